@@ -1,0 +1,222 @@
+import type { Problem } from '../formats/problem'
+import { findDimension } from '../vocabulary/dimensions'
+import type { ControlAssignment } from '../vocabulary/values'
+import { availability } from './availability'
+import { inMenuOrder } from './menu'
+import { type Body, factoryState, type Rule } from './schema'
+import { groupsOf, search, type SearchInput, SearchTooLargeError } from './search'
+
+/** What a profile says that cannot be true. An empty list means that the profile can be resolved. */
+export const checkBody = (body: Body, file: string): readonly Problem[] => {
+  const problem = (path: string, value: string, expected: string): Problem => ({ file, path, value, expected })
+  const structural = [...references(body, problem), ...controls(body, problem), ...positions(body, problem)]
+  if (structural.length) return structural
+  const circle = ruleCircle(body)
+  if (circle)
+    return [
+      problem(
+        'rules',
+        circle.settings.join(' > '),
+        `the rules run in a circle: ${circle.rules.map(quoted).join(', then ')}`,
+      ),
+    ]
+  return [...defaults(body, problem), ...unreachable(body, problem)]
+}
+
+type Say = (path: string, value: string, expected: string) => Problem
+
+const quoted = (r: Rule): string => `“${r.words}”`
+
+const duplicates = (ids: readonly string[]): readonly string[] => [
+  ...new Set(ids.filter((id, i) => ids.indexOf(id) !== i)),
+]
+
+/** Everything that points somewhere points at something. */
+const references = (body: Body, say: Say): readonly Problem[] => {
+  const found: Problem[] = []
+  const unique = (path: string, ids: readonly string[]) => {
+    for (const id of duplicates(ids)) found.push(say(path, id, 'expected every id only once'))
+  }
+  unique(
+    'settings',
+    body.settings.map(s => s.id),
+  )
+  unique(
+    'controls',
+    body.controls.map(c => c.id),
+  )
+  unique(
+    'rules',
+    body.rules.map(r => r.id),
+  )
+  unique(
+    'menu.tabs',
+    body.menu.tabs.map(t => t.id),
+  )
+  const settings = new Map(body.settings.map(s => [s.id, s]))
+  const tabs = new Map(body.menu.tabs.map(t => [t.id, t]))
+  const needOption = (path: string, settingId: string, optionIds: readonly string[]) => {
+    const setting = settings.get(settingId)
+    if (!setting) found.push(say(path, settingId, 'expected the id of a setting of this body'))
+    else
+      for (const id of optionIds)
+        if (!setting.options.some(o => o.id === id))
+          found.push(say(path, id, `expected an option of ${setting.id}: ${setting.options.map(o => o.id).join(', ')}`))
+  }
+  body.settings.forEach((s, i) => {
+    unique(
+      `settings.${i}.options`,
+      s.options.map(o => o.id),
+    )
+    needOption(`settings.${i}.default`, s.id, [s.default])
+    const tab = tabs.get(s.at.tab)
+    if (!tab)
+      found.push(say(`settings.${i}.at.tab`, s.at.tab, `expected a tab of the menu: ${[...tabs.keys()].join(', ')}`))
+    else if (s.at.page > tab.pages.length)
+      found.push(
+        say(
+          `settings.${i}.at.page`,
+          String(s.at.page),
+          `expected at most ${tab.pages.length}, the pages of ${tab.label}`,
+        ),
+      )
+  })
+  body.rules.forEach((r, i) => {
+    r.when.forEach((c, k) => needOption(`rules.${i}.when.${k}`, c.setting, c.is))
+    const options = r.then.effect === 'forced' ? [r.then.option] : r.then.effect === 'excludes' ? r.then.options : []
+    needOption(`rules.${i}.then`, r.then.setting, options)
+  })
+  if (body.slots.stores !== 'everything') body.slots.stores.forEach((id, i) => needOption(`slots.stores.${i}`, id, []))
+  const { columns, rows } = body.coverage
+  body.coverage.sensitive.forEach((p, i) => {
+    if (p.column > columns || p.row > rows)
+      found.push(
+        say(`coverage.sensitive.${i}`, `${p.column}, ${p.row}`, `expected a point within ${columns} × ${rows}`),
+      )
+  })
+  return found
+}
+
+/** Functions sit only where the body lets them. */
+const controls = (body: Body, say: Say): readonly Problem[] => {
+  const found: Problem[] = []
+  const byId = new Map(body.controls.map(c => [c.id, c]))
+  body.controls.forEach((c, i) => {
+    if (c.functions.length === 0)
+      found.push(say(`controls.${i}.functions`, c.id, 'expected at least one function that this control accepts'))
+  })
+  const assignment = (path: string, dimensionId: string, value: unknown) => {
+    if (findDimension(dimensionId)?.kind !== 'assign') return
+    const { control: controlId } = value as ControlAssignment
+    const control = byId.get(controlId)
+    if (!control) found.push(say(path, controlId, `expected a control of this body: ${[...byId.keys()].join(', ')}`))
+    else if (!control.functions.some(f => f === dimensionId))
+      found.push(
+        say(
+          path,
+          controlId,
+          `expected a control that accepts ${dimensionId}; ${control.label} accepts ${control.functions.join(', ')}`,
+        ),
+      )
+  }
+  body.settings.forEach((s, i) =>
+    s.options.forEach((o, k) =>
+      Object.entries(o.means).forEach(([d, value]) => assignment(`settings.${i}.options.${k}.means.${d}`, d, value)),
+    ),
+  )
+  body.fixed.forEach((f, i) =>
+    Object.entries(f.means).forEach(([d, value]) => assignment(`fixed.${i}.means.${d}`, d, value)),
+  )
+  return found
+}
+
+const positions = (body: Body, say: Say): readonly Problem[] => {
+  const at = (s: Body['settings'][number]) => `${s.at.tab}, page ${s.at.page}, row ${s.at.row}`
+  return duplicates(body.settings.map(at)).map(place => {
+    const who = body.settings.filter(s => at(s) === place).map(s => s.label)
+    return say('settings', who.join(' and '), `expected one setting in each menu row; both stand at ${place}`)
+  })
+}
+
+/**
+ * A circle of rules in which a setting can grey itself out by way of others: nobody can say what then holds.
+ * Rules that only force each other are no circle; where they contradict, an option is unreachable.
+ */
+const ruleCircle = (body: Body): { settings: readonly string[]; rules: readonly Rule[] } | undefined => {
+  const edges = body.rules
+    .filter(r => r.then.effect !== 'excludes')
+    .flatMap(rule => rule.when.map(c => ({ from: c.setting, to: rule.then.setting, rule })))
+  const label = (id: string) => body.settings.find(s => s.id === id)?.label ?? id
+  for (const greying of edges.filter(e => e.rule.then.effect === 'unavailable')) {
+    const path = pathBetween(edges, greying.to, greying.from)
+    if (!path) continue
+    const circle = [greying, ...path]
+    return { settings: [greying.from, ...circle.map(e => e.to)].map(label), rules: circle.map(e => e.rule) }
+  }
+  return undefined
+}
+
+interface Edge {
+  readonly from: string
+  readonly to: string
+  readonly rule: Rule
+}
+
+/** The shortest way along the edges, or undefined where there is none. */
+const pathBetween = (edges: readonly Edge[], from: string, to: string): readonly Edge[] | undefined => {
+  const arrivedBy = new Map<string, readonly Edge[]>([[from, []]])
+  const queue = [from]
+  for (let at = queue.shift(); at !== undefined; at = queue.shift()) {
+    const path = arrivedBy.get(at) ?? []
+    if (at === to) return path
+    for (const edge of edges)
+      if (edge.from === at && !arrivedBy.has(edge.to)) {
+        arrivedBy.set(edge.to, [...path, edge])
+        queue.push(edge.to)
+      }
+  }
+  return undefined
+}
+
+const defaults = (body: Body, say: Say): readonly Problem[] => {
+  const state = factoryState(body)
+  return availability(body, state).broken.map(r =>
+    say(
+      `settings.${body.settings.findIndex(s => s.id === r.then.setting)}.default`,
+      state[r.then.setting] ?? '',
+      `the factory defaults break the rule ${quoted(r)}`,
+    ),
+  )
+}
+
+/** Options that no state of the body can ever reach. */
+const unreachable = (body: Body, say: Say): readonly Problem[] => {
+  const settings = inMenuOrder(body)
+  const free = settings.map(s => s.options.map((_, o) => o))
+  const input: SearchInput = { body, settings, rules: body.rules, domains: free, known: factoryState(body), terms: [] }
+  const groups = groupsOf(input)
+  const found: Problem[] = []
+  settings.forEach((setting, i) => {
+    const group = groups.find(g => g.settings.includes(i))
+    if (!group?.rules.length) return
+    setting.options.forEach((option, o) => {
+      const domains = free.map((all, k) => (k === i ? [o] : all))
+      const path = `settings.${body.settings.findIndex(s => s.id === setting.id)}.options.${o}`
+      try {
+        if (search({ ...input, domains, usable: [i] }, [group])) return
+        const rules = group.rules.filter(r => [r.then.setting, ...r.when.map(c => c.setting)].includes(setting.id))
+        found.push(
+          say(
+            path,
+            `${setting.label}: ${option.label}`,
+            `no way to reach this option; see the rules ${rules.map(quoted).join(', ')}`,
+          ),
+        )
+      } catch (error) {
+        if (!(error instanceof SearchTooLargeError)) throw error
+        found.push(say(path, setting.label, error.message))
+      }
+    })
+  })
+  return found
+}

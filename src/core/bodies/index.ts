@@ -1,0 +1,5 @@
+export * from './schema'
+export * from './menu'
+export * from './firmware'
+export * from './availability'
+export { parseBody } from './parse'

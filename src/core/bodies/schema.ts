@@ -1,0 +1,132 @@
+import * as v from 'valibot'
+import { PLACE_IDS } from '../vocabulary/places'
+import { meaningsSchema } from '../vocabulary/schema'
+import { DIMENSIONS } from '../vocabulary/dimensions'
+
+/**
+ * The exchange format of a camera body, `coherion.body/1`: what it is, what its menus say in its own words, what
+ * each option means in the neutral vocabulary, and how its settings bind each other.
+ */
+export const BODY_FORMAT = 'coherion.body/1'
+
+const text = (most: number) => v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(most))
+const id = v.pipe(
+  v.string(),
+  v.regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'expected lower-case letters, digits and hyphens'),
+  v.maxLength(60),
+)
+const share = v.pipe(v.number(), v.minValue(0), v.maxValue(1))
+const positive = v.pipe(v.number(), v.gtValue(0))
+const count = v.pipe(v.number(), v.integer(), v.minValue(1))
+const version = v.pipe(v.string(), v.regex(/^\d+(\.\d+){0,3}$/, 'expected a version such as 2.10'))
+
+const functionIds = DIMENSIONS.filter(d => d.kind === 'assign').map(d => d.id)
+
+const controlSchema = v.strictObject({
+  id,
+  label: text(60),
+  place: v.picklist(PLACE_IDS),
+  /** Where it is drawn: the view of the body, and shares of its width and height from the upper left. */
+  at: v.strictObject({ view: v.picklist(['back', 'top', 'front']), x: share, y: share }),
+  /** Dimensions of kind assign that it can carry. */
+  functions: v.array(v.picklist([...functionIds, 'area.home', 'see.magnify', 'see.peaking', 'menu'])),
+  holdable: v.boolean(),
+})
+
+const optionSchema = v.strictObject({
+  id,
+  label: text(80),
+  means: v.optional(meaningsSchema, {}),
+  /** The firmware that added it, where it was not always there. */
+  since: v.optional(version),
+  note: v.optional(text(300)),
+})
+
+const settingSchema = v.strictObject({
+  id,
+  label: text(80),
+  at: v.strictObject({ tab: id, page: count, row: count }),
+  options: v.pipe(v.array(optionSchema), v.minLength(1), v.maxLength(60)),
+  /** The factory default, an option's id. */
+  default: id,
+  since: v.optional(version),
+  note: v.optional(text(300)),
+})
+
+const conditionSchema = v.strictObject({ setting: id, is: v.pipe(v.array(id), v.minLength(1)) })
+
+const ruleSchema = v.strictObject({
+  id,
+  /** The rule in words, as a person would say it. */
+  words: text(300),
+  /** All of these hold. A setting that cannot be used does not count as set to anything. */
+  when: v.pipe(v.array(conditionSchema), v.minLength(1), v.maxLength(8)),
+  then: v.variant('effect', [
+    /** The setting is greyed out and does nothing. */
+    v.strictObject({ effect: v.literal('unavailable'), setting: id }),
+    /** The setting is at this option whatever it was set to. */
+    v.strictObject({ effect: v.literal('forced'), setting: id, option: id }),
+    /** These options of the setting cannot be chosen. */
+    v.strictObject({ effect: v.literal('excludes'), setting: id, options: v.pipe(v.array(id), v.minLength(1)) }),
+  ]),
+})
+
+const noteSchema = v.strictObject({
+  about: v.picklist(['af-mf', 'lamp', 'sun', 'firmware', 'battery', 'other']),
+  words: text(400),
+})
+
+const fixedSchema = v.strictObject({ means: meaningsSchema, words: text(200) })
+
+export const bodySchema = v.strictObject({
+  format: v.literal(BODY_FORMAT),
+  id,
+  maker: text(60),
+  model: text(60),
+  about: v.optional(text(400)),
+  firmware: v.strictObject({ from: version, to: version }),
+  sensor: v.strictObject({ widthMm: positive, heightMm: positive, pixelsWide: count, pixelsHigh: count }),
+  viewfinder: v.picklist(['optical', 'electronic', 'screen-only']),
+  coverage: v.strictObject({
+    /** Share of the frame's width and height that focus points reach. */
+    width: share,
+    height: share,
+    columns: count,
+    rows: count,
+    /** Points that see in dimmer light or finer detail, counted from 1, left to right and top to bottom. */
+    sensitive: v.optional(v.array(v.strictObject({ column: count, row: count })), []),
+    note: v.optional(text(300)),
+  }),
+  frameRates: v.pipe(
+    v.array(v.strictObject({ label: text(60), framesPerSecond: positive, focusBetweenFrames: v.boolean() })),
+    v.minLength(1),
+  ),
+  controls: v.pipe(v.array(controlSchema), v.minLength(1), v.maxLength(60)),
+  menu: v.strictObject({
+    wraps: v.boolean(),
+    tabs: v.pipe(
+      v.array(v.strictObject({ id, label: text(60), pages: v.pipe(v.array(text(60)), v.minLength(1)) })),
+      v.minLength(1),
+    ),
+  }),
+  settings: v.pipe(v.array(settingSchema), v.minLength(1), v.maxLength(400)),
+  rules: v.pipe(v.array(ruleSchema), v.maxLength(400)),
+  slots: v.strictObject({ names: v.array(text(40)), stores: v.union([v.literal('everything'), v.array(id)]) }),
+  /** What the body always does and offers no setting for. */
+  fixed: v.optional(v.array(fixedSchema), []),
+  interlocks: v.optional(v.array(noteSchema), []),
+  cautions: v.optional(v.array(noteSchema), []),
+})
+
+export type Body = v.InferOutput<typeof bodySchema>
+export type Control = Body['controls'][number]
+export type Setting = Body['settings'][number]
+export type Option = Setting['options'][number]
+export type Rule = Body['rules'][number]
+export type Condition = Rule['when'][number]
+
+/** What a body is set to: setting id to option id. */
+export type State = Readonly<Record<string, string>>
+
+/** The state a body leaves the factory in. */
+export const factoryState = (body: Body): State => Object.fromEntries(body.settings.map(s => [s.id, s.default]))

@@ -1,0 +1,71 @@
+import * as v from 'valibot'
+import { DIMENSIONS } from '../vocabulary/dimensions'
+
+/** Something wrong in a file: where in the file, what stands there, what was expected. */
+export interface Problem {
+  readonly file: string
+  /** Path inside the file, such as `settings.3.options.1.means`. Empty for the file as a whole. */
+  readonly path: string
+  readonly value: string
+  readonly expected: string
+}
+
+/** One line a person can act on. */
+export const problemWords = (p: Problem): string =>
+  `${p.file}${p.path ? `, ${p.path}` : ''}: ${p.value ? `${p.value} stands there; ` : ''}${p.expected}`
+
+const show = (value: unknown): string => {
+  const text = value === undefined ? 'nothing' : JSON.stringify(value)
+  return text.length > 80 ? `${text.slice(0, 77)}...` : text
+}
+
+const nearest = (word: string): string => {
+  const group = word.split('.')[0]
+  const candidates = DIMENSIONS.filter(d => d.id.split('.')[0] === group).map(d => d.id)
+  return candidates.length ? `; the vocabulary has ${candidates.join(', ')}` : '; see docs/formats for the vocabulary'
+}
+
+const expectation = (issue: v.BaseIssue<unknown>, path: string): string => {
+  const key = path.split('.').pop() ?? ''
+  if (issue.expected === 'never') {
+    const dimension = /\.means\.(.+)$/.exec(path)?.[1]
+    return dimension ? `unknown dimension ${dimension}${nearest(dimension)}` : `the format has no field "${key}"`
+  }
+  if (issue.expected === null || issue.kind !== 'schema' || issue.message.startsWith('expected')) return issue.message
+  return `expected ${issue.expected}`
+}
+
+export type Parsed<T> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] }
+
+/** No more than this many problems are told at once; the first ones usually explain the rest. */
+const MOST_PROBLEMS = 50
+
+/**
+ * Parses a value against a schema; never throws.
+ *
+ * @returns the parsed value, or what is wrong and where
+ */
+export const parseWith = <T>(schema: v.GenericSchema<unknown, T>, value: unknown, file: string): Parsed<T> => {
+  const result = v.safeParse(schema, value)
+  if (result.success) return { ok: true, value: result.output }
+  return {
+    ok: false,
+    problems: result.issues.slice(0, MOST_PROBLEMS).map(issue => {
+      const path = v.getDotPath(issue) ?? ''
+      return { file, path, value: show(issue.input), expected: expectation(issue, path) }
+    }),
+  }
+}
+
+/** Parses JSON text, telling the line where it breaks. */
+export const parseJson = (text: string, file: string): Parsed<unknown> => {
+  try {
+    return { ok: true, value: JSON.parse(text) as unknown }
+  } catch (error) {
+    const message = error instanceof Error ? error.message : String(error)
+    const at = /position (\d+)/.exec(message)?.[1]
+    const line = at === undefined ? '' : `line ${text.slice(0, Number(at)).split('\n').length}`
+    return { ok: false, problems: [{ file, path: line, value: '', expected: `expected JSON: ${message}` }] }
+  }
+}

@@ -1,0 +1,5 @@
+export * from './resolve'
+export * from './explain'
+export * from './fleet'
+export type { ResolveOptions } from './problem'
+export type { Conflict } from './conflicts'

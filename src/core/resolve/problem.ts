@@ -1,0 +1,225 @@
+import { type Body, inMenuOrder, isThere, type Option, type Setting, type State } from '../bodies'
+import { MILLIONTHS, type SearchInput, type Term, UNDECIDED } from '../bodies/search'
+import { type EffectiveTarget, effectiveTargets, type Standard, WEIGHT_FACTORS } from '../standards'
+import { dimension } from '../vocabulary/dimensions'
+import { GRADE_LIMITS } from '../vocabulary/grade'
+import { type Part, partsOf, statementsOf } from '../vocabulary/parts'
+import type { Meaning } from '../vocabulary/schema'
+import type { Area, ControlAssignment, NeutralValue, PlaceAssignment } from '../vocabulary/values'
+
+/** What one option of one setting says on one channel. */
+export interface Reading {
+  readonly setting: number
+  readonly option: number
+  readonly value: NeutralValue
+  /** Distance from the part's target in millionths; 0 for members of a union, which are judged together. */
+  readonly distance: number
+}
+
+/** One part of a target on one body. */
+export interface PartOnBody {
+  readonly part: Part
+  /** By setting position, then option position. */
+  readonly readings: ReadonlyMap<number, ReadonlyMap<number, Reading>>
+  /** What the body says on this channel whatever it is set to. */
+  readonly fixed: readonly { readonly value: NeutralValue; readonly words: string; readonly distance: number }[]
+  /** The least distance each setting could reach, by setting position. */
+  readonly least: ReadonlyMap<number, number>
+}
+
+export interface TargetOnBody {
+  readonly target: EffectiveTarget
+  readonly parts: readonly PartOnBody[]
+  readonly settings: readonly number[]
+  readonly term: Term
+}
+
+export interface ResolveProblem {
+  readonly body: Body
+  readonly settings: readonly Setting[]
+  readonly firmware: string
+  readonly targets: readonly TargetOnBody[]
+  readonly input: SearchInput
+}
+
+export interface ResolveOptions {
+  /** What the body is set to now; factory defaults where not given. */
+  readonly known?: State | undefined
+  /** The firmware that runs; the newest of the profile where not given. */
+  readonly firmware?: string | undefined
+}
+
+export const millionths = (distance: number): number => Math.round(distance * MILLIONTHS)
+
+/** Control names of one body become places of the hand, which is what targets speak of. */
+export const inPlaces = (body: Body, meaning: Meaning): Meaning => {
+  const placed: Record<string, NeutralValue> = {}
+  for (const [id, value] of Object.entries(meaning)) {
+    if (dimension(id).kind !== 'assign') {
+      placed[id] = value
+      continue
+    }
+    const { control, ...binding } = value as ControlAssignment
+    const found = body.controls.find(c => c.id === control)
+    if (found) placed[id] = { place: found.place, ...binding } satisfies PlaceAssignment
+  }
+  return placed
+}
+
+/**
+ * The distance, in millionths, above which a must counts as broken. A tolerance of 0.3 on an amount allows it to be
+ * 30 % larger, or smaller by the same factor.
+ */
+export const mustLimit = (target: EffectiveTarget): number => {
+  const d = dimension(target.dimension)
+  if (target.tolerance === undefined) return millionths(GRADE_LIMITS.near)
+  if (d.kind !== 'physical' || d.measure !== 'ratio') return millionths(target.tolerance)
+  return millionths(Math.log(1 + target.tolerance) / Math.log(4))
+}
+
+/** The distance of one part under a complete or partial choice: exact when complete, else the least still possible. */
+export const partBound = ({ part, readings, fixed, least }: PartOnBody, choice: Int32Array): number => {
+  if (part.combine === 'union') return unionBound({ part, readings, fixed, least }, choice)
+  let decided: number | undefined
+  let open = Infinity
+  const pick = part.combine === 'nearest' ? Math.min : Math.max
+  for (const f of fixed) decided = decided === undefined ? f.distance : pick(decided, f.distance)
+  for (const [setting, byOption] of readings) {
+    const option = choice[setting] ?? UNDECIDED
+    if (option === UNDECIDED) open = Math.min(open, least.get(setting) ?? Infinity)
+    const reading = byOption.get(option)
+    if (reading) decided = decided === undefined ? reading.distance : pick(decided, reading.distance)
+  }
+  if (part.combine === 'nearest') return Math.min(decided ?? absentDistance(part), open)
+  return decided ?? Math.min(absentDistance(part), open)
+}
+
+/** What counts where nothing speaks: the value such a body amounts to, else absent. */
+export const absentDistance = (part: Part): number =>
+  part.without === undefined ? MILLIONTHS : Math.min(MILLIONTHS, millionths(part.measure(part.without)))
+
+const unionBound = ({ part, readings, fixed }: PartOnBody, choice: Int32Array): number => {
+  const members: Area[] = fixed.flatMap(f => f.value as readonly Area[])
+  for (const [setting, byOption] of readings) {
+    const option = choice[setting] ?? UNDECIDED
+    if (option === UNDECIDED) return 0
+    const reading = byOption.get(option)
+    if (reading) members.push(...(reading.value as readonly Area[]))
+  }
+  return members.length ? millionths(part.measure(members)) : absentDistance(part)
+}
+
+const partOnBody = (
+  part: Part,
+  said: ReturnType<typeof readStatements>,
+  fixedSaid: ReturnType<typeof readFixed>,
+): PartOnBody => {
+  const measure = (value: NeutralValue) => (part.combine === 'union' ? 0 : millionths(part.measure(value)))
+  const readings = new Map<number, Map<number, Reading>>()
+  const least = new Map<number, number>()
+  for (const { setting, option, value } of said.get(part.channel) ?? []) {
+    const distance = measure(value)
+    const byOption = readings.get(setting) ?? new Map<number, Reading>()
+    byOption.set(option, { setting, option, value, distance })
+    readings.set(setting, byOption)
+    least.set(setting, Math.min(least.get(setting) ?? Infinity, distance))
+  }
+  const fixed = (fixedSaid.get(part.channel) ?? []).map(f => ({ ...f, distance: measure(f.value) }))
+  return { part, readings, fixed, least }
+}
+
+const gather = <T>(map: Map<string, T[]>, key: string, item: T) => {
+  const list = map.get(key)
+  if (list) list.push(item)
+  else map.set(key, [item])
+}
+
+/** All that the options of a body say, by channel. */
+const readStatements = (
+  body: Body,
+  settings: readonly Setting[],
+  there: (setting: Setting, option: Option) => boolean,
+) => {
+  const said = new Map<string, { setting: number; option: number; value: NeutralValue }[]>()
+  settings.forEach((s, setting) =>
+    s.options.forEach((o, option) => {
+      if (!there(s, o)) return
+      for (const [id, value] of Object.entries(inPlaces(body, o.means)))
+        for (const st of statementsOf(id, value)) gather(said, st.channel, { setting, option, value: st.value })
+    }),
+  )
+  return said
+}
+
+const readFixed = (body: Body) => {
+  const said = new Map<string, { value: NeutralValue; words: string }[]>()
+  for (const f of body.fixed)
+    for (const [id, value] of Object.entries(inPlaces(body, f.means)))
+      for (const st of statementsOf(id, value)) gather(said, st.channel, { value: st.value, words: f.words })
+  return said
+}
+
+/** The distance of a target in millionths: missing where its decisive part is missing, else its parts weighed together. */
+const targetBound = (parts: readonly PartOnBody[], choice: Int32Array): number => {
+  const [first] = parts
+  if (parts.length === 1 && first) return partBound(first, choice)
+  let sum = 0
+  for (const p of parts) sum += p.part.weight * partBound(p, choice)
+  if (first && isSilent(first, choice)) return MILLIONTHS
+  return Math.min(MILLIONTHS, Math.round(sum))
+}
+
+/** Whether, all settings decided, nothing speaks on this channel. */
+export const isSilent = (p: PartOnBody, choice: Int32Array): boolean => {
+  if (p.fixed.length) return false
+  for (const [setting, byOption] of p.readings) {
+    const option = choice[setting] ?? UNDECIDED
+    if (option === UNDECIDED || byOption.has(option)) return false
+  }
+  return true
+}
+
+const termOf = (target: EffectiveTarget, parts: readonly PartOnBody[]): Term => ({
+  settings: [...new Set(parts.flatMap(p => [...p.readings.keys()]))],
+  weight: WEIGHT_FACTORS[target.weight],
+  mustLimit: target.weight === 'must' ? mustLimit(target) : undefined,
+  bound: choice => targetBound(parts, choice),
+  signature: (setting, option) =>
+    parts
+      .map(p => {
+        const reading = p.readings.get(setting)?.get(option)
+        if (!reading) return '-'
+        return p.part.combine === 'union' ? JSON.stringify(reading.value) : String(reading.distance)
+      })
+      .join(','),
+})
+
+/** A standard on a body as a search problem: what every option says, how far it is from what is wanted. */
+export const problemOf = (body: Body, standard: Standard, options: ResolveOptions = {}): ResolveProblem => {
+  const firmware = options.firmware ?? body.firmware.to
+  const settings = inMenuOrder(body)
+  const there = (s: Setting, o: Option) => isThere(s.since, firmware) && isThere(o.since, firmware)
+  const said = readStatements(body, settings, there)
+  const fixed = readFixed(body)
+  const targets = effectiveTargets(standard).map((target): TargetOnBody => {
+    const parts = partsOf(target.dimension, target.value).map(part => partOnBody(part, said, fixed))
+    const term = termOf(target, parts)
+    return { target, parts, settings: term.settings, term }
+  })
+  const absent = new Set(settings.filter(s => !s.options.some(o => there(s, o))).map(s => s.id))
+  const rules = body.rules
+    .filter(r => !absent.has(r.then.setting) && !r.when.some(c => absent.has(c.setting)))
+    .sort((a, b) => (a.id < b.id ? -1 : 1))
+  const domains = settings.map(s => {
+    const allowed = s.options.flatMap((o, i) => (there(s, o) ? [i] : []))
+    return allowed.length ? allowed : [s.options.findIndex(o => o.id === s.default)]
+  })
+  const known = options.known ?? Object.fromEntries(settings.map(s => [s.id, s.default]))
+  return {
+    body,
+    settings,
+    firmware,
+    targets,
+    input: { body, settings, rules, domains, known, terms: targets.map(t => t.term) },
+  }
+}

@@ -1,0 +1,90 @@
+import { availability, type Body, inMenuOrder, type State } from '../bodies'
+import type { ControlAssignment } from '../vocabulary/values'
+
+/** One change a person makes in the menus of a body. */
+export interface Step {
+  readonly setting: string
+  readonly from: string
+  readonly to: string
+  /** Settings that can be used only after this step and are changed later. */
+  readonly unlocks: readonly string[]
+  /** What the body changes by itself because of this step. */
+  readonly follows: readonly { readonly setting: string; readonly to: string }[]
+  /** Rules that stand in the way of this step where no order of the steps avoids them; usually empty. */
+  readonly against: readonly string[]
+}
+
+/** Whether some press starts focusing in this state. */
+export const canFocus = (body: Body, state: State): boolean => {
+  const greyed = availability(body, state).unavailable
+  const inEffect = body.settings
+    .filter(s => !greyed.has(s.id))
+    .flatMap(s => s.options.find(o => o.id === state[s.id])?.means ?? [])
+  return [...inEffect, ...body.fixed.map(f => f.means)].some(
+    means =>
+      means['trigger.shutter'] === 'starts-af' ||
+      (means['trigger.start'] as ControlAssignment | undefined) !== undefined ||
+      (means['trigger.second'] as ControlAssignment | undefined) !== undefined,
+  )
+}
+
+/** A state after the body has pulled along what its rules force. */
+const settled = (body: Body, state: State): State => {
+  let now = state
+  for (let i = 0; i < body.rules.length; i++) {
+    const forced = availability(body, now).broken.find(r => r.then.effect === 'forced')
+    if (forced?.then.effect !== 'forced') return now
+    now = { ...now, [forced.then.setting]: forced.then.option }
+  }
+  return now
+}
+
+/**
+ * The steps from one state of a body to another: in menu order, except that a setting which unlocks another comes
+ * before it, and that the body never stands without a press that focuses in between.
+ */
+export const stepsBetween = (body: Body, from: State, to: State): readonly Step[] => {
+  const order = inMenuOrder(body)
+  const steps: Step[] = []
+  let now = from
+  let left = order.filter(s => from[s.id] !== to[s.id])
+  while (left.length) {
+    const obstacles = left.map(s => obstaclesTo(body, now, s.id, to[s.id] ?? s.default))
+    const free = obstacles.findIndex(o => o.length === 0)
+    const index = Math.max(0, free)
+    const setting = left[index]
+    if (!setting) break
+    const option = to[setting.id] ?? setting.default
+    const greyedBefore = availability(body, now).unavailable
+    const after = settled(body, { ...now, [setting.id]: option })
+    const greyedAfter = availability(body, after).unavailable
+    const pulled = order.filter(s => s.id !== setting.id && after[s.id] !== now[s.id])
+    left = left.filter(s => s !== setting && after[s.id] !== to[s.id])
+    steps.push({
+      setting: setting.id,
+      from: now[setting.id] ?? setting.default,
+      to: option,
+      unlocks: left.filter(s => greyedBefore.has(s.id) && !greyedAfter.has(s.id)).map(s => s.id),
+      follows: pulled.map(s => ({ setting: s.id, to: after[s.id] ?? s.default })),
+      against: free < 0 ? (obstacles[index] ?? []) : [],
+    })
+    now = after
+  }
+  return steps
+}
+
+/** What keeps a change from being made now, in words; empty where nothing does. */
+const obstaclesTo = (body: Body, now: State, settingId: string, option: string): readonly string[] => {
+  const before = availability(body, now)
+  const greying = before.unavailable.get(settingId)
+  if (greying) return greying.map(r => r.words)
+  const changed = { ...now, [settingId]: option }
+  const wasBroken = new Set(before.broken)
+  const broken = availability(body, changed).broken.filter(
+    r => !wasBroken.has(r) && (r.then.effect === 'excludes' || r.then.setting === settingId),
+  )
+  if (broken.length) return broken.map(r => r.words)
+  if (canFocus(body, now) && !canFocus(body, settled(body, changed)))
+    return ['Nothing would start focusing after this step.']
+  return []
+}

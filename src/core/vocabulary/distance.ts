@@ -1,0 +1,199 @@
+import { type Dimension, dimension } from './dimensions'
+import { placeDistance } from './places'
+import { RELATIVES } from './relatives'
+import type {
+  Area,
+  BoundSubject,
+  FocusRange,
+  Magnify,
+  NeutralValue,
+  Physical,
+  PlaceAssignment,
+  Position,
+  Size,
+} from './values'
+
+/** All distances run from 0 (same) to 1 (opposite or absent). */
+
+/** @example scaleDistance(['off', 'low', 'mid', 'high'], 'off', 'mid') // 0.667 */
+export const scaleDistance = (values: readonly string[], a: string, b: string): number => {
+  const i = values.indexOf(a)
+  const j = values.indexOf(b)
+  if (i < 0 || j < 0) throw new RangeError(`not on the scale ${values.join(', ')}: ${i < 0 ? a : b}`)
+  return Math.abs(i - j) / (values.length - 1)
+}
+
+/** 0 for the same choice, the vocabulary's figure for near relatives, else 1. */
+export const choiceDistance = (dimensionId: string, a: string, b: string): number => {
+  if (a === b) return 0
+  const near = RELATIVES[dimensionId]?.find(r => (r.a === a && r.b === b) || (r.a === b && r.b === a))
+  return near?.distance ?? 1
+}
+
+/**
+ * Distance of two amounts as a ratio: a factor of four is another behaviour. Zero, "never" and "always" are named
+ * values: the same as themselves and 1 from everything else.
+ *
+ * @example ratioDistance(1.2, 2.4) // 0.5
+ */
+export const ratioDistance = (target: Physical, got: Physical): number => {
+  if (target === got) return 0
+  if (typeof target === 'string' || typeof got === 'string' || target === 0 || got === 0) return 1
+  return Math.min(1, Math.abs(Math.log(got / target)) / Math.log(4))
+}
+
+/** Distance of two amounts that may be zero or negative, as a share of the difference that counts as another behaviour. */
+export const differenceDistance = (target: number, got: number, fullDifference: number): number =>
+  Math.min(1, Math.abs(got - target) / fullDifference)
+
+const shareOfFrame = (s: Size): number => s.width * s.height
+
+/** Distance of two area sizes by the share of the frame they cover: sixteen times the share is another behaviour. */
+export const sizeDistance = (a: Size, b: Size): number =>
+  Math.min(1, Math.abs(Math.log(shareOfFrame(a) / shareOfFrame(b))) / Math.log(16))
+
+export const AREA_WEIGHTS = { size: 0.45, chooser: 0.3, follow: 0.25 } as const
+
+const CHOOSER_BY_PATTERN: Readonly<Record<Area['pattern'], 'operator' | 'camera'>> = {
+  pinpoint: 'operator',
+  point: 'operator',
+  cross: 'operator',
+  block: 'operator',
+  group: 'operator',
+  zone: 'camera',
+  'wide-zone': 'camera',
+  full: 'camera',
+  'all-sizes': 'operator',
+}
+
+/** An area with who chooses and whether it follows filled in from what its pattern usually implies. */
+export const completeArea = (a: Area): Required<Area> => ({
+  ...a,
+  chooser: a.chooser ?? CHOOSER_BY_PATTERN[a.pattern],
+  follow: a.follow ?? 'off',
+})
+
+/**
+ * Distance of two areas by geometry, not by name: 0.45 size + 0.30 different chooser + 0.25 different following.
+ *
+ * @example areaDistance({ pattern: 'block', width: 0.2, height: 0.2 }, { pattern: 'zone', width: 0.2, height: 0.2 }) // 0.3
+ */
+export const areaDistance = (a: Area, b: Area): number => {
+  const x = completeArea(a)
+  const y = completeArea(b)
+  return (
+    AREA_WEIGHTS.size * sizeDistance(x, y) +
+    AREA_WEIGHTS.chooser * choiceDistance('area.chooser', x.chooser, y.chooser) +
+    AREA_WEIGHTS.follow * choiceDistance('area.follow', x.follow, y.follow)
+  )
+}
+
+/** Two members of an area list count as shared when they are at least near each other. */
+const SHARED_AREA = 0.25
+
+/**
+ * Distance of two area lists: 1 - shared / all members (Jaccard), members matched by geometry, as many as possible.
+ */
+export const areaSetDistance = (target: readonly Area[], got: readonly Area[]): number => {
+  const partnerOf = new Map<number, number>()
+  const place = (i: number, tried: Set<number>): boolean =>
+    got.some((candidate, j) => {
+      const wanted = target[i]
+      if (!wanted || tried.has(j) || areaDistance(wanted, candidate) > SHARED_AREA) return false
+      tried.add(j)
+      const holder = partnerOf.get(j)
+      if (holder !== undefined && !place(holder, tried)) return false
+      partnerOf.set(j, i)
+      return true
+    })
+  const shared = target.filter((_, i) => place(i, new Set())).length
+  return 1 - shared / (target.length + got.length - shared)
+}
+
+/**
+ * Distance of two search ranges: the share of the wanted dioptre range that is cut off, plus half the share of the
+ * searched range that is not wanted, at most 1.
+ *
+ * @example rangeDistance({ nearMetres: 3, farMetres: 'infinity' }, { nearMetres: 1.5, farMetres: 'infinity' }) // 0.25
+ */
+export const rangeDistance = (target: FocusRange, got: FocusRange): number => {
+  const dioptres = (r: FocusRange) => ({
+    low: r.farMetres === 'infinity' ? 0 : 1 / r.farMetres,
+    high: 1 / r.nearMetres,
+  })
+  const t = dioptres(target)
+  const g = dioptres(got)
+  const both = Math.max(0, Math.min(t.high, g.high) - Math.max(t.low, g.low))
+  const cutOff = 1 - both / (t.high - t.low)
+  const needless = 1 - both / (g.high - g.low)
+  return Math.min(1, cutOff + needless / 2)
+}
+
+/** Distance of two resting places: half the frame away is another place. The recall control is averaged in where stated. */
+export const positionDistance = (target: Position, got: Position): number => {
+  const apart = Math.min(1, Math.hypot(target.x - got.x, target.y - got.y) / 0.5)
+  if (!target.recall) return apart
+  return (apart + (got.recall ? placeDistance(target.recall, got.recall) : 1)) / 2
+}
+
+const magnifyDistance = (target: Magnify, got: Magnify): number => {
+  const seconds =
+    target.seconds === got.seconds
+      ? 0
+      : target.seconds === 'until-released' || got.seconds === 'until-released'
+        ? 1
+        : ratioDistance(target.seconds, got.seconds)
+  return (
+    0.5 * ratioDistance(target.factor, got.factor) +
+    0.25 * seconds +
+    0.25 * Number(target.onRingTurn !== got.onRingTurn)
+  )
+}
+
+const subjectDistance = (target: BoundSubject, got: BoundSubject | undefined): number => {
+  if (!got) return 1
+  const kind = choiceDistance('subject.class', target.class, got.class)
+  if (!target.detail) return kind
+  const finest = dimension('subject.detail')
+  const detail = got.detail && finest.kind === 'scale' ? scaleDistance(finest.values, target.detail, got.detail) : 1
+  return (kind + detail) / 2
+}
+
+/** Distance of two assignments: the place, averaged with the area, the subject and the press where the target states them. */
+export const assignDistance = (target: PlaceAssignment, got: PlaceAssignment): number => {
+  const parts = [placeDistance(target.place, got.place)]
+  if (target.area) parts.push(got.area ? areaDistance(target.area, got.area) : 1)
+  if (target.subject) parts.push(subjectDistance(target.subject, got.subject))
+  if (target.press) parts.push(target.press === (got.press ?? 'held') ? 0 : 1)
+  return parts.reduce((sum, p) => sum + p, 0) / parts.length
+}
+
+/** The plain distance of two values of one dimension. Areas are compared whole here; see `partsOf` for bodies that split them. */
+export const distance = (d: Dimension, target: NeutralValue, got: NeutralValue): number => {
+  switch (d.kind) {
+    case 'choice':
+      return choiceDistance(d.id, target as string, got as string)
+    case 'scale':
+      return scaleDistance(d.values, target as string, got as string)
+    case 'flag':
+      return target === got ? 0 : 1
+    case 'physical':
+      return d.measure === 'ratio'
+        ? ratioDistance(target as Physical, got as Physical)
+        : differenceDistance(target as number, got as number, d.measure.fullDifference)
+    case 'assign':
+      return assignDistance(target as PlaceAssignment, got as PlaceAssignment)
+    case 'area':
+      return areaDistance(target as Area, got as Area)
+    case 'size':
+      return sizeDistance(target as Size, got as Size)
+    case 'position':
+      return positionDistance(target as Position, got as Position)
+    case 'areas':
+      return areaSetDistance(target as readonly Area[], got as readonly Area[])
+    case 'range':
+      return rangeDistance(target as FocusRange, got as FocusRange)
+    case 'magnify':
+      return magnifyDistance(target as Magnify, got as Magnify)
+  }
+}

@@ -1,0 +1,147 @@
+import * as v from 'valibot'
+import { PLACE_IDS, type Place } from './places'
+
+/**
+ * The values that targets and meanings are written in. Each kind has a schema; numbers carry their unit in the
+ * dimension, shares of the frame run from 0 to 1.
+ */
+
+/** A number in the dimension's unit, or one of the two named values that no number stands for. */
+export type Physical = number | 'never' | 'always'
+
+export const PATTERNS = [
+  'pinpoint',
+  'point',
+  'cross',
+  'block',
+  'group',
+  'zone',
+  'wide-zone',
+  'full',
+  'all-sizes',
+] as const
+export type Pattern = (typeof PATTERNS)[number]
+
+export const CHOOSERS = ['operator', 'camera'] as const
+export type Chooser = (typeof CHOOSERS)[number]
+
+export const FOLLOWS = ['off', 'from-start-point', 'automatic'] as const
+export type Follow = (typeof FOLLOWS)[number]
+
+/** Width and height as shares of the frame's width and height. */
+export interface Size {
+  readonly width: number
+  readonly height: number
+}
+
+/** An area choice: its name is only a label, it is compared by what it covers, who chooses and whether it follows. */
+export interface Area extends Size {
+  readonly pattern: Pattern
+  readonly chooser?: Chooser | undefined
+  readonly follow?: Follow | undefined
+}
+
+export const DETAILS = ['body', 'head', 'face', 'eye'] as const
+
+export interface BoundSubject {
+  readonly class: string
+  readonly detail?: (typeof DETAILS)[number] | undefined
+}
+
+/** What a function brings along when it is put on a control. */
+interface Binding {
+  readonly area?: Area | undefined
+  readonly subject?: BoundSubject | undefined
+  readonly press?: 'held' | 'toggled' | undefined
+}
+
+/** A function wanted in a place of the hand. */
+export interface PlaceAssignment extends Binding {
+  readonly place: Place
+}
+
+/** A function on a named control of one body. */
+export interface ControlAssignment extends Binding {
+  readonly control: string
+}
+
+/** Resting place of the area, as shares of the frame from its upper left corner, and where the recall control sits. */
+export interface Position {
+  readonly x: number
+  readonly y: number
+  readonly recall?: Place | undefined
+}
+
+/** Distances from the sensor plane in metres. */
+export interface FocusRange {
+  readonly nearMetres: number
+  readonly farMetres: number | 'infinity'
+}
+
+export interface Magnify {
+  readonly factor: number
+  /** Seconds until it ends by itself, or until the control is released. */
+  readonly seconds: number | 'until-released'
+  readonly onRingTurn: boolean
+}
+
+export type NeutralValue =
+  | string
+  | number
+  | boolean
+  | PlaceAssignment
+  | ControlAssignment
+  | Area
+  | Size
+  | Position
+  | readonly Area[]
+  | FocusRange
+  | Magnify
+
+const share = v.pipe(v.number(), v.minValue(0), v.maxValue(1))
+const positiveShare = v.pipe(v.number(), v.gtValue(0), v.maxValue(1))
+
+export const physicalSchema = v.union(
+  [v.pipe(v.number(), v.minValue(0)), v.picklist(['never', 'always'])],
+  'expected a number of at least 0, "never" or "always"',
+)
+export const signedSchema = v.number()
+export const flagSchema = v.boolean()
+export const sizeSchema = v.strictObject({ width: positiveShare, height: positiveShare })
+export const areaSchema = v.strictObject({
+  pattern: v.picklist(PATTERNS),
+  width: positiveShare,
+  height: positiveShare,
+  chooser: v.optional(v.picklist(CHOOSERS)),
+  follow: v.optional(v.picklist(FOLLOWS)),
+})
+export const areaSetSchema = v.pipe(v.array(areaSchema), v.minLength(1), v.maxLength(20))
+export const positionSchema = v.strictObject({ x: share, y: share, recall: v.optional(v.picklist(PLACE_IDS)) })
+export const rangeSchema = v.pipe(
+  v.strictObject({
+    nearMetres: v.pipe(v.number(), v.gtValue(0)),
+    farMetres: v.union([v.pipe(v.number(), v.gtValue(0)), v.literal('infinity')], 'expected metres or "infinity"'),
+  }),
+  v.check(
+    r => r.farMetres === 'infinity' || r.nearMetres < r.farMetres,
+    'expected the near distance below the far distance',
+  ),
+)
+export const magnifySchema = v.strictObject({
+  factor: v.pipe(v.number(), v.minValue(1)),
+  seconds: v.union(
+    [v.pipe(v.number(), v.gtValue(0)), v.literal('until-released')],
+    'expected seconds or "until-released"',
+  ),
+  onRingTurn: v.boolean(),
+})
+
+const binding = {
+  area: v.optional(areaSchema),
+  subject: v.optional(
+    v.strictObject({ class: v.pipe(v.string(), v.minLength(1)), detail: v.optional(v.picklist(DETAILS)) }),
+  ),
+  press: v.optional(v.picklist(['held', 'toggled'])),
+}
+export const placeAssignmentSchema = v.strictObject({ place: v.picklist(PLACE_IDS), ...binding })
+export const controlAssignmentSchema = v.strictObject({ control: v.pipe(v.string(), v.minLength(1)), ...binding })
