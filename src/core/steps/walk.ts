@@ -1,5 +1,4 @@
 import { availability, type Body, inMenuOrder, type State } from '../bodies'
-import type { ControlAssignment } from '../vocabulary/values'
 
 /** One change a person makes in the menus of a body. */
 export interface Step {
@@ -17,14 +16,12 @@ export interface Step {
 /** Whether some press starts focusing in this state. */
 export const canFocus = (body: Body, state: State): boolean => {
   const greyed = availability(body, state).unavailable
-  const inEffect = body.settings
-    .filter(s => !greyed.has(s.id))
-    .flatMap(s => s.options.find(o => o.id === state[s.id])?.means ?? [])
+  const inEffect = body.settings.filter(s => !greyed.has(s.id)).map(s => s.options.find(o => o.id === state[s.id])?.means)
   return [...inEffect, ...body.fixed.map(f => f.means)].some(
     means =>
-      means['trigger.shutter'] === 'starts-af' ||
-      (means['trigger.start'] as ControlAssignment | undefined) !== undefined ||
-      (means['trigger.second'] as ControlAssignment | undefined) !== undefined,
+      means?.['trigger.shutter'] === 'starts-af' ||
+      means?.['trigger.start'] !== undefined ||
+      means?.['trigger.second'] !== undefined,
   )
 }
 
@@ -47,8 +44,9 @@ export const stepsBetween = (body: Body, from: State, to: State): readonly Step[
   const order = inMenuOrder(body)
   const steps: Step[] = []
   let now = from
-  let left = order.filter(s => from[s.id] !== to[s.id])
-  while (left.length) {
+  const toChange = () => order.filter(s => now[s.id] !== to[s.id])
+  // A rule may pull a setting away that then has to be set again; nothing needs more than a few rounds.
+  for (let left = toChange(); left.length && steps.length < 3 * order.length; left = toChange()) {
     const obstacles = left.map(s => obstaclesTo(body, now, s.id, to[s.id] ?? s.default))
     const free = obstacles.findIndex(o => o.length === 0)
     const index = Math.max(0, free)
@@ -59,12 +57,12 @@ export const stepsBetween = (body: Body, from: State, to: State): readonly Step[
     const after = settled(body, { ...now, [setting.id]: option })
     const greyedAfter = availability(body, after).unavailable
     const pulled = order.filter(s => s.id !== setting.id && after[s.id] !== now[s.id])
-    left = left.filter(s => s !== setting && after[s.id] !== to[s.id])
+    const later = left.filter(s => s !== setting && after[s.id] !== to[s.id])
     steps.push({
       setting: setting.id,
       from: now[setting.id] ?? setting.default,
       to: option,
-      unlocks: left.filter(s => greyedBefore.has(s.id) && !greyedAfter.has(s.id)).map(s => s.id),
+      unlocks: later.filter(s => greyedBefore.has(s.id) && !greyedAfter.has(s.id)).map(s => s.id),
       follows: pulled.map(s => ({ setting: s.id, to: after[s.id] ?? s.default })),
       against: free < 0 ? (obstacles[index] ?? []) : [],
     })
@@ -85,6 +83,6 @@ const obstaclesTo = (body: Body, now: State, settingId: string, option: string):
   )
   if (broken.length) return broken.map(r => r.words)
   if (canFocus(body, now) && !canFocus(body, settled(body, changed)))
-    return ['Nothing would start focusing after this step.']
+    return ['After this step nothing starts focusing until another press is given that work: go straight on.']
   return []
 }
