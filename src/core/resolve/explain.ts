@@ -35,7 +35,8 @@ export interface Change {
 export interface Alternative {
   readonly setting: string
   readonly option: string
-  /** What it says about the target. */
+  /** What it says about the target, and on which dimension it says it. */
+  readonly dimension: string
   readonly value: NeutralValue
   /** The target's distance with this option. */
   readonly distance: number
@@ -75,7 +76,7 @@ export const explain = (
         []
       if (id === undefined || value === undefined) return []
       const since = [setting.since, option.since].find(s => !isThere(s, problem.firmware))
-      const rest = { setting: setting.id, option: option.id, value }
+      const rest = { setting: setting.id, option: option.id, dimension: id, value }
       const said = alone(body, onBody, option)
       if (since !== undefined) return [{ ...rest, ...said, lost: { why: 'needs-firmware', version: since } }]
       return [{ ...rest, ...withOption(problem, resolution, said, dimensionId, i, o) }]

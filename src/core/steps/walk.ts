@@ -47,42 +47,52 @@ export const stepsBetween = (body: Body, from: State, to: State): readonly Step[
   const toChange = () => order.filter(s => now[s.id] !== to[s.id])
   // A rule may pull a setting away that then has to be set again; nothing needs more than a few rounds.
   for (let left = toChange(); left.length && steps.length < 3 * order.length; left = toChange()) {
-    const obstacles = left.map(s => obstaclesTo(body, now, s.id, to[s.id] ?? s.default))
-    const free = obstacles.findIndex(o => o.length === 0)
-    const index = Math.max(0, free)
-    const setting = left[index]
-    if (!setting) break
-    const option = to[setting.id] ?? setting.default
-    const greyedBefore = availability(body, now).unavailable
-    const after = settled(body, { ...now, [setting.id]: option })
-    const greyedAfter = availability(body, after).unavailable
-    const pulled = order.filter(s => s.id !== setting.id && after[s.id] !== now[s.id])
-    const later = left.filter(s => s !== setting && after[s.id] !== to[s.id])
-    steps.push({
-      setting: setting.id,
-      from: now[setting.id] ?? setting.default,
-      to: option,
-      unlocks: later.filter(s => greyedBefore.has(s.id) && !greyedAfter.has(s.id)).map(s => s.id),
-      follows: pulled.map(s => ({ setting: s.id, to: after[s.id] ?? s.default })),
-      against: free < 0 ? (obstacles[index] ?? []) : [],
+    const before = availability(body, now).unavailable
+    const candidates = left.map(setting => {
+      const option = to[setting.id] ?? setting.default
+      const after = settled(body, { ...now, [setting.id]: option })
+      const greyed = availability(body, after).unavailable
+      const unlocks = left.filter(s => before.has(s.id) && !greyed.has(s.id) && after[s.id] !== to[s.id]).map(s => s.id)
+      return { setting, option, after, unlocks, obstacle: obstacleTo(body, now, setting.id, option) }
     })
-    now = after
+    const next = candidates.find(c => !c.obstacle) ?? candidates.toSorted((a, b) => severity(a) - severity(b))[0]
+    if (!next) break
+    const pulled = order.filter(s => s.id !== next.setting.id && next.after[s.id] !== now[s.id])
+    steps.push({
+      setting: next.setting.id,
+      from: now[next.setting.id] ?? next.setting.default,
+      to: next.option,
+      unlocks: next.unlocks,
+      follows: pulled.map(s => ({ setting: s.id, to: next.after[s.id] ?? s.default })),
+      against: next.obstacle?.words ?? [],
+    })
+    now = next.after
   }
   return steps
 }
 
-/** What keeps a change from being made now, in words; empty where nothing does. */
-const obstaclesTo = (body: Body, now: State, settingId: string, option: string): readonly string[] => {
+interface Obstacle {
+  readonly kind: 'rule' | 'no-focus'
+  readonly words: readonly string[]
+}
+
+/** Where every step left meets an obstacle: a moment without focus is better than a refusal, and opening the way helps. */
+const severity = (c: { readonly obstacle: Obstacle | undefined; readonly unlocks: readonly string[] }): number =>
+  (c.obstacle?.kind === 'rule' ? 1000 : 0) - c.unlocks.length
+
+const NO_FOCUS = 'After this step nothing starts focusing until another press is given that work: go straight on.'
+
+/** What keeps a change from being made now; undefined where nothing does. */
+const obstacleTo = (body: Body, now: State, settingId: string, option: string): Obstacle | undefined => {
   const before = availability(body, now)
   const greying = before.unavailable.get(settingId)
-  if (greying) return greying.map(r => r.words)
+  if (greying) return { kind: 'rule', words: greying.map(r => r.words) }
   const changed = { ...now, [settingId]: option }
   const wasBroken = new Set(before.broken)
   const broken = availability(body, changed).broken.filter(
     r => !wasBroken.has(r) && (r.then.effect === 'excludes' || r.then.setting === settingId),
   )
-  if (broken.length) return broken.map(r => r.words)
-  if (canFocus(body, now) && !canFocus(body, settled(body, changed)))
-    return ['After this step nothing starts focusing until another press is given that work: go straight on.']
-  return []
+  if (broken.length) return { kind: 'rule', words: broken.map(r => r.words) }
+  if (canFocus(body, now) && !canFocus(body, settled(body, changed))) return { kind: 'no-focus', words: [NO_FOCUS] }
+  return undefined
 }

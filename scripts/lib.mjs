@@ -1,0 +1,152 @@
+// Set-up shared by the commands. Plain Node.js: it runs before anything is installed.
+import { execFileSync, spawn } from 'node:child_process'
+import { createHash } from 'node:crypto'
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { createServer } from 'node:net'
+import { dirname, join, relative } from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+export const root = dirname(dirname(fileURLToPath(import.meta.url)))
+process.chdir(root)
+
+const stamps = join(root, '.coherion')
+const npm = process.platform === 'win32' ? 'npm.cmd' : 'npm'
+
+export const quietEnv = { ...process.env, NEXT_TELEMETRY_DISABLED: '1', DO_NOT_TRACK: '1' }
+
+export const say = text => console.log(`\u203a ${text}`)
+
+export const fail = text => {
+  console.error(`\u2716 ${text}`)
+  process.exit(1)
+}
+
+/** Runs a command in sight of the person; resolves with its exit code. */
+export const run = (command, args, env = {}) =>
+  new Promise((done, failed) => {
+    const child = spawn(command, args, { stdio: 'inherit', env: { ...quietEnv, ...env } })
+    child.on('error', failed)
+    child.on('exit', (code, signal) => done(code ?? (signal ? 1 : 0)))
+  })
+
+export const bin = name => join(root, 'node_modules', '.bin', name)
+
+/** Runs a step with its name and time; stops everything when it fails. */
+export const step = async (name, command, args, env) => {
+  const began = Date.now()
+  say(`${name} …`)
+  const code = await run(command, args, env)
+  if (code !== 0) fail(`${name} failed (exit code ${code}).`)
+  say(`${name}: ${((Date.now() - began) / 1000).toFixed(1)} s`)
+}
+
+const filesBelow = path => {
+  if (!existsSync(path)) return []
+  if (statSync(path).isFile()) return [path]
+  return readdirSync(path).sort().flatMap(name => filesBelow(join(path, name)))
+}
+
+/** A digest of files and folders: it changes when any of them does. */
+const digestOf = paths => {
+  const hash = createHash('sha256')
+  for (const file of paths.flatMap(p => filesBelow(join(root, p)))) hash.update(relative(root, file)).update(readFileSync(file))
+  return hash.digest('hex')
+}
+
+const isCurrent = (name, digest) => {
+  const file = join(stamps, name)
+  return existsSync(file) && readFileSync(file, 'utf8') === digest
+}
+
+const setCurrent = (name, digest) => {
+  mkdirSync(stamps, { recursive: true })
+  writeFileSync(join(stamps, name), digest)
+}
+
+const checkNode = () => {
+  const major = Number(process.versions.node.split('.')[0])
+  if (major < 20) fail(`Node.js 20 or newer is needed; this is ${process.versions.node}.`)
+}
+
+/** Installs dependencies where they are missing or the lock file changed. */
+export const ensureInstalled = async () => {
+  checkNode()
+  const digest = `${digestOf(['package.json', 'package-lock.json'])} ${process.versions.modules}`
+  if (existsSync(join(root, 'node_modules')) && isCurrent('installed', digest)) return
+  await step('Installing dependencies (a few minutes the first time)', npm, ['ci', '--no-audit', '--no-fund'])
+  setCurrent('installed', digest)
+}
+
+/** Builds the application where the sources changed. */
+export const ensureBuilt = async () => {
+  const digest = digestOf(['src', 'next.config.ts', 'tsconfig.json', 'package-lock.json'])
+  if (existsSync(join(root, '.next', 'BUILD_ID')) && isCurrent('built', digest)) return
+  await step('Building', bin('next'), ['build'])
+  setCurrent('built', digest)
+}
+
+/** The port asked for by PORT or --port, else 3000. */
+export const chosenPort = () => {
+  const flag = process.argv.indexOf('--port')
+  const text = flag >= 0 ? process.argv[flag + 1] : process.env.PORT
+  const port = Number(text ?? 3000)
+  if (!Number.isInteger(port) || port < 1 || port > 65535) fail(`The port must be a number from 1 to 65535; this is “${text}”.`)
+  return port
+}
+
+const isFree = port =>
+  new Promise(done => {
+    const probe = createServer()
+    probe.once('error', () => done(false))
+    probe.listen(port, () => probe.close(() => done(true)))
+  })
+
+/** Starts the built application on a data folder and prints its address once it answers. */
+export const serve = async ({ purpose, data, port, quiet = false }) => {
+  if (!(await isFree(port))) fail(`Port ${port} is in use. Choose another: PORT=3001 npm run demo`)
+  mkdirSync(data, { recursive: true })
+  const child = spawn(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'start', '-p', String(port)], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+    env: { ...quietEnv, COHERION_PURPOSE: purpose, COHERION_DATA: data },
+  })
+  const stop = () => child.kill('SIGTERM')
+  process.on('SIGINT', stop)
+  process.on('SIGTERM', stop)
+  const ended = new Promise(done => child.on('exit', code => done(code ?? 0)))
+  const address = `http://localhost:${port}`
+  child.stdout.on('data', text => {
+    if (!quiet && process.env.COHERION_VERBOSE) process.stdout.write(text)
+  })
+  const ready = (async () => {
+    for (let i = 0; i < 300; i++) {
+      if (await fetch(`${address}/api/v1/standards`).then(r => r.ok, () => false)) return address
+      if (child.exitCode !== null) break
+      await new Promise(wake => setTimeout(wake, 100))
+    }
+    child.kill('SIGKILL')
+    return fail(`The server did not start on ${address}; see above.`)
+  })()
+  return { child, ready, ended, address, stop }
+}
+
+/** Finds Chromium for the browser tests, installing Debian's package where that is possible. */
+export const ensureChromium = () => {
+  const candidates = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser']
+  const find = () => candidates.find(path => path && existsSync(path))
+  const found = find()
+  if (found) return found
+  const isRoot = process.getuid?.() === 0
+  if (existsSync('/usr/bin/apt-get') && isRoot) {
+    say('Installing Chromium from Debian’s packages …')
+    try {
+      const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
+      execFileSync('apt-get', ['update', '-qq'], { stdio: 'inherit', env })
+      execFileSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { stdio: ['ignore', 'ignore', 'inherit'], env })
+    } catch {
+      fail('Chromium could not be installed. Install it by hand and set CHROMIUM to its path.')
+    }
+    const installed = find()
+    if (installed) return installed
+  }
+  return fail('The browser tests need Chromium. Install it (on Debian: sudo apt-get install chromium) or set CHROMIUM to its path.')
+}

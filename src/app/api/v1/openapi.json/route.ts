@@ -1,0 +1,3 @@
+import { openApiDocument } from '@/server/openapi'
+
+export const GET = () => Response.json(openApiDocument())

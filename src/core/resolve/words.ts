@@ -1,0 +1,176 @@
+import { type Body, choiceWords, choiceWordsById, menuPath } from '../bodies'
+import { dimension } from '../vocabulary/dimensions'
+import type { Grade } from '../vocabulary/grade'
+import { distanceReason } from '../vocabulary/reason'
+import { valueWords } from '../vocabulary/words'
+import type { Alternative, Lost } from './explain'
+import type { Conflict } from './conflicts'
+import type { Missing, Outcome } from './resolve'
+
+/** Outcomes and explanations in words, in the dialect of the body. */
+
+export const GRADE_WORDS: Readonly<Record<Grade, string>> = {
+  same: 'Same',
+  near: 'Near',
+  'stand-in': 'Stand-in',
+  different: 'Different',
+  missing: 'Missing',
+}
+
+const label = (dimensionId: string): string => dimension(dimensionId).label
+
+/** One setting of the body, what it is set to, and where it is. */
+export interface PlacedChoice {
+  readonly setting: string
+  readonly words: string
+  readonly path: readonly [tab: string, page: string, row: number]
+}
+
+const placed = (body: Body, settingId: string, optionId: string): PlacedChoice | undefined => {
+  const setting = body.settings.find(s => s.id === settingId)
+  const option = setting?.options.find(o => o.id === optionId)
+  return setting && option
+    ? { setting: setting.id, words: choiceWords(setting, option), path: menuPath(body, setting) }
+    : undefined
+}
+
+/** The settings that bring about an outcome, each once, in the body's own words. */
+export const deliveredBy = (body: Body, outcome: Outcome): readonly PlacedChoice[] => {
+  const seen = new Set<string>()
+  return outcome.parts
+    .flatMap(p => p.deliveries)
+    .flatMap(d => {
+      if (seen.has(d.setting)) return []
+      seen.add(d.setting)
+      return placed(body, d.setting, d.option) ?? []
+    })
+}
+
+export const missingWords = (missing: Missing): string => {
+  switch (missing.why) {
+    case 'no-setting':
+      return 'no such setting'
+    case 'needs-firmware':
+      return `needs firmware ${missing.version}`
+    case 'blocked':
+      return `blocked: ${missing.rules[0]?.words ?? 'by a rule'}`
+    case 'not-chosen':
+      return 'not with these settings'
+  }
+}
+
+/** What a cell of the Concordance says. */
+export const outcomeWords = (body: Body, outcome: Outcome): string => {
+  if (outcome.missing) return missingWords(outcome.missing)
+  const delivered = deliveredBy(body, outcome).map(d => d.words)
+  if (delivered.length) return delivered.join(' · ')
+  const [first] = outcome.parts
+  if (first?.fixed) return first.fixed
+  return first?.got === undefined ? '—' : `— (${valueWords(dimension(first.channel), first.got)})`
+}
+
+/** Why a body gets what it gets for a target, in a sentence or two. */
+export const whyWords = (body: Body, outcome: Outcome): string => {
+  const { missing } = outcome
+  const name = body.model
+  if (missing) {
+    switch (missing.why) {
+      case 'no-setting':
+        return `${name} has no such setting, and nothing else of its settings comes near.`
+      case 'needs-firmware':
+        return `${name} gets this with firmware ${missing.version}; the units run an older one.`
+      case 'blocked':
+        return `${name} has a setting for this, but it is greyed out. ${missing.rules.map(r => r.words).join(' ')}`
+      case 'not-chosen':
+        return `${name} can do this, but only at the price of targets that weigh more; see below what was considered.`
+    }
+  }
+  const [first] = outcome.parts
+  const delivered = deliveredBy(body, outcome)
+  if (first?.implied && !delivered.length)
+    return `${name} has no setting for this, which comes to the same as “${valueWords(dimension(first.channel), first.got ?? '')}”.`
+  if (first?.fixed && !delivered.length) return `${name} always behaves so: ${first.fixed}`
+  const others = bundledWith(body, outcome)
+  const bundle = others.length
+    ? ` One choice on ${name} also sets ${others.map(o => o.toLowerCase()).join(', ')}, so they were weighed together.`
+    : ''
+  const verdict =
+    outcome.distance === 0
+      ? 'This is exactly what is wanted.'
+      : outcome.grade === 'same'
+        ? 'The difference is too small to notice.'
+        : 'Of everything the rules of this body allow, this costs least over all targets.'
+  return verdict + bundle
+}
+
+/** Labels of other dimensions that the delivering options set as well. */
+const bundledWith = (body: Body, outcome: Outcome): readonly string[] => {
+  const own = new Set(['area.pattern', outcome.target.dimension, ...outcome.parts.map(p => p.channel)])
+  const ids = outcome.parts.flatMap(p => p.deliveries).flatMap(d => {
+    const option = body.settings.find(s => s.id === d.setting)?.options.find(o => o.id === d.option)
+    return Object.keys(option?.means ?? {})
+  })
+  return [...new Set(ids)].filter(id => !own.has(id) && id !== 'track.preset').map(label)
+}
+
+/** How each part of the distance came about. */
+export interface PartWords {
+  readonly label: string
+  readonly wanted: string
+  readonly got: string
+  readonly weight: number
+  readonly distance: number
+  readonly how: string
+}
+
+export const partWords = (outcome: Outcome): readonly PartWords[] =>
+  outcome.parts.map(p => {
+    const d = dimension(p.channel)
+    return {
+      label: d.label,
+      wanted: valueWords(d, p.wanted),
+      got: p.got === undefined ? 'nothing' : valueWords(d, p.got),
+      weight: p.weight,
+      distance: p.distance,
+      how: p.got === undefined ? 'absent counts as 1' : distanceReason(d, p.wanted, p.got),
+    }
+  })
+
+/** Most other targets named when an alternative lost because of them. */
+const MOST_NAMED = 3
+
+export const lostWords = (lost: Lost): string => {
+  switch (lost.why) {
+    case 'needs-firmware':
+      return `Needs firmware ${lost.version}.`
+    case 'blocked':
+      return `Blocked: ${lost.rules.join(' ') || 'no state of this body has it.'}`
+    case 'further':
+      return 'Further from the target.'
+    case 'tie':
+      return 'Just as good, but a bigger change from what the body is set to, or later in its menu.'
+    case 'costs-elsewhere': {
+      const ranked = [...lost.worse].sort(
+        (a, b) => Number(b.breaksMust) - Number(a.breaksMust) || b.after.distance - b.before.distance - a.after.distance + a.before.distance,
+      )
+      const named = ranked
+        .slice(0, MOST_NAMED)
+        .map(c => `${label(c.dimension).toLowerCase()} would go from ${c.before.grade} to ${c.after.grade}${c.breaksMust ? ', a must' : ''}`)
+      const more = ranked.length > MOST_NAMED ? `, and ${ranked.length - MOST_NAMED} more would get worse` : ''
+      return `${lost.rules.join(' ')} It would cost more elsewhere: ${named.join('; ')}${more}.`.trim()
+    }
+  }
+}
+
+export const alternativeWords = (body: Body, a: Alternative): string => choiceWordsById(body, a.setting, a.option)
+
+export const conflictWords = (conflict: Conflict): string => {
+  const must = `“${label(conflict.must)}”`
+  if (!conflict.against.length && !conflict.rules.length) return `No option of this body meets the must ${must}.`
+  const sides = [
+    ...conflict.against.map(d => `the must “${label(d)}”`),
+    ...conflict.rules.map(r => `the rule “${r.words}”`),
+  ]
+  const claim = conflict.smallest ? 'cannot hold together with' : 'cannot hold together with all of'
+  return `The must ${must} ${claim} ${sides.join(' and ')}.`
+}

@@ -1,0 +1,16 @@
+import type { Knex } from 'knex'
+import * as first from './001-first'
+
+interface Migration {
+  readonly name: string
+  readonly up: (knex: Knex) => Promise<void>
+}
+
+/** Forward only, in this order; never edit one that has been released. */
+const MIGRATIONS: readonly Migration[] = [{ name: '001-first', up: first.up }]
+
+export const migrationSource: Knex.MigrationSource<Migration> = {
+  getMigrations: () => Promise.resolve([...MIGRATIONS]),
+  getMigrationName: m => m.name,
+  getMigration: m => Promise.resolve({ up: m.up, down: () => Promise.reject(new Error('migrations only go forward')) }),
+}

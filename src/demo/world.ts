@@ -1,0 +1,36 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { type Body, parseBody } from '../core/bodies'
+import { type Parsed, parseJson, problemWords } from '../core/formats/problem'
+import { parseStandard, type Standard } from '../core/standards'
+
+/** The demo world's files, read the way any team's files are. */
+
+const here = join(process.cwd(), 'src/demo')
+
+const read = <T>(folder: string, parse: (value: unknown, file: string) => Parsed<T>): readonly T[] =>
+  readdirSync(join(here, folder))
+    .sort()
+    .map(file => {
+      const json = parseJson(readFileSync(join(here, folder, file), 'utf8'), file)
+      const parsed = json.ok ? parse(json.value, file) : json
+      if (!parsed.ok) throw new Error(parsed.problems.map(problemWords).join('\n'))
+      return parsed.value
+    })
+
+export const demoBodies = (): readonly Body[] => read('bodies', parseBody)
+
+export const demoStandards = (): readonly Standard[] => read('standards', parseStandard)
+
+export interface DemoUnit {
+  readonly body: string
+  readonly tag: string
+  readonly serial: string
+  readonly firmware: string
+}
+
+const data = <T>(file: string): T => JSON.parse(readFileSync(join(here, file), 'utf8')) as T
+
+export const demoUnits = (): readonly DemoUnit[] => data('units.json')
+
+export const demoPeople = (): readonly string[] => data('people.json')

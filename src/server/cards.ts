@@ -1,0 +1,205 @@
+import 'server-only'
+import { type Body, choiceWordsById, factoryState, menuPath } from '@/core/bodies'
+import { bodyCautions, type Caution, standardCautions } from '@/core/cautions/cautions'
+import { conflictWords, outcomeWords } from '@/core/resolve'
+import { effectiveTargets, type Standard } from '@/core/standards'
+import { type Step, stepsBetween } from '@/core/steps/walk'
+import { dimension } from '@/core/vocabulary/dimensions'
+import type { Grade } from '@/core/vocabulary/grade'
+import { cardId, type CardKey, countTicks, readTicks, setTick } from '@/db/cards'
+import type { UnitRow } from '@/db/units'
+import { firmwareOf, listBodies, readBody, readStandard, units } from './catalogue'
+import { resolveStored } from './concordance'
+import { database } from './database'
+import { listPeople } from './people'
+import { notFound, RequestError } from './problems'
+
+export interface StepView {
+  /** Stays the same as long as the step asks for the same thing. */
+  readonly key: string
+  readonly path: readonly [tab: string, page: string, row: number]
+  readonly setting: string
+  readonly from: string
+  readonly to: string
+  readonly why: string
+  readonly notes: readonly string[]
+  readonly tick: { readonly by: string | null; readonly at: string } | undefined
+}
+
+export interface CardView {
+  readonly body: { readonly id: string; readonly maker: string; readonly model: string }
+  readonly unit: { readonly id: string; readonly tag: string } | undefined
+  readonly units: readonly { readonly id: string; readonly tag: string; readonly firmware: string }[]
+  readonly firmware: string
+  readonly standard: { readonly id: string; readonly name: string; readonly version: number }
+  readonly steps: readonly StepView[]
+  readonly cautions: readonly Caution[]
+  readonly agreement: number
+  /** Targets this body cannot meet, so that nobody looks for them in its menus. */
+  readonly lacking: readonly { readonly label: string; readonly words: string; readonly grade: Grade; readonly distance: number }[]
+  readonly conflicts: readonly string[]
+}
+
+interface Prepared {
+  readonly body: Body
+  readonly standard: Standard
+  readonly unit: UnitRow | undefined
+  readonly siblings: readonly UnitRow[]
+  readonly steps: readonly Step[]
+  readonly resolution: ReturnType<typeof resolveStored>
+  readonly key: CardKey
+}
+
+/** The steps of a card, from factory defaults; a unit's own firmware counts where a unit is named. */
+const prepare = async (standardId: string, bodyId: string, unitId: string | undefined): Promise<Prepared> => {
+  const [standard, body, all] = await Promise.all([readStandard(standardId), readBody(bodyId), units()])
+  const siblings = all.filter(u => u.body_id === bodyId)
+  const unit = unitId === undefined ? siblings[0] : siblings.find(u => u.id === unitId)
+  if (unitId !== undefined && !unit) throw notFound('unit', unitId)
+  const firmware = unit?.firmware ?? firmwareOf(body.document, all)
+  const resolution = resolveStored(body, standard, firmware)
+  return {
+    body: body.document,
+    standard: standard.document,
+    unit,
+    siblings,
+    resolution,
+    steps: stepsBetween(body.document, factoryState(body.document), resolution.state),
+    key: { bodyId, unitId: unit?.id ?? null, standardId, standardVersion: standard.document.version },
+  }
+}
+
+const stepKey = (s: Step): string => `${s.setting}=${s.to}`
+
+/** What a step is good for: the targets it serves, or what it opens up. */
+const whyOf = ({ body, resolution }: Prepared, step: Step): string => {
+  const serves = resolution.outcomes.filter(o =>
+    o.parts.some(p => p.deliveries.some(d => d.setting === step.setting && d.option === step.to)),
+  )
+  const label = (id: string) => body.settings.find(s => s.id === id)?.label ?? id
+  if (serves.length) return serves.map(o => o.target.reason).slice(0, 2).join(' ')
+  if (step.unlocks.length) return `Opens ${step.unlocks.map(label).join(' and ')}.`
+  return 'Gives way to something that weighs more.'
+}
+
+const notesOf = ({ body, resolution }: Prepared, step: Step): readonly string[] => {
+  const label = (id: string) => body.settings.find(s => s.id === id)?.label ?? id
+  const option = body.settings.find(s => s.id === step.setting)?.options.find(o => o.id === step.to)
+  const servesSomething = resolution.outcomes.some(o => o.parts.some(p => p.deliveries.some(d => d.setting === step.setting)))
+  return [
+    ...(option?.note ? [option.note] : []),
+    ...(servesSomething && step.unlocks.length ? [`Opens ${step.unlocks.map(label).join(' and ')}.`] : []),
+    ...step.follows.map(f => `The body then changes by itself: ${choiceWordsById(body, f.setting, f.to)}.`),
+    ...step.against,
+  ]
+}
+
+/** The card of one body or unit: its steps in the body's own words, with the ticks so far. */
+export const readCard = async (standardId: string, bodyId: string, unitId: string | undefined): Promise<CardView> => {
+  const prepared = await prepare(standardId, bodyId, unitId)
+  const { body, standard, unit, siblings, resolution, steps, key } = prepared
+  const ticks = new Map((await readTicks(await database(), key)).map(t => [t.step, t]))
+  const optionLabel = (settingId: string, optionId: string) =>
+    body.settings.find(s => s.id === settingId)?.options.find(o => o.id === optionId)?.label ?? optionId
+  return {
+    body: { id: body.id, maker: body.maker, model: body.model },
+    unit: unit && { id: unit.id, tag: unit.tag },
+    units: siblings.map(({ id, tag, firmware }) => ({ id, tag, firmware })),
+    firmware: resolution.firmware,
+    standard: { id: standard.id, name: standard.name, version: standard.version },
+    steps: steps.flatMap(step => {
+      const setting = body.settings.find(s => s.id === step.setting)
+      const tick = ticks.get(stepKey(step))
+      if (!setting) return []
+      return [
+        {
+          key: stepKey(step),
+          path: menuPath(body, setting),
+          setting: setting.label,
+          from: optionLabel(step.setting, step.from),
+          to: optionLabel(step.setting, step.to),
+          why: whyOf(prepared, step),
+          notes: notesOf(prepared, step),
+          tick: tick && { by: tick.personName, at: tick.tickedAt },
+        },
+      ]
+    }),
+    cautions: [...bodyCautions(body), ...standardCautions(effectiveTargets(standard))],
+    agreement: resolution.agreement,
+    lacking: resolution.outcomes
+      .filter(o => o.grade === 'missing' || o.grade === 'different')
+      .map(o => ({
+        label: dimension(o.target.dimension).label,
+        words: outcomeWords(body, o),
+        grade: o.grade,
+        distance: o.distance,
+      })),
+    conflicts: resolution.conflicts.map(conflictWords),
+  }
+}
+
+export interface TickRequest {
+  readonly standard: string
+  readonly body: string
+  readonly unit?: string | undefined
+  readonly step: string
+  readonly ticked: boolean
+  readonly person?: string | undefined
+}
+
+/**
+ * Ticks a step or takes the tick back; returns once it is on disk.
+ *
+ * @throws RequestError 422 when the card has no such step (any more)
+ */
+export const tickStep = async (request: TickRequest): Promise<{ readonly at: string }> => {
+  const { steps, key, body, standard } = await prepare(request.standard, request.body, request.unit)
+  if (!steps.some(s => stepKey(s) === request.step))
+    throw new RequestError(
+      422,
+      'No such step',
+      `The card of ${body.model} for ${standard.name} has no step “${request.step}”; it may have changed since it was opened. Reload the card.`,
+    )
+  if (request.person !== undefined && !(await listPeople()).some(p => p.id === request.person))
+    throw new RequestError(422, 'No such person', 'The name that signs is not known here any more. Choose it again at the top of the page.')
+  const at = new Date().toISOString()
+  await setTick(await database(), key, request.step, request.ticked, at, request.person ?? null)
+  return { at }
+}
+
+export interface CardSummary {
+  readonly body: string
+  readonly unit: string | null
+  readonly maker: string
+  readonly model: string
+  readonly tag: string | undefined
+  readonly done: number
+  readonly steps: number
+  readonly agreement: number
+}
+
+/** Every card of a standard: one for each unit, or for the body where the team has no unit of it. */
+export const listCards = async (standardId: string, chosen: readonly string[] | undefined): Promise<readonly CardSummary[]> => {
+  const [bodies, all, ticks] = await Promise.all([listBodies(), units(), countTicks(await database())])
+  const wanted = bodies.filter(b => !chosen || chosen.includes(b.id))
+  const targets = wanted.flatMap(b => {
+    const own = all.filter(u => u.body_id === b.id)
+    return own.length ? own.map(u => ({ b, u: u as UnitRow | undefined })) : [{ b, u: undefined }]
+  })
+  return Promise.all(
+    targets.map(async ({ b, u }) => {
+      const { steps, key, resolution } = await prepare(standardId, b.id, u?.id)
+      const ticked = new Set(ticks.get(cardId(key)))
+      return {
+        body: b.id,
+        unit: u?.id ?? null,
+        maker: b.maker,
+        model: b.model,
+        tag: u?.tag,
+        done: steps.filter(s => ticked.has(stepKey(s))).length,
+        steps: steps.length,
+        agreement: resolution.agreement,
+      }
+    }),
+  )
+}

@@ -1,0 +1,80 @@
+import 'server-only'
+import { alternativeWords, conflictWords, deliveredBy, explain, lostWords, outcomeWords, partWords, type PartWords, type PlacedChoice, resolve, whyWords } from '@/core/resolve'
+import type { Weight } from '@/core/standards'
+import { dimension } from '@/core/vocabulary/dimensions'
+import { type Grade } from '@/core/vocabulary/grade'
+import { toleranceWords, valueWords } from '@/core/vocabulary/words'
+import { firmwareOf, readBody, readStandard, units } from './catalogue'
+import { notFound } from './problems'
+
+/** Why one body gets what it gets for one target, in words. */
+export interface ExplanationView {
+  readonly body: { readonly id: string; readonly maker: string; readonly model: string; readonly firmware: string }
+  readonly label: string
+  readonly about: string
+  readonly wanted: string
+  readonly tolerance: string | undefined
+  readonly weight: Weight
+  readonly reason: string
+  readonly from: string
+  readonly gets: string
+  readonly grade: Grade
+  readonly distance: number
+  readonly held: boolean
+  readonly why: string
+  readonly delivered: readonly PlacedChoice[]
+  readonly parts: readonly PartWords[]
+  readonly alternatives: readonly AlternativeView[]
+  readonly conflicts: readonly string[]
+}
+
+export interface AlternativeView {
+  readonly words: string
+  readonly value: string
+  readonly grade: Grade
+  readonly distance: number
+  readonly lost: string
+  /** Nearer to the target than what the body gets, and yet not chosen. */
+  readonly better: boolean
+}
+
+export const readExplanation = async (standardId: string, bodyId: string, dimensionId: string): Promise<ExplanationView> => {
+  const [{ document: standard }, { document: body }, allUnits] = await Promise.all([
+    readStandard(standardId),
+    readBody(bodyId),
+    units(),
+  ])
+  const firmware = firmwareOf(body, allUnits)
+  if (!standard.layers.some(l => l.targets.some(t => t.dimension === dimensionId))) throw notFound('target', dimensionId)
+  const { outcome, alternatives } = explain(body, standard, dimensionId, { firmware })
+  const { conflicts } = resolve(body, standard, { firmware })
+  const d = dimension(dimensionId)
+  const { target } = outcome
+  const control = (id: string) => body.controls.find(c => c.id === id)?.label ?? id
+  return {
+    body: { id: body.id, maker: body.maker, model: body.model, firmware },
+    label: d.label,
+    about: d.about,
+    wanted: valueWords(d, target.value),
+    tolerance: target.tolerance === undefined ? undefined : toleranceWords(d, target.tolerance),
+    weight: target.weight,
+    reason: target.reason,
+    from: target.from.layer,
+    gets: outcomeWords(body, outcome),
+    grade: outcome.grade,
+    distance: outcome.distance,
+    held: outcome.held,
+    why: whyWords(body, outcome),
+    delivered: deliveredBy(body, outcome),
+    parts: partWords(outcome),
+    alternatives: alternatives.map(a => ({
+      words: alternativeWords(body, a),
+      value: valueWords(dimension(a.dimension), a.value, control),
+      grade: a.grade,
+      distance: a.distance,
+      lost: lostWords(a.lost),
+      better: a.distance < outcome.distance,
+    })),
+    conflicts: conflicts.filter(c => c.must === dimensionId || c.against.includes(dimensionId)).map(conflictWords),
+  }
+}

@@ -1,0 +1,75 @@
+import 'server-only'
+import * as v from 'valibot'
+import { parseJson, parseWith } from '@/core/formats/problem'
+import { ContradictoryBodyError } from '@/core/resolve'
+import { SearchTooLargeError } from '@/core/bodies/search'
+import { invalid, RequestError } from './problems'
+
+/** The most a request may hold, and the most a single body profile may. */
+export const MOST_REQUEST_BYTES = 20 * 1024 * 1024
+export const MOST_BODY_BYTES = 1024 * 1024
+
+const problemResponse = (status: number, title: string, detail: string, more: object = {}): Response =>
+  Response.json(
+    { type: 'about:blank', title, status, detail, ...more },
+    { status, headers: { 'content-type': 'application/problem+json' } },
+  )
+
+/** Runs a route and turns what goes wrong into a problem document (RFC 9457). */
+export const answer = async (work: () => Promise<Response>): Promise<Response> => {
+  try {
+    return await work()
+  } catch (error) {
+    if (error instanceof RequestError)
+      return problemResponse(
+        error.status,
+        error.title,
+        error.detail,
+        error.problems.length ? { problems: error.problems } : {},
+      )
+    if (error instanceof ContradictoryBodyError || error instanceof SearchTooLargeError)
+      return problemResponse(422, 'The body cannot be resolved', error.message)
+    console.error(error)
+    return problemResponse(500, 'Something went wrong here', 'Nothing was changed. Try again; if it stays, look at the server’s log.')
+  }
+}
+
+/**
+ * Reads a JSON request of bounded size.
+ *
+ * @throws RequestError 413 when it is too large, 415 when it is not JSON by its type, 400 when it does not parse
+ */
+export const readJson = async (request: Request, file: string, mostBytes: number): Promise<unknown> => {
+  const type = request.headers.get('content-type') ?? ''
+  if (!type.includes('json'))
+    throw new RequestError(415, 'JSON is needed', `Send the content as application/json; this came as “${type || 'nothing'}”.`)
+  const parsed = parseJson(await readText(request, mostBytes), file)
+  if (!parsed.ok) throw new RequestError(400, 'This is not JSON', parsed.problems[0]?.expected ?? '', parsed.problems)
+  return parsed.value
+}
+
+const readText = async (request: Request, mostBytes: number): Promise<string> => {
+  const tooLarge = new RequestError(413, 'Too large', `At most ${Math.round(mostBytes / 1024 / 1024)} MB can be sent at once.`)
+  if (Number(request.headers.get('content-length') ?? 0) > mostBytes) throw tooLarge
+  const decoder = new TextDecoder()
+  const reader = request.body?.getReader()
+  if (!reader) return ''
+  let text = ''
+  let bytes = 0
+  for (let chunk = await reader.read(); !chunk.done; chunk = await reader.read()) {
+    bytes += chunk.value.byteLength
+    if (bytes > mostBytes) throw tooLarge
+    text += decoder.decode(chunk.value, { stream: true })
+  }
+  return text + decoder.decode()
+}
+
+/** Validates what came in; a mismatch is a 422 that names the place. */
+export const expectShape = <T>(schema: v.GenericSchema<unknown, T>, value: unknown, file: string): T => {
+  const parsed = parseWith(schema, value, file)
+  if (!parsed.ok) throw invalid(parsed.problems)
+  return parsed.value
+}
+
+/** The query of an address as a plain object. */
+export const queryOf = (request: Request): Record<string, string> => Object.fromEntries(new URL(request.url).searchParams)

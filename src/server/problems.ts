@@ -1,0 +1,21 @@
+import type { Problem } from '@/core/formats/problem'
+import { problemWords } from '@/core/formats/problem'
+
+/** What goes wrong because of what was asked; everything else is our own fault and a 500. */
+export class RequestError extends Error {
+  constructor(
+    readonly status: 400 | 404 | 413 | 415 | 422,
+    readonly title: string,
+    readonly detail: string,
+    readonly problems: readonly Problem[] = [],
+  ) {
+    super(`${title}: ${detail}`)
+    this.name = 'RequestError'
+  }
+}
+
+export const notFound = (what: string, id: string): RequestError =>
+  new RequestError(404, 'Not found', `There is no ${what} “${id}”.`)
+
+export const invalid = (problems: readonly Problem[]): RequestError =>
+  new RequestError(422, 'The content cannot be used', problems.map(problemWords).join('\n'), problems)
