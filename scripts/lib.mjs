@@ -43,13 +43,16 @@ export const step = async (name, command, args, env) => {
 const filesBelow = path => {
   if (!existsSync(path)) return []
   if (statSync(path).isFile()) return [path]
-  return readdirSync(path).sort().flatMap(name => filesBelow(join(path, name)))
+  return readdirSync(path)
+    .sort()
+    .flatMap(name => filesBelow(join(path, name)))
 }
 
 /** A digest of files and folders: it changes when any of them does. */
 const digestOf = paths => {
   const hash = createHash('sha256')
-  for (const file of paths.flatMap(p => filesBelow(join(root, p)))) hash.update(relative(root, file)).update(readFileSync(file))
+  for (const file of paths.flatMap(p => filesBelow(join(root, p))))
+    hash.update(relative(root, file)).update(readFileSync(file))
   return hash.digest('hex')
 }
 
@@ -90,7 +93,8 @@ export const chosenPort = () => {
   const flag = process.argv.indexOf('--port')
   const text = flag >= 0 ? process.argv[flag + 1] : process.env.PORT
   const port = Number(text ?? 3000)
-  if (!Number.isInteger(port) || port < 1 || port > 65535) fail(`The port must be a number from 1 to 65535; this is “${text}”.`)
+  if (!Number.isInteger(port) || port < 1 || port > 65535)
+    fail(`The port must be a number from 1 to 65535; this is “${text}”.`)
   return port
 }
 
@@ -119,7 +123,13 @@ export const serve = async ({ purpose, data, port, quiet = false }) => {
   })
   const ready = (async () => {
     for (let i = 0; i < 300; i++) {
-      if (await fetch(`${address}/api/v1/standards`).then(r => r.ok, () => false)) return address
+      if (
+        await fetch(`${address}/api/v1/standards`).then(
+          r => r.ok,
+          () => false,
+        )
+      )
+        return address
       if (child.exitCode !== null) break
       await new Promise(wake => setTimeout(wake, 100))
     }
@@ -141,12 +151,17 @@ export const ensureChromium = () => {
     try {
       const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
       execFileSync('apt-get', ['update', '-qq'], { stdio: 'inherit', env })
-      execFileSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { stdio: ['ignore', 'ignore', 'inherit'], env })
+      execFileSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
+        stdio: ['ignore', 'ignore', 'inherit'],
+        env,
+      })
     } catch {
       fail('Chromium could not be installed. Install it by hand and set CHROMIUM to its path.')
     }
     const installed = find()
     if (installed) return installed
   }
-  return fail('The browser tests need Chromium. Install it (on Debian: sudo apt-get install chromium) or set CHROMIUM to its path.')
+  return fail(
+    'The browser tests need Chromium. Install it (on Debian: sudo apt-get install chromium) or set CHROMIUM to its path.',
+  )
 }

@@ -61,5 +61,12 @@ export const setTick = (
     if (Boolean(before) === ticked) return undefined
     if (ticked) await trx('ticks').insert({ card_id, step, person_id: personId, ticked_at: at })
     else await trx('ticks').where({ card_id, step }).delete()
-    return { personId, kind: 'card', subject: card_id, what: ticked ? 'ticked' : 'took a tick back', before, after: { step } }
+    return {
+      personId,
+      kind: 'card',
+      subject: card_id,
+      what: ticked ? 'ticked' : 'took a tick back',
+      before,
+      after: { step },
+    }
   })

@@ -68,7 +68,10 @@ const claim = async (db: Db, purpose: Purpose, folder: string): Promise<void> =>
 }
 
 const isBusy = (error: unknown): boolean =>
-  error instanceof Error && 'code' in error && typeof error.code === 'string' && /^SQLITE_(BUSY|LOCKED)/.test(error.code)
+  error instanceof Error &&
+  'code' in error &&
+  typeof error.code === 'string' &&
+  /^SQLITE_(BUSY|LOCKED)/.test(error.code)
 
 /** How long a busy database is tried again before it counts as a failure. */
 const PATIENCE_MS = 15_000

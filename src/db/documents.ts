@@ -52,7 +52,10 @@ const save = <T extends Saved>(
     const before = await trx<BodyRow>(table).where({ id: document.id }).first()
     if (before?.document === text) return undefined
     const row = { ...columns, format: document.format, document: text, updated_at: at }
-    if (before) await trx(table).where({ id: document.id }).update({ ...row, revision: before.revision + 1 })
+    if (before)
+      await trx(table)
+        .where({ id: document.id })
+        .update({ ...row, revision: before.revision + 1 })
     else await trx(table).insert({ ...row, id: document.id, revision: 1, created_at: at })
     return {
       personId,
@@ -67,5 +70,9 @@ const save = <T extends Saved>(
 export const saveBody = (db: Db, body: Saved & { maker: string; model: string }, at: string, personId: string | null) =>
   save(db, 'bodies', body, { maker: body.maker, model: body.model }, at, personId)
 
-export const saveStandard = (db: Db, standard: Saved & { name: string; version: number }, at: string, personId: string | null) =>
-  save(db, 'standards', standard, { name: standard.name, version: standard.version }, at, personId)
+export const saveStandard = (
+  db: Db,
+  standard: Saved & { name: string; version: number },
+  at: string,
+  personId: string | null,
+) => save(db, 'standards', standard, { name: standard.name, version: standard.version }, at, personId)

@@ -30,7 +30,11 @@ const asText = (value: unknown): string | null => (value === undefined || value 
  *
  * @param work returns the change it made, or undefined where there was nothing to change
  */
-export const recordChange = (db: Db, at: string, work: (trx: Knex.Transaction) => Promise<Change | undefined>): Promise<void> =>
+export const recordChange = (
+  db: Db,
+  at: string,
+  work: (trx: Knex.Transaction) => Promise<Change | undefined>,
+): Promise<void> =>
   withRetry(() =>
     db.transaction(async trx => {
       const change = await work(trx)

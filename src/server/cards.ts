@@ -36,7 +36,12 @@ export interface CardView {
   readonly cautions: readonly Caution[]
   readonly agreement: number
   /** Targets this body cannot meet, so that nobody looks for them in its menus. */
-  readonly lacking: readonly { readonly label: string; readonly words: string; readonly grade: Grade; readonly distance: number }[]
+  readonly lacking: readonly {
+    readonly label: string
+    readonly words: string
+    readonly grade: Grade
+    readonly distance: number
+  }[]
   readonly conflicts: readonly string[]
 }
 
@@ -77,7 +82,11 @@ const whyOf = ({ body, resolution }: Prepared, step: Step): string => {
     o.parts.some(p => p.deliveries.some(d => d.setting === step.setting && d.option === step.to)),
   )
   const label = (id: string) => body.settings.find(s => s.id === id)?.label ?? id
-  if (serves.length) return serves.map(o => o.target.reason).slice(0, 2).join(' ')
+  if (serves.length)
+    return serves
+      .map(o => o.target.reason)
+      .slice(0, 2)
+      .join(' ')
   if (step.unlocks.length) return `Opens ${step.unlocks.map(label).join(' and ')}.`
   return 'Gives way to something that weighs more.'
 }
@@ -85,7 +94,9 @@ const whyOf = ({ body, resolution }: Prepared, step: Step): string => {
 const notesOf = ({ body, resolution }: Prepared, step: Step): readonly string[] => {
   const label = (id: string) => body.settings.find(s => s.id === id)?.label ?? id
   const option = body.settings.find(s => s.id === step.setting)?.options.find(o => o.id === step.to)
-  const servesSomething = resolution.outcomes.some(o => o.parts.some(p => p.deliveries.some(d => d.setting === step.setting)))
+  const servesSomething = resolution.outcomes.some(o =>
+    o.parts.some(p => p.deliveries.some(d => d.setting === step.setting)),
+  )
   return [
     ...(option?.note ? [option.note] : []),
     ...(servesSomething && step.unlocks.length ? [`Opens ${step.unlocks.map(label).join(' and ')}.`] : []),
@@ -161,7 +172,11 @@ export const tickStep = async (request: TickRequest): Promise<{ readonly at: str
       `The card of ${body.model} for ${standard.name} has no step “${request.step}”; it may have changed since it was opened. Reload the card.`,
     )
   if (request.person !== undefined && !(await listPeople()).some(p => p.id === request.person))
-    throw new RequestError(422, 'No such person', 'The name that signs is not known here any more. Choose it again at the top of the page.')
+    throw new RequestError(
+      422,
+      'No such person',
+      'The name that signs is not known here any more. Choose it again at the top of the page.',
+    )
   const at = new Date().toISOString()
   await setTick(await database(), key, request.step, request.ticked, at, request.person ?? null)
   return { at }
@@ -179,7 +194,10 @@ export interface CardSummary {
 }
 
 /** Every card of a standard: one for each unit, or for the body where the team has no unit of it. */
-export const listCards = async (standardId: string, chosen: readonly string[] | undefined): Promise<readonly CardSummary[]> => {
+export const listCards = async (
+  standardId: string,
+  chosen: readonly string[] | undefined,
+): Promise<readonly CardSummary[]> => {
   const [bodies, all, ticks] = await Promise.all([listBodies(), units(), countTicks(await database())])
   const wanted = bodies.filter(b => !chosen || chosen.includes(b.id))
   const targets = wanted.flatMap(b => {

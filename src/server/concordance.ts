@@ -1,7 +1,14 @@
 import 'server-only'
 import { type Body } from '@/core/bodies'
 import { SearchTooLargeError } from '@/core/bodies/search'
-import { ContradictoryBodyError, type FleetSummary, outcomeWords, resolve, type Resolution, summarise } from '@/core/resolve'
+import {
+  ContradictoryBodyError,
+  type FleetSummary,
+  outcomeWords,
+  resolve,
+  type Resolution,
+  summarise,
+} from '@/core/resolve'
 import { effectiveTargets, type Standard, type Weight } from '@/core/standards'
 import { dimension, type GroupId } from '@/core/vocabulary/dimensions'
 import type { Grade } from '@/core/vocabulary/grade'
@@ -68,12 +75,15 @@ export const resolveStored = (
   standard: { document: Standard; stamp: string },
   firmware: string,
 ): Resolution =>
-  resolutions.getOr(`${body.stamp}|${standard.stamp}|${firmware}`, () => resolve(body.document, standard.document, { firmware }))
+  resolutions.getOr(`${body.stamp}|${standard.stamp}|${firmware}`, () =>
+    resolve(body.document, standard.document, { firmware }),
+  )
 
 /** What can be in hand, and what is: the first standard and every body where the address does not say. */
 export const readInHand = async (asked: InHand) => {
   const [standards, bodies] = await Promise.all([listStandards(), listBodies()])
-  const standard = standards.find(s => s.id === asked.standard) ?? standards.find(s => s.id === 'ring-action') ?? standards[0]
+  const standard =
+    standards.find(s => s.id === asked.standard) ?? standards.find(s => s.id === 'ring-action') ?? standards[0]
   const chosen = bodies.filter(b => asked.bodies?.includes(b.id))
   return { standards, bodies, standard, chosen: chosen.length ? chosen : bodies, all: chosen.length === 0 }
 }
@@ -89,7 +99,10 @@ export const readConcordance = async (
   for (const { id, revision } of chosen) {
     const body = await readBody(id, revision)
     try {
-      resolved.push({ body: body.document, resolution: resolveStored(body, standard, firmwareOf(body.document, allUnits)) })
+      resolved.push({
+        body: body.document,
+        resolution: resolveStored(body, standard, firmwareOf(body.document, allUnits)),
+      })
     } catch (error) {
       if (!(error instanceof SearchTooLargeError || error instanceof ContradictoryBodyError)) throw error
       failed.push({ body: body.document.model, why: error.message })
@@ -113,7 +126,13 @@ export const readConcordance = async (
     rows: targets.map(t => {
       const d = dimension(t.dimension)
       const tolerance = t.tolerance === undefined ? '' : ` ${toleranceWords(d, t.tolerance)}`
-      return { dimension: d.id, label: d.label, group: d.group, wanted: valueWords(d, t.value) + tolerance, weight: t.weight }
+      return {
+        dimension: d.id,
+        label: d.label,
+        group: d.group,
+        wanted: valueWords(d, t.value) + tolerance,
+        weight: t.weight,
+      }
     }),
     cells: targets.map((_, row) =>
       resolved.flatMap(({ body, resolution }): Cell[] => {
@@ -146,7 +165,10 @@ export const readConcordance = async (
  * @param ids all bodies where not given
  * @throws RequestError 404 for a standard or a body that is not there
  */
-export const readStoredResolutions = async (standardId: string, ids?: readonly string[]): Promise<readonly Resolution[]> => {
+export const readStoredResolutions = async (
+  standardId: string,
+  ids?: readonly string[],
+): Promise<readonly Resolution[]> => {
   const [standard, allUnits] = await Promise.all([readStandard(standardId), units()])
   const wanted = ids ?? (await listBodies()).map(b => b.id)
   return Promise.all(

@@ -4,7 +4,7 @@ import { type Db, openDatabase, type Purpose } from '@/db/connection'
 
 const purpose = (): Purpose => (process.env['COHERION_PURPOSE'] === 'demo' ? 'demo' : 'own')
 
-const folder = (): string => resolve(process.env['COHERION_DATA'] ?? `data/${purpose()}`)
+const folder = (): string => resolve(/* turbopackIgnore: true */ process.env['COHERION_DATA'] ?? `data/${purpose()}`)
 
 /** Survives the reloading of modules, so that one process holds one connection. */
 const shared = globalThis as { coherionDb?: Promise<Db> }

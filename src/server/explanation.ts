@@ -1,5 +1,17 @@
 import 'server-only'
-import { alternativeWords, conflictWords, deliveredBy, explain, lostWords, outcomeWords, partWords, type PartWords, type PlacedChoice, resolve, whyWords } from '@/core/resolve'
+import {
+  alternativeWords,
+  conflictWords,
+  deliveredBy,
+  explain,
+  lostWords,
+  outcomeWords,
+  partWords,
+  type PartWords,
+  type PlacedChoice,
+  resolve,
+  whyWords,
+} from '@/core/resolve'
 import type { Weight } from '@/core/standards'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { type Grade } from '@/core/vocabulary/grade'
@@ -38,14 +50,19 @@ export interface AlternativeView {
   readonly better: boolean
 }
 
-export const readExplanation = async (standardId: string, bodyId: string, dimensionId: string): Promise<ExplanationView> => {
+export const readExplanation = async (
+  standardId: string,
+  bodyId: string,
+  dimensionId: string,
+): Promise<ExplanationView> => {
   const [{ document: standard }, { document: body }, allUnits] = await Promise.all([
     readStandard(standardId),
     readBody(bodyId),
     units(),
   ])
   const firmware = firmwareOf(body, allUnits)
-  if (!standard.layers.some(l => l.targets.some(t => t.dimension === dimensionId))) throw notFound('target', dimensionId)
+  if (!standard.layers.some(l => l.targets.some(t => t.dimension === dimensionId)))
+    throw notFound('target', dimensionId)
   const { outcome, alternatives } = explain(body, standard, dimensionId, { firmware })
   const { conflicts } = resolve(body, standard, { firmware })
   const d = dimension(dimensionId)

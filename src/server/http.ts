@@ -30,7 +30,11 @@ export const answer = async (work: () => Promise<Response>): Promise<Response> =
     if (error instanceof ContradictoryBodyError || error instanceof SearchTooLargeError)
       return problemResponse(422, 'The body cannot be resolved', error.message)
     console.error(error)
-    return problemResponse(500, 'Something went wrong here', 'Nothing was changed. Try again; if it stays, look at the server’s log.')
+    return problemResponse(
+      500,
+      'Something went wrong here',
+      'Nothing was changed. Try again; if it stays, look at the server’s log.',
+    )
   }
 }
 
@@ -42,14 +46,22 @@ export const answer = async (work: () => Promise<Response>): Promise<Response> =
 export const readJson = async (request: Request, file: string, mostBytes: number): Promise<unknown> => {
   const type = request.headers.get('content-type') ?? ''
   if (!type.includes('json'))
-    throw new RequestError(415, 'JSON is needed', `Send the content as application/json; this came as “${type || 'nothing'}”.`)
+    throw new RequestError(
+      415,
+      'JSON is needed',
+      `Send the content as application/json; this came as “${type || 'nothing'}”.`,
+    )
   const parsed = parseJson(await readText(request, mostBytes), file)
   if (!parsed.ok) throw new RequestError(400, 'This is not JSON', parsed.problems[0]?.expected ?? '', parsed.problems)
   return parsed.value
 }
 
 const readText = async (request: Request, mostBytes: number): Promise<string> => {
-  const tooLarge = new RequestError(413, 'Too large', `At most ${Math.round(mostBytes / 1024 / 1024)} MB can be sent at once.`)
+  const tooLarge = new RequestError(
+    413,
+    'Too large',
+    `At most ${Math.round(mostBytes / 1024 / 1024)} MB can be sent at once.`,
+  )
   if (Number(request.headers.get('content-length') ?? 0) > mostBytes) throw tooLarge
   const decoder = new TextDecoder()
   const reader = request.body?.getReader()
@@ -72,4 +84,9 @@ export const expectShape = <T>(schema: v.GenericSchema<unknown, T>, value: unkno
 }
 
 /** The query of an address as a plain object. */
-export const queryOf = (request: Request): Record<string, string> => Object.fromEntries(new URL(request.url).searchParams)
+export const queryOf = (request: Request): Record<string, string> =>
+  Object.fromEntries(new URL(request.url).searchParams)
+
+/** The name of the file that is sent, for messages. */
+export const fileNameOf = (request: Request, otherwise: string): string =>
+  (queryOf(request)['file'] ?? otherwise).slice(0, 120)

@@ -24,7 +24,12 @@ const queryParameters = (schema: Parameters<typeof schemaOf>[0]) => {
     properties?: Record<string, object>
     required?: string[]
   }
-  return Object.entries(properties).map(([name, s]) => ({ name, in: 'query', required: required.includes(name), schema: s }))
+  return Object.entries(properties).map(([name, s]) => ({
+    name,
+    in: 'query',
+    required: required.includes(name),
+    schema: s,
+  }))
 }
 const idParameter = [{ name: 'id', in: 'path', required: true, schema: { type: 'string' } }]
 const list = (name: string) => ({
@@ -66,7 +71,11 @@ export const openApiDocument = () => ({
       post: {
         summary: 'Resolves a standard on bodies, all of them in the request; stores nothing',
         requestBody: { required: true, ...json(reference('ResolveRequest')) },
-        responses: { '200': ok('The resolutions, in the order of the bodies.', list('resolutions')), ...UNREADABLE, ...WRONG },
+        responses: {
+          '200': ok('The resolutions, in the order of the bodies.', list('resolutions')),
+          ...UNREADABLE,
+          ...WRONG,
+        },
       },
     },
     '/api/v1/resolutions': {
@@ -92,7 +101,8 @@ export const openApiDocument = () => ({
     },
     '/api/v1/ticks': {
       put: {
-        summary: 'Ticks a step of a card or takes the tick back; answered once it is on disk; twice is the same as once',
+        summary:
+          'Ticks a step of a card or takes the tick back; answered once it is on disk; twice is the same as once',
         requestBody: { required: true, ...json(reference('Tick')) },
         responses: { '200': ok('On disk.'), ...NOT_THERE, ...UNREADABLE, ...WRONG },
       },

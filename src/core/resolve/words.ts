@@ -106,10 +106,12 @@ export const whyWords = (body: Body, outcome: Outcome): string => {
 /** Labels of other dimensions that the delivering options set as well. */
 const bundledWith = (body: Body, outcome: Outcome): readonly string[] => {
   const own = new Set(['area.pattern', outcome.target.dimension, ...outcome.parts.map(p => p.channel)])
-  const ids = outcome.parts.flatMap(p => p.deliveries).flatMap(d => {
-    const option = body.settings.find(s => s.id === d.setting)?.options.find(o => o.id === d.option)
-    return Object.keys(option?.means ?? {})
-  })
+  const ids = outcome.parts
+    .flatMap(p => p.deliveries)
+    .flatMap(d => {
+      const option = body.settings.find(s => s.id === d.setting)?.options.find(o => o.id === d.option)
+      return Object.keys(option?.means ?? {})
+    })
   return [...new Set(ids)].filter(id => !own.has(id) && id !== 'track.preset').map(label)
 }
 
@@ -151,11 +153,16 @@ export const lostWords = (lost: Lost): string => {
       return 'Just as good, but a bigger change from what the body is set to, or later in its menu.'
     case 'costs-elsewhere': {
       const ranked = [...lost.worse].sort(
-        (a, b) => Number(b.breaksMust) - Number(a.breaksMust) || b.after.distance - b.before.distance - a.after.distance + a.before.distance,
+        (a, b) =>
+          Number(b.breaksMust) - Number(a.breaksMust) ||
+          b.after.distance - b.before.distance - a.after.distance + a.before.distance,
       )
       const named = ranked
         .slice(0, MOST_NAMED)
-        .map(c => `${label(c.dimension).toLowerCase()} would go from ${c.before.grade} to ${c.after.grade}${c.breaksMust ? ', a must' : ''}`)
+        .map(
+          c =>
+            `${label(c.dimension).toLowerCase()} would go from ${c.before.grade} to ${c.after.grade}${c.breaksMust ? ', a must' : ''}`,
+        )
       const more = ranked.length > MOST_NAMED ? `, and ${ranked.length - MOST_NAMED} more would get worse` : ''
       return `${lost.rules.join(' ')} It would cost more elsewhere: ${named.join('; ')}${more}.`.trim()
     }

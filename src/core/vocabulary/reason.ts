@@ -6,7 +6,11 @@ import { metres, percent, valueWords } from './words'
 
 const figure = (n: number): string => n.toFixed(2)
 
-const physicalReason = (d: Extract<Dimension, { kind: 'physical' }>, wanted: NeutralValue, got: NeutralValue): string => {
+const physicalReason = (
+  d: Extract<Dimension, { kind: 'physical' }>,
+  wanted: NeutralValue,
+  got: NeutralValue,
+): string => {
   if (d.measure !== 'ratio')
     return `${figure(Math.abs(Number(got) - Number(wanted)))} ${d.unit} apart; ${d.measure.fullDifference} ${d.unit} count as another behaviour`
   if (typeof wanted !== 'number' || typeof got !== 'number' || wanted === 0 || got === 0)

@@ -1,0 +1,16 @@
+'use client'
+
+import { Box, Typography } from '@mui/material'
+import { Page } from '@/ui/pieces'
+import { LinkButton } from '@/ui/Shell'
+
+export const NothingHere = () => (
+  <Page>
+    <Typography variant="h1">There is nothing at this address</Typography>
+    <Typography sx={{ my: 2 }}>The body or unit may be gone, or the link may be cut off.</Typography>
+    <Box sx={{ display: 'flex', gap: 1 }}>
+      <LinkButton href="/name/bodies">See all bodies</LinkButton>
+      <LinkButton href="/">Go to the first view</LinkButton>
+    </Box>
+  </Page>
+)

@@ -1,0 +1,129 @@
+'use client'
+
+import { Alert, Box, FormControlLabel, Switch, Typography, useMediaQuery } from '@mui/material'
+import { useTheme } from '@mui/material/styles'
+import { useCallback, useMemo } from 'react'
+import type { Concordance } from '@/server/concordance'
+import { GROUPS, type GroupId } from '@/core/vocabulary/dimensions'
+import { useAddress } from '@/ui/address'
+import { SidePanel } from '@/ui/SidePanel'
+import { arrange } from './arrange'
+import { Explanation } from './Explanation'
+import { type CellRef, Matrix } from './Matrix'
+import { FigureExplanation, type FigureId, FIGURES, Figures } from './Summary'
+import { TargetList } from './TargetList'
+
+const cellFrom = (text: string | null): CellRef | undefined => {
+  const [body, dimension] = text?.split(':') ?? []
+  return body && dimension ? { body, dimension } : undefined
+}
+
+/** The central view: every target of the standard in hand on every body in hand. All of its state is in the address. */
+export const ConcordanceView = ({ concordance }: { concordance: Concordance }) => {
+  const { params, set } = useAddress()
+  const theme = useTheme()
+  const isPhone = useMediaQuery(theme.breakpoints.down('sm'))
+  const onlyDiffering = params.get('differs') === '1'
+  const byAgreement = params.get('sort') === 'agreement'
+  const foldedText = params.get('folded') ?? ''
+  const folded = useMemo(
+    () => new Set(GROUPS.map(g => g.id).filter(id => foldedText.split(',').includes(id))),
+    [foldedText],
+  )
+  const arranged = useMemo(
+    () => arrange(concordance, { onlyDiffering, byAgreement, folded: isPhone ? new Set() : folded }),
+    [concordance, onlyDiffering, byAgreement, folded, isPhone],
+  )
+  const cell = cellFrom(params.get('cell'))
+  const known =
+    cell &&
+    concordance.columns.some(c => c.id === cell.body) &&
+    concordance.rows.some(r => r.dimension === cell.dimension)
+      ? cell
+      : undefined
+  const figure = FIGURES.find(f => f === params.get('figure'))
+
+  const selectCell = useCallback((c: CellRef) => set({ cell: `${c.body}:${c.dimension}`, figure: undefined }), [set])
+  const selectFigure = useCallback((id: FigureId) => set({ figure: id, cell: undefined }), [set])
+  const close = useCallback(() => set({ cell: undefined, figure: undefined }), [set])
+  const fold = useCallback(
+    (id: GroupId) => {
+      const next = new Set(folded)
+      if (!next.delete(id)) next.add(id)
+      set({ folded: next.size ? [...next].join(',') : undefined })
+    },
+    [folded, set],
+  )
+
+  return (
+    <Box sx={{ display: 'flex', flexDirection: 'column', height: { sm: 'calc(100dvh - 109px)' } }}>
+      <Box
+        sx={{
+          px: { xs: 2, sm: 2.5 },
+          pt: 1.5,
+          pb: 0.5,
+          display: 'flex',
+          flexWrap: 'wrap',
+          gap: 2,
+          justifyContent: 'space-between',
+        }}
+      >
+        <Box sx={{ minWidth: 0, flex: '1 1 420px' }}>
+          <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1.5 }}>
+            <Typography variant="h1">{concordance.standard.name}</Typography>
+            <Typography variant="value" color="textSecondary">
+              version {concordance.standard.version}
+            </Typography>
+          </Box>
+          <Figures concordance={concordance} onSelect={selectFigure} />
+        </Box>
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1, alignItems: 'center' }}>
+          <FormControlLabel
+            control={
+              <Switch checked={onlyDiffering} onChange={e => set({ differs: e.target.checked ? '1' : undefined })} />
+            }
+            label="Only what differs"
+          />
+          <FormControlLabel
+            control={
+              <Switch checked={byAgreement} onChange={e => set({ sort: e.target.checked ? 'agreement' : undefined })} />
+            }
+            label="Best bodies first"
+          />
+        </Box>
+      </Box>
+      {concordance.failed.map(f => (
+        <Alert key={f.body} severity="error" sx={{ mx: 2.5, mb: 1 }}>
+          {f.body}: {f.why}
+        </Alert>
+      ))}
+      {arranged.lines.length === 0 && (
+        <Typography sx={{ px: 2.5, py: 4 }}>
+          Nothing differs: every body in hand does exactly what this standard asks.
+        </Typography>
+      )}
+      <Box sx={{ display: 'flex', flex: 1, minHeight: 0, borderTop: 1, borderColor: 'divider' }}>
+        {isPhone ? (
+          <TargetList
+            concordance={concordance}
+            arranged={arranged}
+            bodyId={params.get('body') ?? undefined}
+            onBody={id => set({ body: id })}
+            onSelect={selectCell}
+          />
+        ) : (
+          <Matrix concordance={concordance} arranged={arranged} selected={known} onSelect={selectCell} onFold={fold} />
+        )}
+        {(known || figure) && (
+          <SidePanel label="Explanation" onClose={close}>
+            {known ? (
+              <Explanation standard={concordance.standard.id} cell={known} />
+            ) : (
+              figure && <FigureExplanation concordance={concordance} figure={figure} />
+            )}
+          </SidePanel>
+        )}
+      </Box>
+    </Box>
+  )
+}

@@ -1,0 +1,128 @@
+'use client'
+
+import { Alert, Box, Divider, Skeleton, Typography } from '@mui/material'
+import { useEffect, useState } from 'react'
+import { GRADE_WORDS } from '@/core/resolve/words'
+import type { AlternativeView, ExplanationView } from '@/server/explanation'
+import { AlignmentMark } from '@/ui/AlignmentMark'
+import { Eyebrow, Facts, MenuPath } from '@/ui/pieces'
+import { type Sent, sendJson } from '@/ui/send'
+import type { CellRef } from './Matrix'
+
+const WEIGHT_SENTENCE = { must: 'a must', should: 'a should', nice: 'nice to have' } as const
+
+/** Why one body gets what it gets for one target; asked of the server when it is opened. */
+export const Explanation = ({ standard, cell }: { standard: string; cell: CellRef }) => {
+  const address = `/api/v1/explanations?${new URLSearchParams({ standard, ...cell }).toString()}`
+  const [answer, setAnswer] = useState<{ address: string; sent: Sent<ExplanationView> }>()
+  useEffect(() => {
+    const controller = new AbortController()
+    void sendJson<ExplanationView>('GET', address, undefined, controller.signal).then(sent => {
+      if (!controller.signal.aborted) setAnswer({ address, sent })
+    })
+    return () => controller.abort()
+  }, [address])
+
+  if (answer?.address !== address)
+    return (
+      <Box aria-busy>
+        <Skeleton width="60%" />
+        <Skeleton height={40} />
+        <Skeleton height={160} variant="rounded" />
+      </Box>
+    )
+  if (!answer.sent.ok) return <Alert severity="error">{answer.sent.detail}</Alert>
+  return <ExplanationContent explanation={answer.sent.value} />
+}
+
+const ExplanationContent = ({ explanation: e }: { explanation: ExplanationView }) => (
+  <Box>
+    <Box sx={{ pr: 4 }}>
+      <Eyebrow>
+        {e.body.model} · {e.label}
+      </Eyebrow>
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mt: 0.5 }}>
+        <AlignmentMark grade={e.grade} distance={e.distance} size={44} bare />
+        <Typography variant="h2">
+          {GRADE_WORDS[e.grade]}
+          {e.grade !== 'missing' && e.distance > 0 && `, ${e.distance.toFixed(2)} off`}
+        </Typography>
+      </Box>
+    </Box>
+    {!e.held && e.weight === 'must' && (
+      <Typography sx={{ mt: 1, color: 'error.main', fontWeight: 700 }}>This breaks a must.</Typography>
+    )}
+    <Typography sx={{ mt: 1 }}>{e.why}</Typography>
+    {e.conflicts.map(c => (
+      <Typography key={c} sx={{ mt: 1 }}>
+        {c}
+      </Typography>
+    ))}
+    <Facts
+      facts={[
+        { name: 'wanted', value: e.tolerance ? `${e.wanted} ${e.tolerance}` : e.wanted },
+        { name: 'gets', value: e.gets },
+        ...(e.delivered.length ? [{ name: 'menu', value: <MenuPaths delivered={e.delivered} /> }] : []),
+        { name: 'because', value: <Typography variant="body2">{e.reason}</Typography> },
+        { name: 'from', value: `${e.from}, ${WEIGHT_SENTENCE[e.weight]}` },
+        { name: 'firmware', value: e.body.firmware },
+      ]}
+    />
+    <Typography variant="body2" color="textSecondary">
+      {e.label} is {e.about}.
+    </Typography>
+    <Divider sx={{ my: 2 }} />
+    <Typography variant="h3">How far off</Typography>
+    {e.parts.map(p => (
+      <Box key={p.label} sx={{ mt: 1 }}>
+        <Typography variant="body2">
+          {e.parts.length > 1 ? `${p.label} (counts ${p.weight.toFixed(2)}): ` : ''}
+          <Typography variant="value" component="span" sx={{ fontWeight: 700 }}>
+            {p.distance.toFixed(2)}
+          </Typography>
+        </Typography>
+        <Typography variant="body2" color="textSecondary">
+          {p.got === p.wanted ? p.got : `${p.got} against ${p.wanted}`}; {p.how}.
+        </Typography>
+      </Box>
+    ))}
+    <Divider sx={{ my: 2 }} />
+    <Typography variant="h3">Also considered</Typography>
+    {e.alternatives.length === 0 && (
+      <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
+        {e.body.model} has nothing else that bears on this.
+      </Typography>
+    )}
+    <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+      {e.alternatives.map(a => (
+        <AlternativeItem key={`${a.words} ${a.value}`} alternative={a} />
+      ))}
+    </Box>
+  </Box>
+)
+
+const MenuPaths = ({ delivered }: { delivered: ExplanationView['delivered'] }) =>
+  delivered.map(d => (
+    <div key={d.setting}>
+      <MenuPath path={d.path} />
+    </div>
+  ))
+
+const AlternativeItem = ({ alternative: a }: { alternative: AlternativeView }) => (
+  <Box component="li" sx={{ mt: 1.5, display: 'flex', gap: 1.5 }}>
+    <Box sx={{ pt: 0.5 }}>
+      <AlignmentMark grade={a.grade} distance={a.distance} />
+    </Box>
+    <Box sx={{ minWidth: 0 }}>
+      <Typography variant="body2" sx={{ fontWeight: 650 }}>
+        {a.words}
+      </Typography>
+      <Typography variant="value" component="div" color="textSecondary">
+        {a.value}
+      </Typography>
+      <Typography variant="body2" color={a.better ? 'textPrimary' : 'textSecondary'}>
+        {a.better ? `Nearer, but lost. ${a.lost}` : a.lost}
+      </Typography>
+    </Box>
+  </Box>
+)

@@ -1,0 +1,338 @@
+'use client'
+
+import { Box, Typography } from '@mui/material'
+import { styled } from '@mui/material/styles'
+import { useVirtualizer } from '@tanstack/react-virtual'
+import { type KeyboardEvent, useRef, useState } from 'react'
+import { AlignmentMark } from '@/ui/AlignmentMark'
+import { Eyebrow } from '@/ui/pieces'
+import type { Cell, Column, Concordance } from '@/server/concordance'
+import type { Arranged, Line } from './arrange'
+import { WeightBadge } from './WeightBadge'
+
+/** Sizes of the matrix in pixels. */
+const HEAD_HEIGHT = 64
+const GROUP_HEIGHT = 34
+const ROW_HEIGHT = 58
+const FIRST_WIDTH = 216
+const LEAST_COLUMN_WIDTH = 148
+const MOST_COLUMN_WIDTH = 240
+/** What the server assumes about the window, so that the first paint already holds the table. */
+const ASSUMED = { width: 1280, height: 640 }
+
+const Scroller = styled('div')(({ theme }) => ({
+  flex: 1,
+  minWidth: 0,
+  overflow: 'auto',
+  background: theme.vars?.palette.background.paper,
+  outlineOffset: -3,
+}))
+
+const Sticky = styled('div')(({ theme }) => ({
+  position: 'sticky',
+  left: 0,
+  zIndex: 1,
+  width: FIRST_WIDTH,
+  height: '100%',
+  padding: theme.spacing(0, 1, 0, 2.5),
+  background: theme.vars?.palette.background.paper,
+  borderRight: `1px solid ${theme.vars?.palette.divider}`,
+  display: 'flex',
+  flexDirection: 'column',
+  justifyContent: 'center',
+}))
+
+const Line1 = styled('div')(({ theme }) => ({
+  position: 'absolute',
+  left: 0,
+  width: '100%',
+  borderBottom: `1px solid ${theme.vars?.palette.divider}`,
+}))
+
+const CellBox = styled('div')(({ theme }) => ({
+  position: 'absolute',
+  top: 0,
+  height: '100%',
+  display: 'flex',
+  alignItems: 'center',
+  gap: theme.spacing(1),
+  padding: theme.spacing(0, 1),
+  cursor: 'pointer',
+  '&:hover': { background: theme.vars?.palette.own.marigold.wash },
+  '&[data-active="true"]': { background: theme.vars?.palette.own.marigold.wash },
+  '&[aria-selected="true"]': {
+    background: theme.vars?.palette.own.marigold.wash,
+    boxShadow: `inset 0 0 0 2px ${theme.vars?.palette.own.marigold.main}`,
+  },
+  '[role="grid"]:focus-visible &[data-active="true"]': {
+    boxShadow: `inset 0 0 0 3px ${theme.vars?.palette.own.marigold.main}`,
+  },
+}))
+
+const Fold = styled('button')(({ theme }) => ({
+  all: 'unset',
+  display: 'flex',
+  alignItems: 'center',
+  gap: theme.spacing(1),
+  cursor: 'pointer',
+  width: '100%',
+  height: '100%',
+  color: theme.vars?.palette.own.label,
+  '&:focus-visible': { outline: `3px solid ${theme.vars?.palette.own.marigold.main}`, outlineOffset: -3 },
+}))
+
+const clamp2 = {
+  display: '-webkit-box',
+  WebkitLineClamp: 2,
+  WebkitBoxOrient: 'vertical',
+  overflow: 'hidden',
+  overflowWrap: 'anywhere',
+} as const
+
+const ColumnHead = ({
+  column,
+  musts,
+  left,
+  width,
+  position,
+}: {
+  column: Column
+  musts: number
+  left: number
+  width: number
+  position: number
+}) => (
+  <Box
+    role="columnheader"
+    aria-colindex={position}
+    sx={{ position: 'absolute', left, width, top: 0, height: '100%', px: 1, py: 1 }}
+  >
+    <Typography variant="h3" component="div" noWrap>
+      {column.model}
+    </Typography>
+    <Typography variant="body2" color="textSecondary" noWrap>
+      {column.maker} · {column.units === 0 ? 'no unit' : column.units === 1 ? '1 unit' : `${column.units} units`}
+    </Typography>
+    <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
+      <Typography variant="value" noWrap title="Agreement · musts held">
+        {column.agreement.toFixed(2)} · {column.mustsHeld}/{musts}
+      </Typography>
+    </Box>
+  </Box>
+)
+
+const CellContent = ({ cell }: { cell: Cell }) => (
+  <>
+    <AlignmentMark grade={cell.grade} distance={cell.distance} />
+    <Typography
+      variant="body2"
+      title={cell.words}
+      color={cell.grade === 'missing' ? 'textSecondary' : 'textPrimary'}
+      sx={clamp2}
+    >
+      {cell.words}
+      {!cell.held && (
+        <Box component="span" sx={{ color: 'error.main', fontWeight: 700 }}>
+          {' '}
+          · must broken
+        </Box>
+      )}
+    </Typography>
+  </>
+)
+
+const heightOf = (line: Line | undefined): number => (line?.kind === 'group' ? GROUP_HEIGHT : ROW_HEIGHT)
+
+export interface CellRef {
+  readonly body: string
+  readonly dimension: string
+}
+
+/** Targets by bodies. Only what is in view is rendered; the head and the first column stay in sight. */
+export const Matrix = ({
+  concordance,
+  arranged: { lines, columns },
+  selected,
+  onSelect,
+  onFold,
+}: {
+  concordance: Concordance
+  arranged: Arranged
+  selected: CellRef | undefined
+  onSelect: (cell: CellRef) => void
+  onFold: (group: Extract<Line, { kind: 'group' }>['id']) => void
+}) => {
+  const scroller = useRef<HTMLDivElement>(null)
+  const [active, setActive] = useState({ line: 1, column: 0 })
+  const rows = useVirtualizer({
+    count: lines.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: i => heightOf(lines[i]),
+    getItemKey: i => {
+      const line = lines[i]
+      return line?.kind === 'group' ? `group ${line.id}` : (line?.row.dimension ?? i)
+    },
+    scrollMargin: HEAD_HEIGHT,
+    scrollPaddingStart: HEAD_HEIGHT,
+    overscan: 4,
+    initialRect: ASSUMED,
+  })
+  const room = (rows.scrollRect?.width ?? ASSUMED.width) - FIRST_WIDTH
+  const width = Math.min(
+    MOST_COLUMN_WIDTH,
+    Math.max(LEAST_COLUMN_WIDTH, Math.floor(room / Math.max(1, columns.length)) - 1),
+  )
+  const across = useVirtualizer({
+    horizontal: true,
+    count: columns.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => width,
+    getItemKey: i => `${columns[i]?.column.id ?? i} ${width}`,
+    scrollPaddingStart: FIRST_WIDTH,
+    overscan: 2,
+    initialRect: ASSUMED,
+  })
+  const totalWidth = FIRST_WIDTH + columns.length * width
+  const totalHeight = HEAD_HEIGHT + lines.reduce((sum, l) => sum + heightOf(l), 0)
+  const columnsInView = across.getVirtualItems()
+
+  const move = (event: KeyboardEvent) => {
+    const step = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }[event.key]
+    if (event.target !== scroller.current) return
+    if (event.key === 'Enter') {
+      const line = lines[active.line]
+      const column = columns[active.column]
+      if (line?.kind === 'target' && column) onSelect({ body: column.column.id, dimension: line.row.dimension })
+      return
+    }
+    if (!step) return
+    event.preventDefault()
+    const [down = 0, right = 0] = step
+    let line = active.line + down
+    while (lines[line]?.kind === 'group') line += down
+    if (!lines[line]) line = active.line
+    const column = Math.max(0, Math.min(columns.length - 1, active.column + right))
+    setActive({ line, column })
+    rows.scrollToIndex(line)
+    across.scrollToIndex(column)
+  }
+
+  return (
+    <Scroller
+      ref={scroller}
+      role="grid"
+      tabIndex={0}
+      aria-label={`${concordance.standard.name} on ${columns.length} bodies`}
+      aria-rowcount={lines.length + 1}
+      aria-colcount={columns.length + 1}
+      aria-activedescendant={`cell-${active.line}-${active.column}`}
+      onKeyDown={move}
+    >
+      <div
+        role="presentation"
+        style={{ position: 'relative', width: totalWidth, height: totalHeight, minWidth: '100%' }}
+      >
+        <Box
+          role="row"
+          aria-rowindex={1}
+          sx={{
+            position: 'sticky',
+            top: 0,
+            height: HEAD_HEIGHT,
+            zIndex: 2,
+            bgcolor: 'background.paper',
+            borderBottom: 2,
+            borderColor: 'text.primary',
+          }}
+        >
+          <Sticky role="columnheader" aria-colindex={1}>
+            <Typography variant="h3" component="div">
+              Target
+            </Typography>
+          </Sticky>
+          {columnsInView.map(c => {
+            const entry = columns[c.index]
+            return (
+              entry && (
+                <ColumnHead
+                  key={entry.column.id}
+                  column={entry.column}
+                  musts={concordance.summary.musts}
+                  left={FIRST_WIDTH + c.index * width}
+                  width={width}
+                  position={c.index + 2}
+                />
+              )
+            )
+          })}
+        </Box>
+        {rows.getVirtualItems().map(r => {
+          const line = lines[r.index]
+          if (!line) return null
+          if (line.kind === 'group')
+            return (
+              <Line1 key={r.key} role="row" aria-rowindex={r.index + 2} style={{ top: r.start, height: GROUP_HEIGHT }}>
+                <Box
+                  role="rowheader"
+                  aria-colspan={columns.length + 1}
+                  sx={{
+                    position: 'sticky',
+                    left: 0,
+                    width: FIRST_WIDTH,
+                    height: '100%',
+                    pl: 2.5,
+                    bgcolor: 'background.paper',
+                    zIndex: 1,
+                  }}
+                >
+                  <Fold type="button" aria-expanded={!line.folded} onClick={() => onFold(line.id)}>
+                    <span aria-hidden>{line.folded ? '▸' : '▾'}</span>
+                    <Eyebrow component="span">{line.label}</Eyebrow>
+                    {line.folded && <Typography variant="value">{line.targets}</Typography>}
+                  </Fold>
+                </Box>
+              </Line1>
+            )
+          return (
+            <Line1 key={r.key} role="row" aria-rowindex={r.index + 2} style={{ top: r.start, height: ROW_HEIGHT }}>
+              <Sticky role="rowheader" aria-colindex={1}>
+                <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1, minWidth: 0 }}>
+                  <Typography sx={{ fontWeight: 650, lineHeight: 1.25 }} noWrap title={line.row.label}>
+                    {line.row.label}
+                  </Typography>
+                  <WeightBadge weight={line.row.weight} />
+                </Box>
+                <Typography variant="value" color="textSecondary" noWrap title={line.row.wanted}>
+                  {line.row.wanted}
+                </Typography>
+              </Sticky>
+              {columnsInView.map(c => {
+                const entry = columns[c.index]
+                const cell = entry && concordance.cells[line.index]?.[entry.index]
+                if (!entry || !cell) return null
+                const isSelected = selected?.body === entry.column.id && selected.dimension === line.row.dimension
+                return (
+                  <CellBox
+                    key={entry.column.id}
+                    id={`cell-${r.index}-${c.index}`}
+                    role="gridcell"
+                    aria-colindex={c.index + 2}
+                    aria-selected={isSelected}
+                    data-active={active.line === r.index && active.column === c.index}
+                    style={{ left: FIRST_WIDTH + c.index * width, width }}
+                    onClick={() => {
+                      setActive({ line: r.index, column: c.index })
+                      onSelect({ body: entry.column.id, dimension: line.row.dimension })
+                    }}
+                  >
+                    <CellContent cell={cell} />
+                  </CellBox>
+                )
+              })}
+            </Line1>
+          )
+        })}
+      </div>
+    </Scroller>
+  )
+}

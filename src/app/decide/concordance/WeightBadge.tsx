@@ -1,0 +1,15 @@
+'use client'
+
+import { Typography } from '@mui/material'
+import type { Weight } from '@/core/standards'
+
+/** How much a target counts, in one word; only a must stands out. */
+export const WeightBadge = ({ weight }: { weight: Weight }) => (
+  <Typography
+    variant="value"
+    color={weight === 'must' ? 'textPrimary' : 'textSecondary'}
+    sx={{ fontWeight: weight === 'must' ? 700 : 400, fontSize: '0.78rem' }}
+  >
+    {weight}
+  </Typography>
+)

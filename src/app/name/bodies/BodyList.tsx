@@ -1,0 +1,61 @@
+'use client'
+
+import { Box, Typography } from '@mui/material'
+import { styled } from '@mui/material/styles'
+import NextLink from 'next/link'
+import { useSearchParams } from 'next/navigation'
+import type { BodySummary } from '@/server/bodies'
+import { linkTo } from '@/ui/address'
+import { FileImport } from '@/ui/FileImport'
+import { Page } from '@/ui/pieces'
+
+const Item = styled(NextLink)(({ theme }) => ({
+  display: 'grid',
+  gridTemplateColumns: 'minmax(160px, 220px) 1fr auto',
+  gap: theme.spacing(0.5, 3),
+  alignItems: 'baseline',
+  padding: theme.spacing(2, 1),
+  borderBottom: `1px solid ${theme.vars?.palette.divider}`,
+  color: 'inherit',
+  textDecoration: 'none',
+  '&:hover': { background: theme.vars?.palette.own.marigold.wash },
+  [theme.breakpoints.down('sm')]: { gridTemplateColumns: '1fr' },
+}))
+
+const FINDER = { optical: 'optical finder', electronic: 'electronic finder', 'screen-only': 'screen only' } as const
+
+/** Every body the team has a profile of. */
+export const BodyList = ({ bodies }: { bodies: readonly BodySummary[] }) => {
+  const params = useSearchParams()
+  return (
+    <Page>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', justifyContent: 'space-between', gap: 2, mb: 2 }}>
+        <Typography variant="h1">Bodies</Typography>
+        <FileImport kind="bodies" label="Add bodies from files" />
+      </Box>
+      {bodies.length === 0 && <Typography>No body yet. Add a profile from a file to begin.</Typography>}
+      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, borderTop: 1, borderColor: 'divider' }}>
+        {bodies.map(b => (
+          <li key={b.id}>
+            <Item href={linkTo(`/name/bodies/${b.id}`, params)}>
+              <span>
+                <Typography variant="h2" component="span" sx={{ display: 'block' }}>
+                  {b.model}
+                </Typography>
+                <Typography color="textSecondary" component="span">
+                  {b.maker}
+                </Typography>
+              </span>
+              <Typography component="span">{b.about}</Typography>
+              <Typography variant="value" color="textSecondary" component="span">
+                {b.settings} settings · {FINDER[b.viewfinder]}
+                <br />
+                {b.units.length === 0 ? 'no unit' : b.units.map(u => u.tag).join(', ')}
+              </Typography>
+            </Item>
+          </li>
+        ))}
+      </Box>
+    </Page>
+  )
+}

@@ -1,0 +1,158 @@
+'use client'
+
+import { Box, TextField, Typography } from '@mui/material'
+import { useSearchParams } from 'next/navigation'
+import { type ReactNode, useState } from 'react'
+import type { Body } from '@/core/bodies'
+import { bodyCautions } from '@/core/cautions/cautions'
+import { dimension, findDimension } from '@/core/vocabulary/dimensions'
+import { PLACES } from '@/core/vocabulary/places'
+import { linkTo } from '@/ui/address'
+import { CoverageDrawing } from '@/ui/CoverageDrawing'
+import { CautionNote, Facts, Page } from '@/ui/pieces'
+import { Schematic } from '@/ui/Schematic'
+import { LinkButton } from '@/ui/Shell'
+import { MenuTree } from './MenuTree'
+
+const FINDER = { optical: 'optical', electronic: 'electronic', 'screen-only': 'none, screen only' } as const
+
+interface UnitFacts {
+  readonly id: string
+  readonly tag: string
+  readonly serial: string
+  readonly firmware: string
+}
+
+const Section = ({ title, children }: { title: string; children: ReactNode }) => (
+  <Box component="section" sx={{ mt: 5 }}>
+    <Typography variant="h2" sx={{ mb: 1.5 }}>
+      {title}
+    </Typography>
+    {children}
+  </Box>
+)
+
+const functionWords = (id: string): string => (id === 'menu' ? 'menu settings' : (findDimension(id)?.label ?? id))
+
+/** The profile of one body: what it is, its controls, its menus in its own words with their meaning, its rules. */
+export const BodyView = ({ body, units }: { body: Body; units: readonly UnitFacts[] }) => {
+  const params = useSearchParams()
+  const [filter, setFilter] = useState('')
+  const controlLabel = (id: string) => body.controls.find(c => c.id === id)?.label ?? id
+  const { sensor, coverage } = body
+  return (
+    <Page>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', justifyContent: 'space-between', gap: 2 }}>
+        <Box>
+          <Typography color="textSecondary">{body.maker}</Typography>
+          <Typography variant="h1">{body.model}</Typography>
+          {body.about && <Typography sx={{ mt: 1, maxWidth: 640 }}>{body.about}</Typography>}
+        </Box>
+        <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
+          <LinkButton href={linkTo(`/set/cards/${body.id}`, params)} variant="contained">
+            Open the card
+          </LinkButton>
+        </Box>
+      </Box>
+
+      <Section title="Mind">
+        <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' }, gap: 2 }}>
+          {bodyCautions(body).map(c => (
+            <CautionNote key={c.id} caution={c} />
+          ))}
+        </Box>
+      </Section>
+
+      <Section title="Controls">
+        <Schematic controls={body.controls} />
+        <Box
+          component="ol"
+          sx={{
+            mt: 2,
+            pl: 3,
+            columnGap: 4,
+            display: 'grid',
+            gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' },
+            rowGap: 1,
+          }}
+        >
+          {body.controls.map(c => (
+            <li key={c.id}>
+              <Typography sx={{ fontWeight: 650 }}>{c.label}</Typography>
+              <Typography variant="body2" color="textSecondary">
+                {PLACES[c.place].label}, {c.holdable ? 'can be held' : 'cannot be held'}. Accepts{' '}
+                {c.functions.map(f => functionWords(f).toLowerCase()).join(', ')}.
+              </Typography>
+            </li>
+          ))}
+        </Box>
+      </Section>
+
+      <Section title="What it is">
+        <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '1fr 340px' }, gap: 4 }}>
+          <Facts
+            facts={[
+              { name: 'firmware', value: `${body.firmware.from} to ${body.firmware.to}` },
+              {
+                name: 'sensor',
+                value: `${sensor.widthMm} × ${sensor.heightMm} mm, ${((sensor.pixelsWide * sensor.pixelsHigh) / 1e6).toFixed(1)} megapixels`,
+              },
+              { name: 'finder', value: FINDER[body.viewfinder] },
+              {
+                name: 'frame rates',
+                value: body.frameRates
+                  .map(
+                    r =>
+                      `${r.label}: ${r.framesPerSecond}/s${r.focusBetweenFrames ? '' : ', focus only for the first'}`,
+                  )
+                  .join('; '),
+              },
+              {
+                name: 'memory',
+                value:
+                  body.slots.names.length === 0
+                    ? 'none'
+                    : `${body.slots.names.join(', ')}; ${body.slots.stores === 'everything' ? 'stores everything' : `stores ${body.slots.stores.length} settings`}`,
+              },
+              ...units.map(u => ({ name: u.tag, value: `serial ${u.serial}, firmware ${u.firmware}` })),
+              ...body.fixed.map(f => ({
+                name: Object.keys(f.means)
+                  .map(id => dimension(id).label.toLowerCase())
+                  .join(', '),
+                value: f.words,
+              })),
+            ]}
+          />
+          <Box>
+            <CoverageDrawing sensor={sensor} coverage={coverage} />
+            <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
+              {coverage.columns} × {coverage.rows} points; larger ones see finer. {coverage.note}
+            </Typography>
+          </Box>
+        </Box>
+      </Section>
+
+      <Section title="Menus">
+        <TextField
+          label="Find a setting, an option or a meaning"
+          value={filter}
+          onChange={e => setFilter(e.target.value)}
+          fullWidth
+          sx={{ mb: 2, maxWidth: 480 }}
+        />
+        <MenuTree body={body} filter={filter} controlLabel={controlLabel} />
+      </Section>
+
+      <Section title="Rules">
+        {body.rules.length === 0 && <Typography>No setting binds another.</Typography>}
+        <Box component="ul" sx={{ pl: 2.5, m: 0, columns: { md: 2 }, columnGap: 4 }}>
+          {[...new Set(body.rules.map(r => r.words))].map(words => (
+            <Typography key={words} component="li" sx={{ mb: 0.75, breakInside: 'avoid' }}>
+              {words}
+            </Typography>
+          ))}
+        </Box>
+      </Section>
+    </Page>
+  )
+}

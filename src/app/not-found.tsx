@@ -1,0 +1,5 @@
+import { NothingHere } from './NothingHere'
+
+export default function NotFound() {
+  return <NothingHere />
+}

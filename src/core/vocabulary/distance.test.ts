@@ -1,0 +1,171 @@
+import { describe, expect, it } from 'vitest'
+import { DIMENSIONS, dimension } from './dimensions'
+import {
+  areaDistance,
+  areaSetDistance,
+  assignDistance,
+  choiceDistance,
+  distance,
+  positionDistance,
+  rangeDistance,
+  ratioDistance,
+  scaleDistance,
+  sizeDistance,
+} from './distance'
+import { gradeOf } from './grade'
+import { PLACE_IDS, placeDistance } from './places'
+import { RELATIVES } from './relatives'
+import type { Area } from './values'
+
+describe('amounts', () => {
+  it('counts a factor of two as half way to another behaviour, a factor of four as another one', () => {
+    expect(ratioDistance(1.2, 2.4)).toBeCloseTo(0.5, 12)
+    expect(ratioDistance(1.2, 0.6)).toBeCloseTo(0.5, 12)
+    expect(ratioDistance(1, 4)).toBe(1)
+    expect(ratioDistance(1, 40)).toBe(1)
+  })
+
+  it('takes zero, never and always as names, not as amounts', () => {
+    for (const named of [0, 'never', 'always'] as const) {
+      expect(ratioDistance(named, named)).toBe(0)
+      expect(ratioDistance(named, 0.001)).toBe(1)
+      expect(ratioDistance(4.5, named)).toBe(1)
+    }
+    expect(ratioDistance('never', 'always')).toBe(1)
+  })
+
+  it('compares exposure in stops: two stops are a factor of four in light', () => {
+    // f/2.8 to f/5.6 is two stops: common practice, no published source.
+    const bias = dimension('meter.bias')
+    expect(distance(bias, 0, -1)).toBe(0.5)
+    expect(distance(bias, 0, 2)).toBe(1)
+    expect(distance(bias, 0, 2)).toBeCloseTo(ratioDistance(1, (5.6 / 2.8) ** 2), 12)
+  })
+})
+
+describe('scales and choices', () => {
+  it('counts the steps between', () => {
+    expect(scaleDistance(['off', 'low', 'mid', 'high'], 'off', 'mid')).toBeCloseTo(2 / 3, 12)
+    expect(() => scaleDistance(['a', 'b'], 'a', 'c')).toThrow('not on the scale a, b: c')
+  })
+
+  it('puts automatic switching half way between single and continuous', () => {
+    expect(choiceDistance('mode.drive', 'single', 'automatic')).toBe(0.5)
+    expect(choiceDistance('mode.drive', 'automatic', 'continuous')).toBe(0.5)
+    expect(choiceDistance('mode.drive', 'single', 'continuous')).toBe(1)
+  })
+
+  it('names near relatives only among values that exist, with a reason', () => {
+    for (const [id, relatives] of Object.entries(RELATIVES)) {
+      const d = dimension(id)
+      for (const r of relatives) {
+        expect(d.kind === 'choice' && [r.a, r.b].every(x => d.values.includes(x))).toBe(true)
+        expect(r.because.length).toBeGreaterThan(10)
+      }
+    }
+  })
+})
+
+describe('areas', () => {
+  const block: Area = { pattern: 'block', width: 0.15, height: 0.16 }
+
+  it('compares by what they cover and who chooses, not by name', () => {
+    expect(areaDistance(block, { pattern: 'cross', width: 0.16, height: 0.15 })).toBeCloseTo(0, 12)
+    expect(areaDistance(block, { ...block, chooser: 'camera' })).toBeCloseTo(0.3, 12)
+    expect(areaDistance(block, { ...block, follow: 'automatic' })).toBeCloseTo(0.25, 12)
+    expect(areaDistance(block, { ...block, pattern: 'zone' })).toBeCloseTo(0.3, 12)
+  })
+
+  it('counts sixteen times the share of the frame as another size', () => {
+    expect(sizeDistance({ width: 0.1, height: 0.1 }, { width: 0.4, height: 0.4 })).toBeCloseTo(1, 12)
+    expect(sizeDistance({ width: 0.1, height: 0.1 }, { width: 0.2, height: 0.2 })).toBeCloseTo(0.5, 12)
+  })
+
+  it('puts a pinpoint, about half a normal point, nearer than a block', () => {
+    // Common practice, no published source: a pinpoint area is about half the size of a normal single point.
+    const point: Area = { pattern: 'point', width: 0.05, height: 0.05 }
+    const pinpoint: Area = { pattern: 'pinpoint', width: 0.05, height: 0.025 }
+    expect(areaDistance(point, pinpoint)).toBeCloseTo((0.45 * Math.log(2)) / Math.log(16), 12)
+    expect(areaDistance(point, pinpoint)).toBeLessThan(areaDistance(point, block))
+  })
+
+  it('compares lists by the share of members they have in common', () => {
+    const zone: Area = { pattern: 'zone', width: 0.35, height: 0.4 }
+    const renamed: Area = { pattern: 'group', width: 0.35, height: 0.4, chooser: 'camera' }
+    const dot: Area = { pattern: 'pinpoint', width: 0.02, height: 0.02 }
+    expect(areaSetDistance([block, zone], [renamed, block])).toBe(0)
+    expect(areaSetDistance([block, zone], [block, zone, dot])).toBeCloseTo(1 / 3, 12)
+    expect(areaSetDistance([block], [dot])).toBe(1)
+  })
+
+  it('matches as many members as possible, whatever their order', () => {
+    const a: Area = { pattern: 'block', width: 0.2, height: 0.2 }
+    const b: Area = { pattern: 'block', width: 0.3, height: 0.3 }
+    const between: Area = { pattern: 'block', width: 0.27, height: 0.27 }
+    const wide: Area = { pattern: 'block', width: 0.55, height: 0.55 }
+    expect(areaSetDistance([b, a], [between, wide])).toBe(areaSetDistance([a, b], [wide, between]))
+  })
+})
+
+describe('places of the hand', () => {
+  it('asks little for a neighbour of the same finger and much for leaving the grip', () => {
+    expect(placeDistance('thumb-upper-right', 'thumb-upper-right')).toBe(0)
+    expect(placeDistance('thumb-upper-right', 'thumb-centre')).toBe(0.2)
+    expect(placeDistance('thumb-upper-right', 'ring-finger-front')).toBe(0.5)
+    expect(placeDistance('thumb-upper-right', 'left-hand')).toBe(0.8)
+  })
+
+  it('takes neighbours both ways', () => {
+    for (const a of PLACE_IDS)
+      for (const b of PLACE_IDS) expect(placeDistance(a, b) === 0.2).toBe(placeDistance(b, a) === 0.2)
+  })
+
+  it('averages in the area and the subject bound to a control', () => {
+    const area: Area = { pattern: 'full', width: 0.9, height: 0.9 }
+    const wanted = { place: 'thumb-centre', area, subject: { class: 'people', detail: 'eye' } } as const
+    expect(assignDistance(wanted, wanted)).toBe(0)
+    expect(assignDistance(wanted, { place: 'thumb-centre' })).toBeCloseTo(2 / 3, 12)
+    expect(assignDistance(wanted, { ...wanted, subject: { class: 'people', detail: 'face' } })).toBeCloseTo(1 / 18, 12)
+  })
+})
+
+describe('search ranges', () => {
+  it('counts what is cut off whole and what is searched needlessly half, in dioptres', () => {
+    const far = { nearMetres: 3, farMetres: 'infinity' } as const
+    expect(rangeDistance(far, far)).toBe(0)
+    expect(rangeDistance(far, { nearMetres: 1.5, farMetres: 'infinity' })).toBeCloseTo(0.25, 12)
+    expect(rangeDistance(far, { nearMetres: 6, farMetres: 'infinity' })).toBeCloseTo(0.5, 12)
+    expect(rangeDistance(far, { nearMetres: 0.28, farMetres: 0.5 })).toBe(1)
+  })
+
+  it('sees what the limiter of a tele zoom saves', () => {
+    // Common practice, no published source: the limiter moves the nearest focus from 0.96 m to 3 m.
+    const off = rangeDistance({ nearMetres: 3, farMetres: 'infinity' }, { nearMetres: 0.96, farMetres: 'infinity' })
+    expect(off).toBeCloseTo((1 - 0.96 / 3) / 2, 12)
+  })
+})
+
+it('compares resting places in the frame and the control that calls them back', () => {
+  expect(positionDistance({ x: 0.5, y: 0.5 }, { x: 0.5, y: 0.5 })).toBe(0)
+  expect(positionDistance({ x: 0.5, y: 0.5 }, { x: 0.5, y: 0.25 })).toBe(0.5)
+  expect(positionDistance({ x: 0.5, y: 0.5, recall: 'thumb-lower' }, { x: 0.5, y: 0.5 })).toBe(0.5)
+})
+
+it('grades at the limits people were told', () => {
+  expect([0, 0.05, 0.051, 0.25, 0.26, 0.6, 0.61, 1].map(gradeOf)).toEqual([
+    'same',
+    'same',
+    'near',
+    'near',
+    'stand-in',
+    'stand-in',
+    'different',
+    'different',
+  ])
+})
+
+it('has every dimension once, each with a plain meaning', () => {
+  expect(new Set(DIMENSIONS.map(d => d.id)).size).toBe(DIMENSIONS.length)
+  expect(new Set(DIMENSIONS.map(d => d.label)).size).toBe(DIMENSIONS.length)
+  for (const d of DIMENSIONS) expect(d.about.length, d.id).toBeGreaterThan(10)
+})

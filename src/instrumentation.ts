@@ -1,0 +1,6 @@
+/** Opens and migrates the database when the server starts, so that the first visitor does not wait for it. */
+export const register = async (): Promise<void> => {
+  if (process.env['NEXT_RUNTIME'] !== 'nodejs') return
+  const { database } = await import('./server/database')
+  await database()
+}

@@ -1,0 +1,154 @@
+'use client'
+
+import { Box, Button, IconButton, Typography } from '@mui/material'
+import { styled, useColorScheme } from '@mui/material/styles'
+import NextLink from 'next/link'
+import { usePathname, useSearchParams } from 'next/navigation'
+import type { ReactNode } from 'react'
+import { linkTo } from './address'
+import { type BodyChoice, InHandBar, type StandardChoice } from './InHandBar'
+import { GlobalKeys } from './keys'
+import { PeopleProvider, type Person } from './people'
+import { PersonMenu } from './PersonMenu'
+import { STAGES } from './stages'
+
+const Ribbon = styled('header')(({ theme }) => ({
+  display: 'flex',
+  alignItems: 'center',
+  gap: theme.spacing(2),
+  minHeight: 56,
+  padding: theme.spacing(0, 2.5),
+  background: theme.vars?.palette.own.ribbon.main,
+  color: theme.vars?.palette.own.ribbon.text,
+  [theme.breakpoints.down('sm')]: { padding: theme.spacing(0, 1), gap: theme.spacing(0.5) },
+}))
+
+const StageLink = styled(NextLink)(({ theme }) => ({
+  display: 'inline-flex',
+  alignItems: 'center',
+  minHeight: 44,
+  padding: theme.spacing(0, 1.75),
+  borderRadius: theme.shape.borderRadius,
+  color: theme.vars?.palette.own.ribbon.quiet,
+  textDecoration: 'none',
+  fontWeight: 600,
+  '&:hover': { color: theme.vars?.palette.own.ribbon.text },
+  '&[aria-current]': { background: theme.vars?.palette.own.marigold.main, color: theme.vars?.palette.own.marigold.ink },
+  [theme.breakpoints.down('sm')]: { padding: theme.spacing(0, 1.25) },
+}))
+
+const SkipLink = styled('a')(({ theme }) => ({
+  position: 'absolute',
+  left: -9999,
+  '&:focus': {
+    left: theme.spacing(1),
+    top: theme.spacing(1),
+    zIndex: theme.zIndex.tooltip,
+    padding: theme.spacing(1, 2),
+    background: theme.vars?.palette.own.marigold.main,
+    color: theme.vars?.palette.own.marigold.ink,
+  },
+}))
+
+const Home = styled(NextLink)({
+  display: 'flex',
+  alignItems: 'center',
+  gap: 10,
+  color: 'inherit',
+  textDecoration: 'none',
+  minHeight: 44,
+})
+
+const Logo = () => (
+  <svg width="30" height="18" viewBox="0 0 30 18" aria-hidden>
+    <line
+      x1="3"
+      x2="19"
+      y1="5"
+      y2="5"
+      stroke="var(--mui-palette-own-marigold-main)"
+      strokeWidth="4"
+      strokeLinecap="round"
+    />
+    <line x1="9" x2="25" y1="13" y2="13" stroke="currentColor" strokeWidth="4" strokeLinecap="round" />
+  </svg>
+)
+
+const ThemeSwitch = () => {
+  const { mode, systemMode, setMode } = useColorScheme()
+  const isNight = (mode === 'system' ? systemMode : mode) === 'dark'
+  const label = isNight ? 'Day theme' : 'Night theme'
+  return (
+    <IconButton color="inherit" aria-label={label} title={label} onClick={() => setMode(isNight ? 'light' : 'dark')}>
+      <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden>
+        <circle cx="10" cy="10" r="7" fill="none" stroke="currentColor" strokeWidth="2" />
+        <path d="M10 3a7 7 0 0 1 0 14z" fill="currentColor" />
+      </svg>
+    </IconButton>
+  )
+}
+
+/** The frame of every view: the ribbon of stages, what is in hand, and the view itself. */
+export const Shell = ({
+  standards,
+  bodies,
+  people,
+  children,
+}: {
+  standards: readonly StandardChoice[]
+  bodies: readonly BodyChoice[]
+  people: readonly Person[]
+  children: ReactNode
+}) => {
+  const pathname = usePathname()
+  const params = useSearchParams()
+  const stage = STAGES.find(s => s.views.some(v => pathname.startsWith(v.path)))
+  return (
+    <PeopleProvider people={people}>
+      <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: '100dvh' }}>
+        <SkipLink href="#view">Skip to the view</SkipLink>
+        <Ribbon className="no-print">
+          <Home href={linkTo('/', params)} aria-label="Coherion">
+            <Logo />
+            <Typography variant="h2" component="span" sx={{ display: { xs: 'none', sm: 'inline' } }}>
+              Coherion
+            </Typography>
+          </Home>
+          <Box component="nav" aria-label="Stages" sx={{ display: 'flex', gap: 0.5, flex: 1 }}>
+            {STAGES.map(s => (
+              <StageLink
+                key={s.key}
+                href={linkTo(s.views[0]?.path ?? '/', params)}
+                aria-current={s === stage ? 'page' : undefined}
+              >
+                {s.label}
+              </StageLink>
+            ))}
+          </Box>
+          <PersonMenu />
+          <ThemeSwitch />
+        </Ribbon>
+        {standards.length > 0 && bodies.length > 0 && stage && <InHandBar standards={standards} bodies={bodies} />}
+        <Box component="main" id="view" tabIndex={-1} sx={{ flex: 1, minWidth: 0, outline: 'none' }}>
+          {children}
+        </Box>
+        <GlobalKeys pathname={pathname} />
+      </Box>
+    </PeopleProvider>
+  )
+}
+
+/** A button that leads to another view. */
+export const LinkButton = ({
+  href,
+  children,
+  variant = 'outlined',
+}: {
+  href: string
+  children: ReactNode
+  variant?: 'outlined' | 'contained'
+}) => (
+  <Button component={NextLink} href={href} variant={variant}>
+    {children}
+  </Button>
+)

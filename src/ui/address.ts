@@ -1,0 +1,37 @@
+'use client'
+
+import { usePathname, useSearchParams } from 'next/navigation'
+import { useCallback } from 'react'
+
+/** The names of what the address keeps from view to view. */
+const KEPT = ['standard', 'bodies'] as const
+
+/** A link to another view with the same standard and bodies in hand. */
+export const linkTo = (path: string, current: URLSearchParams, more: Readonly<Record<string, string>> = {}): string => {
+  const next = new URLSearchParams(more)
+  for (const name of KEPT) {
+    const value = current.get(name)
+    if (value !== null && !next.has(name)) next.set(name, value)
+  }
+  const query = next.toString()
+  return query ? `${path}?${query}` : path
+}
+
+/** What the address says, and how to change it without leaving the view or asking the server. */
+export const useAddress = () => {
+  const pathname = usePathname()
+  const params = useSearchParams()
+  const set = useCallback(
+    (changes: Readonly<Record<string, string | undefined>>) => {
+      const next = new URLSearchParams(window.location.search)
+      for (const [name, value] of Object.entries(changes)) {
+        if (value === undefined) next.delete(name)
+        else next.set(name, value)
+      }
+      const query = next.toString()
+      window.history.replaceState(null, '', query ? `${pathname}?${query}` : pathname)
+    },
+    [pathname],
+  )
+  return { params, set }
+}

@@ -1,0 +1,79 @@
+'use client'
+
+import { Box, Typography } from '@mui/material'
+import { styled } from '@mui/material/styles'
+import type { ReactNode } from 'react'
+import type { Caution } from '@/core/cautions/cautions'
+
+/** Small pieces that every view is made of. */
+
+/** A small label in capitals above something. */
+export const Eyebrow = ({
+  children,
+  component = 'div',
+}: {
+  children: ReactNode
+  component?: 'div' | 'h2' | 'h3' | 'span'
+}) => (
+  <Typography variant="eyebrow" component={component} sx={{ color: 'own.label', textTransform: 'uppercase', m: 0 }}>
+    {children}
+  </Typography>
+)
+
+/** The page of a view that scrolls as a whole. */
+export const Page = styled('div')(({ theme }) => ({
+  maxWidth: 1240,
+  margin: '0 auto',
+  padding: theme.spacing(3, 2.5, 6),
+  [theme.breakpoints.down('sm')]: { padding: theme.spacing(2, 2, 5) },
+}))
+
+const FactList = styled('dl')(({ theme }) => ({
+  display: 'grid',
+  gridTemplateColumns: 'minmax(84px, max-content) 1fr',
+  gap: theme.spacing(0.75, 2),
+  margin: theme.spacing(1.5, 0),
+  '& dt': { color: theme.vars?.palette.text.secondary },
+  '& dd': { margin: 0, ...theme.typography.value, overflowWrap: 'anywhere' },
+}))
+
+export interface Fact {
+  readonly name: string
+  readonly value: ReactNode
+}
+
+/** Facts as name and value. */
+export const Facts = ({ facts }: { facts: readonly Fact[] }) => (
+  <FactList>
+    {facts.map(f => (
+      <Box key={f.name} sx={{ display: 'contents' }}>
+        <Typography component="dt" variant="body2">
+          {f.name}
+        </Typography>
+        <dd>{f.value}</dd>
+      </Box>
+    ))}
+  </FactList>
+)
+
+/** Where something is in the menus: tab › page › row. */
+export const MenuPath = ({ path }: { path: readonly [string, string, number] }) => (
+  <Typography variant="value" component="span" color="textSecondary">
+    {path[0]} › {path[1]} › row {path[2]}
+  </Typography>
+)
+
+const Note = styled('div')(({ theme }) => ({
+  borderLeft: `3px solid ${theme.vars?.palette.own.marigold.main}`,
+  paddingLeft: theme.spacing(1.5),
+}))
+
+/** A caution: short, calm, never hidden. */
+export const CautionNote = ({ caution }: { caution: Caution }) => (
+  <Note role="note">
+    <Typography variant="body2" sx={{ fontWeight: 700 }}>
+      {caution.title}
+    </Typography>
+    <Typography variant="body2">{caution.words}</Typography>
+  </Note>
+)

@@ -1,0 +1,12 @@
+/** The practitioners' own order. A stage is shown once it has a view. */
+export interface Stage {
+  readonly key: string
+  readonly label: string
+  readonly views: readonly { readonly label: string; readonly path: string }[]
+}
+
+export const STAGES: readonly Stage[] = [
+  { key: 'n', label: 'Name', views: [{ label: 'Bodies', path: '/name/bodies' }] },
+  { key: 'd', label: 'Decide', views: [{ label: 'Concordance', path: '/decide/concordance' }] },
+  { key: 's', label: 'Set', views: [{ label: 'Cards', path: '/set/cards' }] },
+]

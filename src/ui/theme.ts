@@ -1,0 +1,128 @@
+'use client'
+
+import { createTheme } from '@mui/material/styles'
+import type { Grade } from '@/core/vocabulary/grade'
+
+/** The one theme: every colour, size and typeface of the interface is named here. */
+
+type GradeColours = Record<Grade, string>
+
+interface Own {
+  /** The alignment mark and everything that grades. */
+  grade: GradeColours
+  /** The ribbon across the top. */
+  ribbon: { main: string; text: string; quiet: string }
+  /** Where you are. */
+  marigold: { main: string; ink: string; wash: string }
+  /** Group heads and small labels. */
+  label: string
+  /** Lines of drawings. */
+  line: string
+}
+
+declare module '@mui/material/styles' {
+  interface Palette {
+    own: Own
+  }
+  interface PaletteOptions {
+    own: Own
+  }
+  interface TypographyVariants {
+    value: React.CSSProperties
+    eyebrow: React.CSSProperties
+    figure: React.CSSProperties
+  }
+  interface TypographyVariantsOptions {
+    value?: React.CSSProperties
+    eyebrow?: React.CSSProperties
+    figure?: React.CSSProperties
+  }
+}
+declare module '@mui/material/Typography' {
+  interface TypographyPropsVariantOverrides {
+    value: true
+    eyebrow: true
+    figure: true
+  }
+}
+
+const HEADING = '"Bricolage Grotesque Variable", system-ui, sans-serif'
+const TEXT = '"Atkinson Hyperlegible Next Variable", system-ui, sans-serif'
+const MONO = '"Atkinson Hyperlegible Mono Variable", ui-monospace, monospace'
+
+const heading = (size: string) => ({ fontFamily: HEADING, fontWeight: 650, fontSize: size, lineHeight: 1.2 })
+
+export const theme = createTheme({
+  cssVariables: { colorSchemeSelector: 'data-theme' },
+  colorSchemes: {
+    light: {
+      palette: {
+        primary: { main: '#20242a' },
+        secondary: { main: '#7a5600' },
+        error: { main: '#a8382b' },
+        warning: { main: '#8a5300' },
+        success: { main: '#0b6e66' },
+        background: { default: '#f6f3ec', paper: '#ffffff' },
+        text: { primary: '#20242a', secondary: '#565b64' },
+        divider: '#ddd7ca',
+        own: {
+          grade: { same: '#0b6e66', near: '#3f6aa8', 'stand-in': '#b06a00', different: '#a8382b', missing: '#8a8f98' },
+          ribbon: { main: '#20242a', text: '#f6f3ec', quiet: '#c9c5bb' },
+          marigold: { main: '#f2b84b', ink: '#20242a', wash: '#fdf3dd' },
+          label: '#7a5600',
+          line: '#565b64',
+        },
+      },
+    },
+    dark: {
+      palette: {
+        primary: { main: '#e6dac4' },
+        secondary: { main: '#d9a441' },
+        error: { main: '#e98b7d' },
+        warning: { main: '#dba04c' },
+        success: { main: '#5fbfb1' },
+        background: { default: '#16130f', paper: '#1d1914' },
+        text: { primary: '#e6dac4', secondary: '#b0a48f' },
+        divider: '#38322a',
+        own: {
+          grade: { same: '#5fbfb1', near: '#8fb0e2', 'stand-in': '#dba04c', different: '#e98b7d', missing: '#8f8a80' },
+          ribbon: { main: '#0d0b08', text: '#e6dac4', quiet: '#a89c87' },
+          marigold: { main: '#c7923a', ink: '#16130f', wash: '#2c2315' },
+          label: '#d9a441',
+          line: '#b0a48f',
+        },
+      },
+    },
+  },
+  shape: { borderRadius: 6 },
+  typography: {
+    fontFamily: TEXT,
+    fontSize: 15,
+    h1: heading('1.6rem'),
+    h2: heading('1.2rem'),
+    h3: heading('1rem'),
+    body1: { lineHeight: 1.45 },
+    body2: { lineHeight: 1.4 },
+    button: { textTransform: 'none', fontWeight: 600 },
+    value: { fontFamily: MONO, fontSize: '0.85rem', lineHeight: 1.4 },
+    eyebrow: { fontFamily: MONO, fontSize: '0.78rem', letterSpacing: '0.08em', fontWeight: 600, lineHeight: 1.4 },
+    figure: { fontFamily: MONO, fontSize: '1.15rem', fontWeight: 650, lineHeight: 1.3 },
+  },
+  components: {
+    MuiCssBaseline: {
+      styleOverrides: {
+        ':focus-visible': { outline: '3px solid var(--mui-palette-own-marigold-main)', outlineOffset: '2px' },
+        '@media (prefers-reduced-motion: reduce)': {
+          '*, *::before, *::after': { animationDuration: '0.01ms !important', transitionDuration: '0.01ms !important' },
+        },
+        '@media print': { '.no-print': { display: 'none !important' } },
+      },
+    },
+    MuiTypography: { defaultProps: { variantMapping: { value: 'span', eyebrow: 'span', figure: 'span' } } },
+    MuiButtonBase: { defaultProps: { disableRipple: true } },
+    MuiButton: { styleOverrides: { root: { minHeight: 40 } } },
+    MuiIconButton: { styleOverrides: { root: { minWidth: 44, minHeight: 44 } } },
+    MuiMenuItem: { styleOverrides: { root: { minHeight: 44 } } },
+    MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
+  },
+})
