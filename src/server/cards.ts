@@ -23,6 +23,8 @@ export interface StepView {
   readonly to: string
   readonly why: string
   readonly notes: readonly string[]
+  /** Cautions that belong to what this step sets. */
+  readonly cautions: readonly Caution[]
   readonly tick: { readonly by: string | null; readonly at: string } | undefined
 }
 
@@ -33,6 +35,7 @@ export interface CardView {
   readonly firmware: string
   readonly standard: { readonly id: string; readonly name: string; readonly version: number }
   readonly steps: readonly StepView[]
+  /** Cautions that belong to no step in particular. */
   readonly cautions: readonly Caution[]
   readonly agreement: number
   /** Targets this body cannot meet, so that nobody looks for them in its menus. */
@@ -105,11 +108,27 @@ const notesOf = ({ body, resolution }: Prepared, step: Step): readonly string[] 
   ]
 }
 
+/** Puts each caution with the first step that sets what it is about. */
+const placeCautions = ({ body, standard, resolution, steps }: Prepared) => {
+  const atStep = new Map<Step, Caution[]>()
+  const general: Caution[] = []
+  for (const caution of [...bodyCautions(body), ...standardCautions(effectiveTargets(standard))]) {
+    const delivering = resolution.outcomes
+      .filter(o => caution.dimensions.includes(o.target.dimension))
+      .flatMap(o => o.parts.flatMap(p => p.deliveries.map(d => d.setting)))
+    const step = steps.find(s => delivering.includes(s.setting))
+    if (step) atStep.set(step, [...(atStep.get(step) ?? []), caution])
+    else general.push(caution)
+  }
+  return { atStep, general }
+}
+
 /** The card of one body or unit: its steps in the body's own words, with the ticks so far. */
 export const readCard = async (standardId: string, bodyId: string, unitId: string | undefined): Promise<CardView> => {
   const prepared = await prepare(standardId, bodyId, unitId)
   const { body, standard, unit, siblings, resolution, steps, key } = prepared
   const ticks = new Map((await readTicks(await database(), key)).map(t => [t.step, t]))
+  const cautions = placeCautions(prepared)
   const optionLabel = (settingId: string, optionId: string) =>
     body.settings.find(s => s.id === settingId)?.options.find(o => o.id === optionId)?.label ?? optionId
   return {
@@ -131,11 +150,12 @@ export const readCard = async (standardId: string, bodyId: string, unitId: strin
           to: optionLabel(step.setting, step.to),
           why: whyOf(prepared, step),
           notes: notesOf(prepared, step),
+          cautions: cautions.atStep.get(step) ?? [],
           tick: tick && { by: tick.personName, at: tick.tickedAt },
         },
       ]
     }),
-    cautions: [...bodyCautions(body), ...standardCautions(effectiveTargets(standard))],
+    cautions: cautions.general,
     agreement: resolution.agreement,
     lacking: resolution.outcomes
       .filter(o => o.grade === 'missing' || o.grade === 'different')

@@ -4,7 +4,7 @@ import { SearchTooLargeError } from '@/core/bodies/search'
 import {
   ContradictoryBodyError,
   type FleetSummary,
-  outcomeWords,
+  cellWords,
   resolve,
   type Resolution,
   summarise,
@@ -41,7 +41,8 @@ export interface Row {
 }
 
 export interface Cell {
-  readonly words: string
+  readonly main: string
+  readonly sub: string
   readonly grade: Grade
   readonly distance: number
   /** False only for a must that is broken. */
@@ -139,7 +140,7 @@ export const readConcordance = async (
         const outcome = resolution.outcomes[row]
         if (!outcome) return []
         const held = outcome.target.weight !== 'must' || outcome.held
-        return [{ words: outcomeWords(body, outcome), grade: outcome.grade, distance: outcome.distance, held }]
+        return [{ ...cellWords(body, outcome), grade: outcome.grade, distance: outcome.distance, held }]
       }),
     ),
     summary: {

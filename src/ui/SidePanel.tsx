@@ -6,7 +6,7 @@ import { type ReactNode, useEffect } from 'react'
 
 const Aside = styled('aside')(({ theme }) => ({
   flex: 'none',
-  width: 340,
+  width: 324,
   overflowY: 'auto',
   borderLeft: `1px solid ${theme.vars?.palette.divider}`,
   padding: theme.spacing(2, 2.5),

@@ -97,7 +97,7 @@ export const theme = createTheme({
   shape: { borderRadius: 6 },
   typography: {
     fontFamily: TEXT,
-    fontSize: 15,
+    fontSize: 14,
     h1: heading('1.6rem'),
     h2: heading('1.2rem'),
     h3: heading('1rem'),

@@ -45,7 +45,9 @@ describe('shape', () => {
   })
 
   it('refuses another version of the format', () => {
-    expect(complaints({ ...body, format: 'coherion.body/2' })).toContain('"coherion.body/2" stands there; expected "coherion.body/1"')
+    expect(complaints({ ...body, format: 'coherion.body/2' })).toContain(
+      '"coherion.body/2" stands there; expected "coherion.body/1"',
+    )
   })
 
   it.each([null, 7, 'text', [], {}])('refuses %j', value => {
@@ -56,8 +58,18 @@ describe('shape', () => {
 describe('contradictions', () => {
   it('names the rules that run in a circle', () => {
     body.rules = [
-      { id: 'one', words: 'A sleeps while B wakes.', when: [{ setting: 'kin', is: ['kin-off'] }], then: { effect: 'unavailable', setting: 'temper' } },
-      { id: 'two', words: 'B sleeps while A is first.', when: [{ setting: 'temper', is: ['temper-1'] }], then: { effect: 'unavailable', setting: 'kin' } },
+      {
+        id: 'one',
+        words: 'A sleeps while B wakes.',
+        when: [{ setting: 'kin', is: ['kin-off'] }],
+        then: { effect: 'unavailable', setting: 'temper' },
+      },
+      {
+        id: 'two',
+        words: 'B sleeps while A is first.',
+        when: [{ setting: 'temper', is: ['temper-1'] }],
+        then: { effect: 'unavailable', setting: 'kin' },
+      },
     ]
     expect(complaints(body)).toMatch(/run in a circle: “A sleeps while B wakes.”, then “B sleeps while A is first.”/)
     expect(complaints(body)).toContain('Kin > Temper > Kin')
@@ -65,22 +77,44 @@ describe('contradictions', () => {
 
   it('names a rule that forces a setting which then greys it out', () => {
     body.rules = [
-      { id: 'one', words: 'Kin forces Temper 2.', when: [{ setting: 'kin', is: ['kin-off'] }], then: { effect: 'forced', setting: 'temper', option: 'temper-2' } },
-      { id: 'two', words: 'Temper 2 rests Kin.', when: [{ setting: 'temper', is: ['temper-2'] }], then: { effect: 'unavailable', setting: 'kin' } },
+      {
+        id: 'one',
+        words: 'Kin forces Temper 2.',
+        when: [{ setting: 'kin', is: ['kin-off'] }],
+        then: { effect: 'forced', setting: 'temper', option: 'temper-2' },
+      },
+      {
+        id: 'two',
+        words: 'Temper 2 rests Kin.',
+        when: [{ setting: 'temper', is: ['temper-2'] }],
+        then: { effect: 'unavailable', setting: 'kin' },
+      },
     ]
     expect(complaints(body)).toContain('circle')
   })
 
   it('names defaults that break a rule', () => {
     body.rules = [
-      { id: 'one', words: 'Perch keeps Temper 3.', when: [{ setting: 'way', is: ['perch'] }], then: { effect: 'forced', setting: 'kin', option: 'kin-off' } },
+      {
+        id: 'one',
+        words: 'Perch keeps Temper 3.',
+        when: [{ setting: 'way', is: ['perch'] }],
+        then: { effect: 'forced', setting: 'kin', option: 'kin-off' },
+      },
     ]
     expect(complaints(body)).toContain('the factory defaults break the rule “Perch keeps Temper 3.”')
   })
 
   it('names an option that no state can reach', () => {
     const never = setting('way').options.map(o => o.id)
-    body.rules = [{ id: 'one', words: 'Whirr never runs.', when: [{ setting: 'way', is: never }], then: { effect: 'excludes', setting: 'run', options: ['whirr'] } }]
+    body.rules = [
+      {
+        id: 'one',
+        words: 'Whirr never runs.',
+        when: [{ setting: 'way', is: never }],
+        then: { effect: 'excludes', setting: 'run', options: ['whirr'] },
+      },
+    ]
     expect(complaints(body)).toMatch(/Run: Whirr.*no way to reach this option.*Whirr never runs/)
   })
 
@@ -92,7 +126,14 @@ describe('contradictions', () => {
   })
 
   it('names what points nowhere', () => {
-    body.rules = [{ id: 'one', words: 'Nothing.', when: [{ setting: 'gone', is: ['x'] }], then: { effect: 'unavailable', setting: 'kin' } }]
+    body.rules = [
+      {
+        id: 'one',
+        words: 'Nothing.',
+        when: [{ setting: 'gone', is: ['x'] }],
+        then: { effect: 'unavailable', setting: 'kin' },
+      },
+    ]
     expect(complaints(body)).toContain('rules.0.when.0: gone stands there; expected the id of a setting of this body')
     body.settings = body.settings.map(s => (s.id === 'kin' ? { ...s, default: 'nobody' } : s))
     expect(complaints(body)).toContain('expected an option of kin: kin-off, kin-people, kin-beasts')

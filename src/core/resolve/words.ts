@@ -2,10 +2,10 @@ import { type Body, choiceWords, choiceWordsById, menuPath } from '../bodies'
 import { dimension } from '../vocabulary/dimensions'
 import type { Grade } from '../vocabulary/grade'
 import { distanceReason } from '../vocabulary/reason'
-import { valueWords } from '../vocabulary/words'
+import { inSentence, valueWords } from '../vocabulary/words'
 import type { Alternative, Lost } from './explain'
 import type { Conflict } from './conflicts'
-import type { Missing, Outcome } from './resolve'
+import type { Outcome } from './resolve'
 
 /** Outcomes and explanations in words, in the dialect of the body. */
 
@@ -22,6 +22,9 @@ const label = (dimensionId: string): string => dimension(dimensionId).label
 /** One setting of the body, what it is set to, and where it is. */
 export interface PlacedChoice {
   readonly setting: string
+  readonly label: string
+  readonly option: string
+  /** The option, with its setting where the option alone says too little. */
   readonly words: string
   readonly path: readonly [tab: string, page: string, row: number]
 }
@@ -30,7 +33,13 @@ const placed = (body: Body, settingId: string, optionId: string): PlacedChoice |
   const setting = body.settings.find(s => s.id === settingId)
   const option = setting?.options.find(o => o.id === optionId)
   return setting && option
-    ? { setting: setting.id, words: choiceWords(setting, option), path: menuPath(body, setting) }
+    ? {
+        setting: setting.id,
+        label: setting.label,
+        option: option.label,
+        words: choiceWords(setting, option),
+        path: menuPath(body, setting),
+      }
     : undefined
 }
 
@@ -46,27 +55,48 @@ export const deliveredBy = (body: Body, outcome: Outcome): readonly PlacedChoice
     })
 }
 
-export const missingWords = (missing: Missing): string => {
-  switch (missing.why) {
-    case 'no-setting':
-      return 'no such setting'
-    case 'needs-firmware':
-      return `needs firmware ${missing.version}`
-    case 'blocked':
-      return `blocked: ${missing.rules[0]?.words ?? 'by a rule'}`
-    case 'not-chosen':
-      return 'not with these settings'
+/** What a cell of the Concordance says: what the body will do, and below it where that comes from. */
+export interface CellWords {
+  readonly main: string
+  readonly sub: string
+}
+
+export const cellWords = (body: Body, outcome: Outcome): CellWords => {
+  const { missing } = outcome
+  if (missing) {
+    switch (missing.why) {
+      case 'no-setting':
+        return { main: 'no such setting', sub: '' }
+      case 'needs-firmware':
+        return { main: 'needs newer firmware', sub: missing.version }
+      case 'blocked':
+        return { main: 'blocked', sub: missing.rules[0]?.words ?? '' }
+      case 'not-chosen':
+        return { main: 'given up', sub: 'other targets weigh more' }
+    }
+  }
+  const delivered = deliveredBy(body, outcome)
+  const [first] = outcome.parts
+  if (delivered.length === 0) {
+    if (first?.fixed) return { main: 'always so', sub: first.fixed }
+    return {
+      main: '—',
+      sub: first?.got === undefined ? '' : `counts as ${valueWords(dimension(first.channel), first.got)}`,
+    }
+  }
+  const adding = delivered.length > 1 && dimension(outcome.target.dimension).kind === 'areas'
+  const join = (parts: readonly string[]) => [...new Set(parts)].join(' · ')
+  if (adding) return { main: join(delivered.map(d => d.label)), sub: '' }
+  return {
+    main: join(delivered.map(d => d.option)),
+    sub: join(delivered.filter(d => d.words !== d.option).map(d => d.label)),
   }
 }
 
-/** What a cell of the Concordance says. */
+/** The same in one line. */
 export const outcomeWords = (body: Body, outcome: Outcome): string => {
-  if (outcome.missing) return missingWords(outcome.missing)
-  const delivered = deliveredBy(body, outcome).map(d => d.words)
-  if (delivered.length) return delivered.join(' · ')
-  const [first] = outcome.parts
-  if (first?.fixed) return first.fixed
-  return first?.got === undefined ? '—' : `— (${valueWords(dimension(first.channel), first.got)})`
+  const { main, sub } = cellWords(body, outcome)
+  return sub ? `${main} (${sub})` : main
 }
 
 /** Why a body gets what it gets for a target, in a sentence or two. */
@@ -92,7 +122,7 @@ export const whyWords = (body: Body, outcome: Outcome): string => {
   if (first?.fixed && !delivered.length) return `${name} always behaves so: ${first.fixed}`
   const others = bundledWith(body, outcome)
   const bundle = others.length
-    ? ` One choice on ${name} also sets ${others.map(o => o.toLowerCase()).join(', ')}, so they were weighed together.`
+    ? ` One choice on ${name} also sets ${others.map(inSentence).join(', ')}, so they were weighed together.`
     : ''
   const verdict =
     outcome.distance === 0
@@ -161,7 +191,7 @@ export const lostWords = (lost: Lost): string => {
         .slice(0, MOST_NAMED)
         .map(
           c =>
-            `${label(c.dimension).toLowerCase()} would go from ${c.before.grade} to ${c.after.grade}${c.breaksMust ? ', a must' : ''}`,
+            `${inSentence(label(c.dimension))} would go from ${c.before.grade} to ${c.after.grade}${c.breaksMust ? ', a must' : ''}`,
         )
       const more = ranked.length > MOST_NAMED ? `, and ${ranked.length - MOST_NAMED} more would get worse` : ''
       return `${lost.rules.join(' ')} It would cost more elsewhere: ${named.join('; ')}${more}.`.trim()

@@ -12,9 +12,17 @@ it.each([
   ['see.tone', false, 'no'],
   ['mode.drive', 'preset-distance', 'preset distance'],
   ['trigger.start', { place: 'thumb-upper-right', press: 'held' }, 'thumb, upper right: while held'],
-  ['area.pattern', { pattern: 'block', width: 0.15, height: 0.16, chooser: 'operator' }, 'block, 2.4 % of the frame, you pick'],
+  [
+    'area.pattern',
+    { pattern: 'block', width: 0.15, height: 0.16, chooser: 'operator' },
+    'block, 2.4 % of the frame, you pick',
+  ],
   ['range.limit', { nearMetres: 0.28, farMetres: 'infinity' }, '0.28 m to infinity'],
-  ['see.magnify', { factor: 5, seconds: 'until-released', onRingTurn: true }, '5×, until released, starts with the ring'],
+  [
+    'see.magnify',
+    { factor: 5, seconds: 'until-released', onRingTurn: true },
+    '5×, until released, starts with the ring',
+  ],
 ] as const)('says %s %j as “%s”', (id, value, words) => {
   expect(valueWords(dimension(id), value)).toBe(words)
 })
@@ -28,7 +36,7 @@ it('tells how a distance came about', () => {
   expect(distanceReason(dimension('track.hold'), 1.2, 2.1)).toContain('ln(2.1 ÷ 1.2)')
   expect(distanceReason(dimension('mode.drive'), 'single', 'automatic')).toContain('half way')
   expect(distanceReason(dimension('release.first'), 'focus', 'release')).toBe('2 of 2 steps apart')
-  expect(distanceReason(dimension('trigger.start'), { place: 'thumb-upper-right' }, { place: 'thumb-centre' })).toContain(
-    'same finger',
-  )
+  expect(
+    distanceReason(dimension('trigger.start'), { place: 'thumb-upper-right' }, { place: 'thumb-centre' }),
+  ).toContain('same finger')
 })

@@ -16,6 +16,10 @@ import type {
 /** Neutral values in the words people read. */
 
 const number = (n: number, digits = 2): string => String(Number(n.toFixed(digits)))
+/** A label inside a sentence: its first letter small, unless it is an abbreviation. */
+export const inSentence = (label: string): string =>
+  /^\p{Lu}\p{Lu}/u.test(label) ? label : label.charAt(0).toLowerCase() + label.slice(1)
+
 const spaced = (id: string): string => id.replaceAll('-', ' ')
 
 /** @example percent(0.0241) // '2.4 %' */

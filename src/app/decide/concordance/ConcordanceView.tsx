@@ -57,27 +57,12 @@ export const ConcordanceView = ({ concordance }: { concordance: Concordance }) =
 
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', height: { sm: 'calc(100dvh - 109px)' } }}>
-      <Box
-        sx={{
-          px: { xs: 2, sm: 2.5 },
-          pt: 1.5,
-          pb: 0.5,
-          display: 'flex',
-          flexWrap: 'wrap',
-          gap: 2,
-          justifyContent: 'space-between',
-        }}
-      >
-        <Box sx={{ minWidth: 0, flex: '1 1 420px' }}>
-          <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1.5 }}>
-            <Typography variant="h1">{concordance.standard.name}</Typography>
-            <Typography variant="value" color="textSecondary">
-              version {concordance.standard.version}
-            </Typography>
-          </Box>
-          <Figures concordance={concordance} onSelect={selectFigure} />
-        </Box>
-        <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1, alignItems: 'center' }}>
+      <Box sx={{ px: { xs: 2, sm: 2.5 }, pt: 1 }}>
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1.5, alignItems: 'center' }}>
+          <Typography variant="h1">{concordance.standard.name}</Typography>
+          <Typography variant="value" color="textSecondary" sx={{ flex: 1 }}>
+            version {concordance.standard.version}
+          </Typography>
           <FormControlLabel
             control={
               <Switch checked={onlyDiffering} onChange={e => set({ differs: e.target.checked ? '1' : undefined })} />
@@ -89,8 +74,10 @@ export const ConcordanceView = ({ concordance }: { concordance: Concordance }) =
               <Switch checked={byAgreement} onChange={e => set({ sort: e.target.checked ? 'agreement' : undefined })} />
             }
             label="Best bodies first"
+            sx={{ mr: 0 }}
           />
         </Box>
+        <Figures concordance={concordance} onSelect={selectFigure} />
       </Box>
       {concordance.failed.map(f => (
         <Alert key={f.body} severity="error" sx={{ mx: 2.5, mb: 1 }}>

@@ -35,71 +35,79 @@ export const Explanation = ({ standard, cell }: { standard: string; cell: CellRe
   return <ExplanationContent explanation={answer.sent.value} />
 }
 
-const ExplanationContent = ({ explanation: e }: { explanation: ExplanationView }) => (
-  <Box>
-    <Box sx={{ pr: 4 }}>
-      <Eyebrow>
-        {e.body.model} · {e.label}
-      </Eyebrow>
-      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mt: 0.5 }}>
-        <AlignmentMark grade={e.grade} distance={e.distance} size={44} bare />
-        <Typography variant="h2">
-          {GRADE_WORDS[e.grade]}
-          {e.grade !== 'missing' && e.distance > 0 && `, ${e.distance.toFixed(2)} off`}
-        </Typography>
-      </Box>
-    </Box>
-    {!e.held && e.weight === 'must' && (
-      <Typography sx={{ mt: 1, color: 'error.main', fontWeight: 700 }}>This breaks a must.</Typography>
-    )}
-    <Typography sx={{ mt: 1 }}>{e.why}</Typography>
-    {e.conflicts.map(c => (
-      <Typography key={c} sx={{ mt: 1 }}>
-        {c}
-      </Typography>
-    ))}
-    <Facts
-      facts={[
-        { name: 'wanted', value: e.tolerance ? `${e.wanted} ${e.tolerance}` : e.wanted },
-        { name: 'gets', value: e.gets },
-        ...(e.delivered.length ? [{ name: 'menu', value: <MenuPaths delivered={e.delivered} /> }] : []),
-        { name: 'because', value: <Typography variant="body2">{e.reason}</Typography> },
-        { name: 'from', value: `${e.from}, ${WEIGHT_SENTENCE[e.weight]}` },
-        { name: 'firmware', value: e.body.firmware },
-      ]}
-    />
-    <Typography variant="body2" color="textSecondary">
-      {e.label} is {e.about}.
-    </Typography>
-    <Divider sx={{ my: 2 }} />
-    <Typography variant="h3">How far off</Typography>
-    {e.parts.map(p => (
-      <Box key={p.label} sx={{ mt: 1 }}>
-        <Typography variant="body2">
-          {e.parts.length > 1 ? `${p.label} (counts ${p.weight.toFixed(2)}): ` : ''}
-          <Typography variant="value" component="span" sx={{ fontWeight: 700 }}>
-            {p.distance.toFixed(2)}
+const ExplanationContent = ({ explanation: e }: { explanation: ExplanationView }) => {
+  const nearest = e.alternatives.find(a => a.better)
+  return (
+    <Box>
+      <Box sx={{ pr: 4 }}>
+        <Eyebrow>
+          {e.body.model} · {e.label}
+        </Eyebrow>
+        <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, mt: 0.5 }}>
+          <AlignmentMark grade={e.grade} distance={e.distance} size={44} bare />
+          <Typography variant="h2">
+            {GRADE_WORDS[e.grade]}
+            {e.grade !== 'missing' && e.distance > 0 && `, ${e.distance.toFixed(2)} off`}
           </Typography>
-        </Typography>
-        <Typography variant="body2" color="textSecondary">
-          {p.got === p.wanted ? p.got : `${p.got} against ${p.wanted}`}; {p.how}.
-        </Typography>
+        </Box>
       </Box>
-    ))}
-    <Divider sx={{ my: 2 }} />
-    <Typography variant="h3">Also considered</Typography>
-    {e.alternatives.length === 0 && (
-      <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
-        {e.body.model} has nothing else that bears on this.
-      </Typography>
-    )}
-    <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
-      {e.alternatives.map(a => (
-        <AlternativeItem key={`${a.words} ${a.value}`} alternative={a} />
+      {!e.held && e.weight === 'must' && (
+        <Typography sx={{ mt: 1, color: 'error.main', fontWeight: 700 }}>This breaks a must.</Typography>
+      )}
+      <Typography sx={{ mt: 1 }}>{e.why}</Typography>
+      {nearest && (
+        <Typography sx={{ mt: 1 }}>
+          Nearer would be <b>{nearest.words}</b>. {nearest.lost}
+        </Typography>
+      )}
+      {e.conflicts.map(c => (
+        <Typography key={c} sx={{ mt: 1 }}>
+          {c}
+        </Typography>
       ))}
+      <Facts
+        facts={[
+          { name: 'wanted', value: e.tolerance ? `${e.wanted} ${e.tolerance}` : e.wanted },
+          { name: 'gets', value: e.gets },
+          ...(e.delivered.length ? [{ name: 'menu', value: <MenuPaths delivered={e.delivered} /> }] : []),
+          { name: 'because', value: <Typography variant="body2">{e.reason}</Typography> },
+          { name: 'from', value: `${e.from}, ${WEIGHT_SENTENCE[e.weight]}` },
+          { name: 'firmware', value: e.body.firmware },
+        ]}
+      />
+      <Typography variant="body2" color="textSecondary">
+        {e.label} is {e.about}.
+      </Typography>
+      <Divider sx={{ my: 2 }} />
+      <Typography variant="h3">How far off</Typography>
+      {e.parts.map(p => (
+        <Box key={p.label} sx={{ mt: 1 }}>
+          <Typography variant="body2">
+            {e.parts.length > 1 ? `${p.label} (counts ${p.weight.toFixed(2)}): ` : ''}
+            <Typography variant="value" component="span" sx={{ fontWeight: 700 }}>
+              {p.distance.toFixed(2)}
+            </Typography>
+          </Typography>
+          <Typography variant="body2" color="textSecondary">
+            {p.got === p.wanted ? p.got : `${p.got} against ${p.wanted}`}; {p.how}.
+          </Typography>
+        </Box>
+      ))}
+      <Divider sx={{ my: 2 }} />
+      <Typography variant="h3">Also considered</Typography>
+      {e.alternatives.length === 0 && (
+        <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
+          {e.body.model} has nothing else that bears on this.
+        </Typography>
+      )}
+      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+        {e.alternatives.map(a => (
+          <AlternativeItem key={`${a.words} ${a.value}`} alternative={a} />
+        ))}
+      </Box>
     </Box>
-  </Box>
-)
+  )
+}
 
 const MenuPaths = ({ delivered }: { delivered: ExplanationView['delivered'] }) =>
   delivered.map(d => (

@@ -3,19 +3,19 @@
 import { Box, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useVirtualizer } from '@tanstack/react-virtual'
-import { type KeyboardEvent, useRef, useState } from 'react'
+import { type KeyboardEvent, useEffect, useRef, useState } from 'react'
 import { AlignmentMark } from '@/ui/AlignmentMark'
 import { Eyebrow } from '@/ui/pieces'
 import type { Cell, Column, Concordance } from '@/server/concordance'
 import type { Arranged, Line } from './arrange'
-import { WeightBadge } from './WeightBadge'
+import { BrokenMust, WeightBadge } from './WeightBadge'
 
 /** Sizes of the matrix in pixels. */
-const HEAD_HEIGHT = 64
+const HEAD_HEIGHT = 78
 const GROUP_HEIGHT = 34
 const ROW_HEIGHT = 58
-const FIRST_WIDTH = 216
-const LEAST_COLUMN_WIDTH = 148
+const FIRST_WIDTH = 208
+const LEAST_COLUMN_WIDTH = 144
 const MOST_COLUMN_WIDTH = 240
 /** What the server assumes about the window, so that the first paint already holds the table. */
 const ASSUMED = { width: 1280, height: 640 }
@@ -81,14 +81,6 @@ const Fold = styled('button')(({ theme }) => ({
   '&:focus-visible': { outline: `3px solid ${theme.vars?.palette.own.marigold.main}`, outlineOffset: -3 },
 }))
 
-const clamp2 = {
-  display: '-webkit-box',
-  WebkitLineClamp: 2,
-  WebkitBoxOrient: 'vertical',
-  overflow: 'hidden',
-  overflowWrap: 'anywhere',
-} as const
-
 const ColumnHead = ({
   column,
   musts,
@@ -124,20 +116,26 @@ const ColumnHead = ({
 const CellContent = ({ cell }: { cell: Cell }) => (
   <>
     <AlignmentMark grade={cell.grade} distance={cell.distance} />
-    <Typography
-      variant="body2"
-      title={cell.words}
-      color={cell.grade === 'missing' ? 'textSecondary' : 'textPrimary'}
-      sx={clamp2}
-    >
-      {cell.words}
-      {!cell.held && (
-        <Box component="span" sx={{ color: 'error.main', fontWeight: 700 }}>
-          {' '}
-          · must broken
-        </Box>
+    <Box sx={{ minWidth: 0 }}>
+      <Typography
+        variant="body2"
+        noWrap
+        title={cell.main}
+        color={cell.grade === 'missing' ? 'textSecondary' : 'textPrimary'}
+        sx={{ fontWeight: cell.grade === 'missing' ? 400 : 600 }}
+      >
+        {cell.main}
+      </Typography>
+      {cell.held ? (
+        cell.sub && (
+          <Typography variant="body2" noWrap title={cell.sub} color="textSecondary">
+            {cell.sub}
+          </Typography>
+        )
+      ) : (
+        <BrokenMust />
       )}
-    </Typography>
+    </Box>
   </>
 )
 
@@ -146,6 +144,13 @@ const heightOf = (line: Line | undefined): number => (line?.kind === 'group' ? G
 export interface CellRef {
   readonly body: string
   readonly dimension: string
+}
+
+/** Where a cell stands among the lines and columns shown; undefined where it is not. */
+const placeOf = (cell: CellRef | undefined, lines: Arranged['lines'], columns: Arranged['columns']) => {
+  const line = lines.findIndex(l => l.kind === 'target' && l.row.dimension === cell?.dimension)
+  const column = columns.findIndex(c => c.column.id === cell?.body)
+  return line >= 0 && column >= 0 ? { line, column } : undefined
 }
 
 /** Targets by bodies. Only what is in view is rendered; the head and the first column stay in sight. */
@@ -163,7 +168,7 @@ export const Matrix = ({
   onFold: (group: Extract<Line, { kind: 'group' }>['id']) => void
 }) => {
   const scroller = useRef<HTMLDivElement>(null)
-  const [active, setActive] = useState({ line: 1, column: 0 })
+  const [active, setActive] = useState(() => placeOf(selected, lines, columns) ?? { line: 1, column: 0 })
   const rows = useVirtualizer({
     count: lines.length,
     getScrollElement: () => scroller.current,
@@ -195,6 +200,16 @@ export const Matrix = ({
   const totalWidth = FIRST_WIDTH + columns.length * width
   const totalHeight = HEAD_HEIGHT + lines.reduce((sum, l) => sum + heightOf(l), 0)
   const columnsInView = across.getVirtualItems()
+
+  // A link to a cell brings it into view.
+  useEffect(() => {
+    const place = placeOf(selected, lines, columns)
+    if (!place) return
+    rows.scrollToIndex(place.line)
+    across.scrollToIndex(place.column)
+    // Only when the view opens: later selections are in view already.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [])
 
   const move = (event: KeyboardEvent) => {
     const step = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }[event.key]
@@ -296,14 +311,14 @@ export const Matrix = ({
           return (
             <Line1 key={r.key} role="row" aria-rowindex={r.index + 2} style={{ top: r.start, height: ROW_HEIGHT }}>
               <Sticky role="rowheader" aria-colindex={1}>
-                <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1, minWidth: 0 }}>
-                  <Typography sx={{ fontWeight: 650, lineHeight: 1.25 }} noWrap title={line.row.label}>
-                    {line.row.label}
+                <Typography sx={{ fontWeight: 650, lineHeight: 1.3 }} noWrap title={line.row.label}>
+                  {line.row.label}
+                </Typography>
+                <Typography component="div" noWrap title={line.row.wanted} sx={{ lineHeight: 1.3 }}>
+                  <WeightBadge weight={line.row.weight} />{' '}
+                  <Typography variant="value" color="textSecondary">
+                    {line.row.wanted}
                   </Typography>
-                  <WeightBadge weight={line.row.weight} />
-                </Box>
-                <Typography variant="value" color="textSecondary" noWrap title={line.row.wanted}>
-                  {line.row.wanted}
                 </Typography>
               </Sticky>
               {columnsInView.map(c => {

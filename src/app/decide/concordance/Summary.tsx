@@ -1,5 +1,6 @@
 'use client'
 
+import { inSentence } from '@/core/vocabulary/words'
 import { Box, ButtonBase, Typography } from '@mui/material'
 import { Facts } from '@/ui/pieces'
 import type { Concordance } from '@/server/concordance'
@@ -33,7 +34,7 @@ const figuresOf = (c: Concordance): readonly Figure[] => {
           {
             id: 'spread' as const,
             value: widest.largest.toFixed(2),
-            words: `widest spread: ${widest.label.toLowerCase()}`,
+            words: `widest spread: ${inSentence(widest.label)}`,
           },
         ]
       : []),
@@ -42,12 +43,30 @@ const figuresOf = (c: Concordance): readonly Figure[] => {
 }
 
 export const Figures = ({ concordance, onSelect }: { concordance: Concordance; onSelect: (id: FigureId) => void }) => (
-  <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 3, ml: -0.75 }}>
+  <Box
+    sx={{
+      display: { xs: 'grid', sm: 'flex' },
+      gridTemplateColumns: '1fr 1fr',
+      flexWrap: 'wrap',
+      columnGap: 3,
+      ml: -0.75,
+      pb: 0.5,
+    }}
+  >
     {figuresOf(concordance).map(f => (
       <ButtonBase
         key={f.id}
         onClick={() => onSelect(f.id)}
-        sx={{ gap: 1, alignItems: 'baseline', minHeight: 40, px: 0.75, borderRadius: 1, textAlign: 'left' }}
+        sx={{
+          columnGap: 1,
+          flexDirection: { xs: 'column', sm: 'row' },
+          alignItems: { xs: 'flex-start', sm: 'baseline' },
+          justifyContent: 'flex-start',
+          minHeight: 44,
+          px: 0.75,
+          borderRadius: 1,
+          textAlign: 'left',
+        }}
       >
         <Typography variant="figure">{f.value}</Typography>
         <Typography variant="body2" color="textSecondary">

@@ -6,7 +6,7 @@ import { Eyebrow } from '@/ui/pieces'
 import type { Concordance } from '@/server/concordance'
 import type { Arranged } from './arrange'
 import type { CellRef } from './Matrix'
-import { WeightBadge } from './WeightBadge'
+import { BrokenMust, WeightBadge } from './WeightBadge'
 
 /** The Concordance on a phone: one body at a time, its targets as a list. */
 export const TargetList = ({
@@ -25,7 +25,7 @@ export const TargetList = ({
   const entry = columns.find(c => c.column.id === bodyId) ?? columns[0]
   if (!entry) return null
   return (
-    <Box sx={{ px: 2, pb: 4 }}>
+    <Box sx={{ px: 2, pb: 4, flex: 1, minWidth: 0 }}>
       <FormControl fullWidth sx={{ my: 2 }}>
         <InputLabel id="list-body">Body</InputLabel>
         <Select labelId="list-body" label="Body" value={entry.column.id} onChange={e => onBody(e.target.value)}>
@@ -67,15 +67,15 @@ export const TargetList = ({
             </Typography>
             <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mt: 0.5 }}>
               <AlignmentMark grade={cell.grade} distance={cell.distance} />
-              <Typography>
-                {cell.words}
-                {!cell.held && (
-                  <Box component="span" sx={{ color: 'error.main', fontWeight: 700 }}>
-                    {' '}
-                    · must broken
-                  </Box>
+              <Box>
+                <Typography sx={{ fontWeight: 600 }}>{cell.main}</Typography>
+                {cell.sub && (
+                  <Typography variant="body2" color="textSecondary">
+                    {cell.sub}
+                  </Typography>
                 )}
-              </Typography>
+                {!cell.held && <BrokenMust />}
+              </Box>
             </Box>
           </ButtonBase>
         )

@@ -13,3 +13,10 @@ export const WeightBadge = ({ weight }: { weight: Weight }) => (
     {weight}
   </Typography>
 )
+
+/** Said wherever a must is not held. */
+export const BrokenMust = () => (
+  <Typography variant="body2" noWrap sx={{ color: 'error.main', fontWeight: 700 }}>
+    breaks a must
+  </Typography>
+)

@@ -1,5 +1,6 @@
 'use client'
 
+import { inSentence } from '@/core/vocabulary/words'
 import { Box, TextField, Typography } from '@mui/material'
 import { useSearchParams } from 'next/navigation'
 import { type ReactNode, useState } from 'react'
@@ -81,7 +82,7 @@ export const BodyView = ({ body, units }: { body: Body; units: readonly UnitFact
               <Typography sx={{ fontWeight: 650 }}>{c.label}</Typography>
               <Typography variant="body2" color="textSecondary">
                 {PLACES[c.place].label}, {c.holdable ? 'can be held' : 'cannot be held'}. Accepts{' '}
-                {c.functions.map(f => functionWords(f).toLowerCase()).join(', ')}.
+                {c.functions.map(f => inSentence(functionWords(f))).join(', ')}.
               </Typography>
             </li>
           ))}
@@ -117,7 +118,7 @@ export const BodyView = ({ body, units }: { body: Body; units: readonly UnitFact
               ...units.map(u => ({ name: u.tag, value: `serial ${u.serial}, firmware ${u.firmware}` })),
               ...body.fixed.map(f => ({
                 name: Object.keys(f.means)
-                  .map(id => dimension(id).label.toLowerCase())
+                  .map(id => inSentence(dimension(id).label))
                   .join(', '),
                 value: f.words,
               })),

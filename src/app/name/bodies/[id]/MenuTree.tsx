@@ -4,7 +4,7 @@ import { Box, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { type Body, inMenuOrder, type Option, type Setting } from '@/core/bodies'
 import { dimension } from '@/core/vocabulary/dimensions'
-import { valueWords } from '@/core/vocabulary/words'
+import { inSentence, valueWords } from '@/core/vocabulary/words'
 import { Eyebrow } from '@/ui/pieces'
 
 const SettingRow = styled('div')(({ theme }) => ({
@@ -26,7 +26,7 @@ const OptionRow = styled('div')(({ theme }) => ({
 
 const meaningOf = (option: Option, controlLabel: (id: string) => string): string =>
   Object.entries(option.means)
-    .map(([id, value]) => `${dimension(id).label.toLowerCase()}: ${valueWords(dimension(id), value, controlLabel)}`)
+    .map(([id, value]) => `${inSentence(dimension(id).label)}: ${valueWords(dimension(id), value, controlLabel)}`)
     .join('; ')
 
 const matches = (setting: Setting, filter: string, controlLabel: (id: string) => string): boolean => {

@@ -94,12 +94,6 @@ export const CardPage = ({ card }: { card: CardView }) => {
           ))}
         </Box>
       )}
-      <Box sx={{ display: 'grid', gap: 2, mt: 3 }}>
-        {card.cautions.map(c => (
-          <CautionNote key={c.id} caution={c} />
-        ))}
-      </Box>
-
       <Box sx={{ position: 'sticky', top: 0, bgcolor: 'background.default', py: 1.5, mt: 2, zIndex: 1 }}>
         <Box sx={{ display: 'flex', justifyContent: 'space-between', mb: 0.5 }} role="status">
           <Typography sx={{ fontWeight: 650 }}>
@@ -150,6 +144,18 @@ export const CardPage = ({ card }: { card: CardView }) => {
       {card.steps.length === 0 && (
         <Typography>Nothing to set: the factory defaults already are this standard.</Typography>
       )}
+      {card.cautions.length > 0 && (
+        <Box component="section" sx={{ mt: 5 }}>
+          <Typography variant="h2" sx={{ mb: 2 }}>
+            Mind
+          </Typography>
+          <Box sx={{ display: 'grid', gap: 2 }}>
+            {card.cautions.map(c => (
+              <CautionNote key={c.id} caution={c} />
+            ))}
+          </Box>
+        </Box>
+      )}
       <Lacking card={card} />
     </Page>
   )
@@ -190,6 +196,11 @@ const StepItem = ({
         <Typography key={n} variant="body2" color="textSecondary" className="quiet">
           {n}
         </Typography>
+      ))}
+      {s.cautions.map(c => (
+        <Box key={c.id} sx={{ mt: 1 }}>
+          <CautionNote caution={c} />
+        </Box>
       ))}
       {tick && (
         <Typography variant="body2" color="textSecondary">
