@@ -1,5 +1,6 @@
 import type { Problem } from '../formats/problem'
 import { findDimension } from '../vocabulary/dimensions'
+import { statementsOf } from '../vocabulary/parts'
 import type { ControlAssignment } from '../vocabulary/values'
 import { availability } from './availability'
 import { inMenuOrder } from './menu'
@@ -9,7 +10,12 @@ import { groupsOf, search, type SearchInput, SearchTooLargeError } from './searc
 /** What a profile says that cannot be true. An empty list means that the profile can be resolved. */
 export const checkBody = (body: Body, file: string): readonly Problem[] => {
   const problem = (path: string, value: string, expected: string): Problem => ({ file, path, value, expected })
-  const structural = [...references(body, problem), ...controls(body, problem), ...positions(body, problem)]
+  const structural = [
+    ...references(body, problem),
+    ...controls(body, problem),
+    ...positions(body, problem),
+    ...meanings(body, problem),
+  ]
   if (structural.length) return structural
   const circle = ruleCircle(body)
   if (circle)
@@ -137,6 +143,21 @@ const positions = (body: Body, say: Say): readonly Problem[] => {
     return say('settings', who.join(' and '), `expected one setting in each menu row; both stand at ${place}`)
   })
 }
+
+/** An option says one thing on each channel: an area that names who chooses does not name somebody else beside it. */
+const meanings = (body: Body, say: Say): readonly Problem[] =>
+  body.settings.flatMap((s, i) =>
+    s.options.flatMap((o, k) => {
+      const channels = Object.entries(o.means).flatMap(([id, value]) => statementsOf(id, value).map(st => st.channel))
+      return duplicates(channels).map(channel =>
+        say(
+          `settings.${i}.options.${k}.means`,
+          `${s.label}: ${o.label}`,
+          `expected ${channel} to be stated once, in the area or beside it`,
+        ),
+      )
+    }),
+  )
 
 /**
  * A circle of rules in which a setting can grey itself out by way of others: nobody can say what then holds.
