@@ -5,7 +5,7 @@ import type { ControlAssignment } from '../vocabulary/values'
 import { availability } from './availability'
 import { inMenuOrder } from './menu'
 import { type Body, factoryState, type Rule } from './schema'
-import { groupsOf, search, type SearchInput, SearchTooLargeError } from './search'
+import { groupsOf, search, searchInput, SearchTooLargeError } from './search'
 
 /** What a profile says that cannot be true. An empty list means that the profile can be resolved. */
 export const checkBody = (body: Body, file: string): readonly Problem[] => {
@@ -214,7 +214,7 @@ const defaults = (body: Body, say: Say): readonly Problem[] => {
 const unreachable = (body: Body, say: Say): readonly Problem[] => {
   const settings = inMenuOrder(body)
   const free = settings.map(s => s.options.map((_, o) => o))
-  const input: SearchInput = { body, settings, rules: body.rules, domains: free, known: factoryState(body), terms: [] }
+  const input = searchInput({ settings, rules: body.rules, domains: free, known: factoryState(body), terms: [] })
   const groups = groupsOf(input)
   const found: Problem[] = []
   settings.forEach((setting, i) => {
@@ -225,7 +225,7 @@ const unreachable = (body: Body, say: Say): readonly Problem[] => {
       const path = `settings.${body.settings.findIndex(s => s.id === setting.id)}.options.${o}`
       try {
         if (search({ ...input, domains, usable: [i] }, [group])) return
-        const rules = group.rules.filter(r => [r.then.setting, ...r.when.map(c => c.setting)].includes(setting.id))
+        const rules = group.rules.filter(l => l.members.includes(i)).map(l => l.rule)
         found.push(
           say(
             path,

@@ -1,5 +1,4 @@
-import type { Rule } from '../bodies'
-import { groupsOf, search, type SearchInput, type Term } from '../bodies/search'
+import { groupsOf, type LinkedRule, search, type SearchInput, type Term, UNDECIDED } from '../bodies/search'
 import type { ResolveProblem } from './problem'
 
 /** A smallest set of musts and rules that cannot hold together. */
@@ -15,71 +14,76 @@ export interface Conflict {
 
 type Member =
   | { readonly kind: 'must'; readonly term: Term; readonly dimension: string }
-  | { readonly kind: 'rule'; readonly rule: Rule }
+  | { readonly kind: 'rule'; readonly rule: LinkedRule }
 
 /** Sets tried at most for one conflict; beyond, the set found is irreducible but perhaps not the smallest. */
-const MOST_SETS = 20_000
+const MOST_SETS = 5000
 
-/** For each broken must the smallest set that explains why it cannot be held. */
+/**
+ * For each broken must the smallest set of rules and held musts that it cannot stand with. Held musts and rules can
+ * stand together, as the resolved state shows; with the broken one they cannot, or it would not be broken.
+ */
 export const findConflicts = (problem: ResolveProblem, brokenMusts: readonly string[]): readonly Conflict[] => {
   if (!brokenMusts.length) return []
   const groups = groupsOf(problem.input)
-  return brokenMusts.flatMap(must => {
+  const nothing = new Int32Array(problem.settings.length).fill(UNDECIDED)
+  return brokenMusts.flatMap((must): readonly Conflict[] => {
     const t = problem.targets.findIndex(x => x.target.dimension === must)
     const term = problem.targets[t]?.term
     const group = groups.find(g => g.terms.includes(t))
     if (!term) return []
-    const others: Member[] = group
-      ? [
-          ...group.terms.flatMap((other): Member[] => {
-            const onBody = problem.targets[other]
-            const isOtherMust = other !== t && onBody?.term.mustLimit !== undefined
-            return isOtherMust ? [{ kind: 'must', term: onBody.term, dimension: onBody.target.dimension }] : []
-          }),
-          ...group.rules.map((rule): Member => ({ kind: 'rule', rule })),
-        ]
-      : []
-    const own: Member = { kind: 'must', term, dimension: must }
-    const found = smallestSet(problem.input, own, others)
-    return found ? [found] : []
+    if (!group || term.bound(nothing) > (term.mustLimit ?? Infinity))
+      return [{ must, against: [], rules: [], smallest: true }]
+    const others: Member[] = [
+      ...group.terms.flatMap((other): Member[] => {
+        const onBody = problem.targets[other]
+        const isHeldMust = onBody?.term.mustLimit !== undefined && !brokenMusts.includes(onBody.target.dimension)
+        return isHeldMust ? [{ kind: 'must', term: onBody.term, dimension: onBody.target.dimension }] : []
+      }),
+      ...group.rules.map((rule): Member => ({ kind: 'rule', rule })),
+    ]
+    const clashes = (set: readonly Member[]) => !canHold(problem.input, term, set)
+    return [smallestSet(must, others, clashes)]
   })
 }
 
-const canHold = (input: SearchInput, members: readonly Member[]): boolean => {
-  const terms = members.flatMap(m => (m.kind === 'must' ? [{ ...m.term, weight: 0 }] : []))
-  const rules = members.flatMap(m => (m.kind === 'rule' ? [m.rule] : []))
-  const limited: SearchInput = { ...input, terms, rules }
-  const silent = terms.some(t => t.settings.length === 0 && t.bound(new Int32Array()) > (t.mustLimit ?? Infinity))
-  if (silent) return false
-  const relevant = groupsOf(limited).filter(g => g.terms.length + g.rules.length > 0)
-  const found = search(limited, relevant)
+/**
+ * Whether some state satisfies the rules of a set and holds its musts together with one more. The set alone can
+ * stand, so that only what is linked to the one more has to be searched.
+ */
+const canHold = (input: SearchInput, own: Term, members: readonly Member[]): boolean => {
+  const terms = [own, ...members.flatMap(m => (m.kind === 'must' ? [m.term] : []))].map(t => ({ ...t, weight: 0 }))
+  const limited: SearchInput = { ...input, terms, rules: members.flatMap(m => (m.kind === 'rule' ? [m.rule] : [])) }
+  const found = search(
+    limited,
+    groupsOf(limited).filter(g => g.terms.includes(0)),
+  )
   return found !== undefined && found.broken === 0
 }
 
-const smallestSet = (input: SearchInput, own: Member, others: readonly Member[]): Conflict | undefined => {
-  const clashes = (set: readonly Member[]) => !canHold(input, [own, ...set]) && canHold(input, set)
-  const irreducible = reduce(others, set => !canHold(input, [own, ...set]))
-  if (!irreducible) return undefined
+type Clashes = (set: readonly Member[]) => boolean
+
+/** Most conflicts have one or two members, so small sets are tried before the size is bounded from above. */
+const smallestSet = (must: string, others: readonly Member[], clashes: Clashes): Conflict => {
   let tried = 0
-  for (let size = 0; size < irreducible.length; size++)
+  let bound: readonly Member[] | undefined
+  for (let size = 0; size < (bound ?? others).length; size++) {
+    if (size === 2) bound = irreducible(others, clashes)
+    if (bound && size >= bound.length) break
     for (const set of subsets(others, size)) {
-      if (++tried > MOST_SETS) return conflictOf(own, irreducible, false)
-      if (clashes(set)) return conflictOf(own, set, true)
+      if (clashes(set)) return conflictOf(must, set, true)
+      if (++tried > MOST_SETS) return conflictOf(must, irreducible(others, clashes), false)
     }
-  return conflictOf(own, irreducible, true)
+  }
+  return conflictOf(must, bound ?? others, true)
 }
 
-/** Drops members as long as the set still clashes; undefined where it does not clash to begin with. */
-const reduce = (
-  members: readonly Member[],
-  clashes: (set: readonly Member[]) => boolean,
-): readonly Member[] | undefined => {
-  if (!clashes(members)) return undefined
-  return members.reduce((kept, m) => {
+/** Drops members as long as the set still clashes. */
+const irreducible = (members: readonly Member[], clashes: Clashes): readonly Member[] =>
+  members.reduce((kept, m) => {
     const without = kept.filter(k => k !== m)
     return clashes(without) ? without : kept
   }, members)
-}
 
 function* subsets<T>(items: readonly T[], size: number, from = 0): Generator<readonly T[]> {
   if (size === 0) {
@@ -90,9 +94,9 @@ function* subsets<T>(items: readonly T[], size: number, from = 0): Generator<rea
     for (const rest of subsets(items, size - 1, i + 1)) yield [items[i] as T, ...rest]
 }
 
-const conflictOf = (own: Member, set: readonly Member[], smallest: boolean): Conflict => ({
-  must: own.kind === 'must' ? own.dimension : '',
+const conflictOf = (must: string, set: readonly Member[], smallest: boolean): Conflict => ({
+  must,
   against: set.flatMap(m => (m.kind === 'must' ? [m.dimension] : [])),
-  rules: set.flatMap(m => (m.kind === 'rule' ? [{ id: m.rule.id, words: m.rule.words }] : [])),
+  rules: set.flatMap(m => (m.kind === 'rule' ? [{ id: m.rule.rule.id, words: m.rule.rule.words }] : [])),
   smallest,
 })

@@ -111,7 +111,7 @@ const withOption = (
   const rules = blockers(problem, resolution, i, o)
   const found = searchWith(problem, i, o)
   if (!found) return { ...said, lost: { why: 'blocked', rules } }
-  const state = stateOf(problem.settings, found.choice, problem.input.known)
+  const state = stateOf(problem.input, found.choice)
   const outcomes = outcomesOf(problem, found.choice, availability(problem.body, state).unavailable)
   const mine = outcomes.find(x => x.target.dimension === dimensionId)
   const before = resolution.outcomes.find(x => x.target.dimension === dimensionId)

@@ -1,5 +1,5 @@
 import { type Body, inMenuOrder, isThere, type Option, type Setting, type State } from '../bodies'
-import { MILLIONTHS, type SearchInput, type Term, UNDECIDED } from '../bodies/search'
+import { MILLIONTHS, type SearchInput, searchInput, type Term, UNDECIDED } from '../bodies/search'
 import { type EffectiveTarget, effectiveTargets, type Standard, WEIGHT_FACTORS } from '../standards'
 import { dimension } from '../vocabulary/dimensions'
 import { GRADE_LIMITS } from '../vocabulary/grade'
@@ -215,11 +215,6 @@ export const problemOf = (body: Body, standard: Standard, options: ResolveOption
     return allowed.length ? allowed : [s.options.findIndex(o => o.id === s.default)]
   })
   const known = options.known ?? Object.fromEntries(settings.map(s => [s.id, s.default]))
-  return {
-    body,
-    settings,
-    firmware,
-    targets,
-    input: { body, settings, rules, domains, known, terms: targets.map(t => t.term) },
-  }
+  const input = searchInput({ settings, rules, domains, known, terms: targets.map(t => t.term) })
+  return { body, settings, firmware, targets, input }
 }

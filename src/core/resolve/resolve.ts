@@ -92,7 +92,7 @@ export const resolve = (body: Body, standard: Standard, options: ResolveOptions 
   const problem = problemOf(body, standard, options)
   const found = search(problem.input)
   if (!found) throw new ContradictoryBodyError(body)
-  const state = stateOf(problem.settings, found.choice, problem.input.known)
+  const state = stateOf(problem.input, found.choice)
   const greyed = availability(body, state).unavailable
   const outcomes = outcomesOf(problem, found.choice, greyed)
   const musts = outcomes.filter(o => o.target.weight === 'must')
