@@ -14,6 +14,9 @@ const MOST_STEPS = 400_000
 /** Components at least this large are remembered by what surrounds them; smaller ones are solved again as quickly. */
 const WORTH_REMEMBERING = 3
 
+/** Components at least this large are searched for the setting that splits them best. */
+const WORTH_SPLITTING = 5
+
 /**
  * What a choice comes to, in two whole numbers that are compared one after the other: broken musts and cost, then
  * settings changed against the known state and settings that differ from the default.
@@ -57,8 +60,10 @@ export class GroupSearch {
   private readonly termsOf = new Map<number, readonly number[]>()
   private readonly options = new Map<number, readonly number[]>()
   private readonly bounds: Float64Array
-  /** Marks terms as counted in the round of the same number. */
+  /** Marks terms as counted, and settings as seen, in the round of the same number. */
   private readonly counted: Int32Array
+  private readonly seen: Int32Array
+  private readonly queue: Int32Array
   private round = 0
   private readonly solved = new Map<string, Solution | null>()
   private steps = 0
@@ -91,6 +96,8 @@ export class GroupSearch {
     }
     this.bounds = new Float64Array(input.terms.length)
     this.counted = new Int32Array(input.terms.length)
+    this.seen = new Int32Array(choice.length)
+    this.queue = new Int32Array(choice.length)
     for (const t of group.terms) this.bounds[t] = this.term(t).bound(choice)
   }
 
@@ -153,24 +160,41 @@ export class GroupSearch {
 
   /** The setting without which the rest falls apart most; among equals the one with most undecided neighbours. */
   private pick(component: readonly number[]): number {
-    const most = component.length - 1
+    const splits = component.length >= WORTH_SPLITTING
     let chosen = component[0] ?? -1
-    let least = [Infinity, Infinity]
+    let least = Infinity
+    let most = -1
     for (const i of component) {
-      const open = this.neighbours.get(i)?.reduce((n, k) => n + Number(this.choice[k] === UNDECIDED), 0) ?? 0
-      // With all others as neighbours left standing there is nothing to fall apart.
-      const largest = most <= 2 ? most : this.largestWithout(component, i)
-      const rank = [largest, -open]
-      if ((rank[0] ?? 0) < (least[0] ?? 0) || (rank[0] === least[0] && (rank[1] ?? 0) < (least[1] ?? 0))) {
-        least = rank
-        chosen = i
-      }
+      let open = 0
+      for (const n of this.neighbours.get(i) ?? []) if (this.choice[n] === UNDECIDED) open++
+      const largest = splits ? this.largestWithout(component, i) : 0
+      if (largest > least || (largest === least && open <= most)) continue
+      least = largest
+      most = open
+      chosen = i
     }
     return chosen
   }
 
+  /** The size of the largest component that is left when one setting is decided. */
   private largestWithout(component: readonly number[], without: number): number {
-    return this.split(component, without).reduce((most, part) => Math.max(most, part.length), 0)
+    const round = ++this.round
+    this.seen[without] = round
+    let largest = 0
+    for (const start of component) {
+      if (this.seen[start] === round) continue
+      this.seen[start] = round
+      let end = 0
+      this.queue[end++] = start
+      for (let at = 0; at < end; at++)
+        for (const n of this.neighbours.get(this.queue[at] ?? -1) ?? [])
+          if (this.seen[n] !== round && this.choice[n] === UNDECIDED) {
+            this.seen[n] = round
+            this.queue[end++] = n
+          }
+      if (end > largest) largest = end
+    }
+    return largest
   }
 
   private holds(l: LinkedRule): boolean {

@@ -25,6 +25,8 @@ export interface PartOnBody {
   readonly fixed: readonly { readonly value: NeutralValue; readonly words: string; readonly distance: number }[]
   /** The least distance each setting could reach, by setting position. */
   readonly least: ReadonlyMap<number, number>
+  /** The distance where nothing speaks. */
+  readonly absent: number
 }
 
 export interface TargetOnBody {
@@ -78,27 +80,34 @@ export const mustLimit = (target: EffectiveTarget): number => {
 }
 
 /** The distance of one part under a complete or partial choice: exact when complete, else the least still possible. */
-export const partBound = ({ part, readings, fixed, least }: PartOnBody, choice: Int32Array): number => {
-  if (part.combine === 'union') return unionBound({ part, readings, fixed, least }, choice)
-  let decided: number | undefined
+export const partBound = (onBody: PartOnBody, choice: Int32Array): number => {
+  const { part, readings, fixed, least, absent } = onBody
+  if (part.combine === 'union') return unionBound(onBody, choice)
+  const nearest = part.combine === 'nearest'
+  let decided = -1
   let open = Infinity
-  const pick = part.combine === 'nearest' ? Math.min : Math.max
-  for (const f of fixed) decided = decided === undefined ? f.distance : pick(decided, f.distance)
+  for (const f of fixed)
+    decided = decided < 0 ? f.distance : nearest ? Math.min(decided, f.distance) : Math.max(decided, f.distance)
   for (const [setting, byOption] of readings) {
     const option = choice[setting] ?? UNDECIDED
-    if (option === UNDECIDED) open = Math.min(open, least.get(setting) ?? Infinity)
+    if (option === UNDECIDED) {
+      open = Math.min(open, least.get(setting) ?? Infinity)
+      continue
+    }
     const reading = byOption.get(option)
-    if (reading) decided = decided === undefined ? reading.distance : pick(decided, reading.distance)
+    if (!reading) continue
+    const { distance } = reading
+    decided = decided < 0 ? distance : nearest ? Math.min(decided, distance) : Math.max(decided, distance)
   }
-  if (part.combine === 'nearest') return Math.min(decided ?? absentDistance(part), open)
-  return decided ?? Math.min(absentDistance(part), open)
+  if (decided >= 0) return nearest ? Math.min(decided, open) : decided
+  return Math.min(absent, open)
 }
 
 /** What counts where nothing speaks: the value such a body amounts to, else absent. */
 export const absentDistance = (part: Part): number =>
   part.without === undefined ? MILLIONTHS : Math.min(MILLIONTHS, millionths(part.measure(part.without)))
 
-const unionBound = ({ part, readings, fixed }: PartOnBody, choice: Int32Array): number => {
+const unionBound = ({ part, readings, fixed, absent }: PartOnBody, choice: Int32Array): number => {
   const members: Area[] = fixed.flatMap(f => f.value as readonly Area[])
   for (const [setting, byOption] of readings) {
     const option = choice[setting] ?? UNDECIDED
@@ -106,7 +115,7 @@ const unionBound = ({ part, readings, fixed }: PartOnBody, choice: Int32Array): 
     const reading = byOption.get(option)
     if (reading) members.push(...(reading.value as readonly Area[]))
   }
-  return members.length ? millionths(part.measure(members)) : absentDistance(part)
+  return members.length ? millionths(part.measure(members)) : absent
 }
 
 const partOnBody = (
@@ -125,7 +134,7 @@ const partOnBody = (
     least.set(setting, Math.min(least.get(setting) ?? Infinity, distance))
   }
   const fixed = (fixedSaid.get(part.channel) ?? []).map(f => ({ ...f, distance: measure(f.value) }))
-  return { part, readings, fixed, least }
+  return { part, readings, fixed, least, absent: absentDistance(part) }
 }
 
 const gather = <T>(map: Map<string, T[]>, key: string, item: T) => {
