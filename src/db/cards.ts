@@ -57,7 +57,9 @@ export const setTick = (
       })
       .onConflict('id')
       .ignore()
-    const before = await trx('ticks').where({ card_id, step }).first()
+    const before = await trx<{ card_id: string; step: string; person_id: string | null; ticked_at: string }>('ticks')
+      .where({ card_id, step })
+      .first()
     if (Boolean(before) === ticked) return undefined
     if (ticked) await trx('ticks').insert({ card_id, step, person_id: personId, ticked_at: at })
     else await trx('ticks').where({ card_id, step }).delete()

@@ -8,6 +8,12 @@ import { parseStandard, type Standard } from '../core/standards'
 
 const here = join(process.cwd(), 'src/demo')
 
+/** Reads and checks a folder of files, once. */
+const reader = <T>(folder: string, parse: (value: unknown, file: string) => Parsed<T>): (() => readonly T[]) => {
+  let files: readonly T[] | undefined
+  return () => (files ??= read(folder, parse))
+}
+
 const read = <T>(folder: string, parse: (value: unknown, file: string) => Parsed<T>): readonly T[] =>
   readdirSync(join(here, folder))
     .sort()
@@ -18,9 +24,9 @@ const read = <T>(folder: string, parse: (value: unknown, file: string) => Parsed
       return parsed.value
     })
 
-export const demoBodies = (): readonly Body[] => read('bodies', parseBody)
+export const demoBodies: () => readonly Body[] = reader('bodies', parseBody)
 
-export const demoStandards = (): readonly Standard[] => read('standards', parseStandard)
+export const demoStandards: () => readonly Standard[] = reader('standards', parseStandard)
 
 export interface DemoUnit {
   readonly body: string

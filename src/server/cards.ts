@@ -222,7 +222,7 @@ export const listCards = async (
   const wanted = bodies.filter(b => !chosen || chosen.includes(b.id))
   const targets = wanted.flatMap(b => {
     const own = all.filter(u => u.body_id === b.id)
-    return own.length ? own.map(u => ({ b, u: u as UnitRow | undefined })) : [{ b, u: undefined }]
+    return own.length ? own.map(u => ({ b, u: u })) : [{ b, u: undefined }]
   })
   return Promise.all(
     targets.map(async ({ b, u }) => {

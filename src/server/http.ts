@@ -1,5 +1,5 @@
 import 'server-only'
-import * as v from 'valibot'
+import type * as v from 'valibot'
 import { parseJson, parseWith } from '@/core/formats/problem'
 import { ContradictoryBodyError } from '@/core/resolve'
 import { SearchTooLargeError } from '@/core/bodies/search'

@@ -3,7 +3,7 @@
 import { Box, Button, Checkbox, Divider, ListItemText, Menu, MenuItem, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { usePathname, useRouter, useSearchParams } from 'next/navigation'
-import { useState } from 'react'
+import { startTransition, useOptimistic, useState } from 'react'
 
 export interface StandardChoice {
   readonly id: string
@@ -47,7 +47,9 @@ export const InHandBar = ({
 }) => {
   const pathname = usePathname()
   const router = useRouter()
-  const params = useSearchParams()
+  // What was just chosen counts at once, before the server has answered; two quick choices both hold.
+  const [query, showQuery] = useOptimistic(useSearchParams().toString())
+  const params = new URLSearchParams(query)
   const [standardAnchor, setStandardAnchor] = useState<HTMLElement | null>(null)
   const [bodiesAnchor, setBodiesAnchor] = useState<HTMLElement | null>(null)
 
@@ -61,8 +63,10 @@ export const InHandBar = ({
     const next = new URLSearchParams(params)
     if (value === undefined) next.delete(name)
     else next.set(name, value)
-    const query = next.toString()
-    router.replace(query ? `${pathname}?${query}` : pathname, { scroll: false })
+    startTransition(() => {
+      showQuery(next.toString())
+      router.replace(next.size ? `${pathname}?${next.toString()}` : pathname, { scroll: false })
+    })
   }
   const toggleBody = (id: string) => {
     const ids = new Set(inHand.map(b => b.id))

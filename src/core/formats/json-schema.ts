@@ -10,5 +10,5 @@ const schemaOf = (schema: Parameters<typeof toJsonSchema>[0], title: string): Re
 })
 
 export const bodyJsonSchema = () => schemaOf(bodySchema, 'coherion.body/1')
-export const standardJsonSchema = () => schemaOf(standardSchema as never, 'coherion.standard/1')
+export const standardJsonSchema = () => schemaOf(standardSchema, 'coherion.standard/1')
 export { schemaOf }

@@ -1,3 +1,4 @@
+import { parse as parseTolerantly, type ParseError, printParseErrorCode } from 'jsonc-parser'
 import * as v from 'valibot'
 import { DIMENSIONS } from '../vocabulary/dimensions'
 
@@ -58,14 +59,18 @@ export const parseWith = <T>(schema: v.GenericSchema<unknown, T>, value: unknown
   }
 }
 
-/** Parses JSON text, telling the line where it breaks. */
+/** Parses JSON text, telling the line and column where it breaks. */
 export const parseJson = (text: string, file: string): Parsed<unknown> => {
   try {
     return { ok: true, value: JSON.parse(text) as unknown }
-  } catch (error) {
-    const message = error instanceof Error ? error.message : String(error)
-    const at = /position (\d+)/.exec(message)?.[1]
-    const line = at === undefined ? '' : `line ${text.slice(0, Number(at)).split('\n').length}`
-    return { ok: false, problems: [{ file, path: line, value: '', expected: `expected JSON: ${message}` }] }
+  } catch {
+    const errors: ParseError[] = []
+    parseTolerantly(text, errors)
+    const [first] = errors
+    const before = text.slice(0, first?.offset ?? text.length).split('\n')
+    const code = first ? printParseErrorCode(first.error) : 'EndOfFileExpected'
+    const what = code.replaceAll(/(?<=[a-z])(?=[A-Z])/g, ' ').toLowerCase()
+    const path = `line ${before.length}, column ${(before.at(-1)?.length ?? 0) + 1}`
+    return { ok: false, problems: [{ file, path, value: '', expected: `this is not JSON: ${what}` }] }
   }
 }

@@ -44,7 +44,7 @@ export const distanceReason = (d: Dimension, wanted: NeutralValue, got: NeutralV
       return near ? `near relatives: ${near.because}` : 'another choice'
     }
     case 'scale': {
-      const apart = Math.abs(d.values.indexOf(String(wanted)) - d.values.indexOf(String(got)))
+      const apart = Math.abs(d.values.indexOf(wanted as string) - d.values.indexOf(got as string))
       return `${apart} of ${d.values.length - 1} steps apart`
     }
     case 'flag':

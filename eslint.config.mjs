@@ -1,0 +1,52 @@
+import eslint from '@eslint/js'
+import reactHooks from 'eslint-plugin-react-hooks'
+import tseslint from 'typescript-eslint'
+
+export default tseslint.config(
+  { ignores: ['.next/', 'node_modules/', 'data/', 'next-env.d.ts', 'test-results/'] },
+  eslint.configs.recommended,
+  ...tseslint.configs.recommendedTypeChecked,
+  {
+    languageOptions: {
+      parserOptions: {
+        projectService: { allowDefaultProject: ['*.mjs', '.dependency-cruiser.cjs', 'scripts/*.mjs'] },
+        tsconfigRootDir: import.meta.dirname,
+      },
+    },
+    rules: {
+      '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/no-non-null-assertion': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': 'error',
+      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
+      'no-console': ['error', { allow: ['error'] }],
+    },
+  },
+  { files: ['src/**/*.{ts,tsx}'], ...reactHooks.configs.flat.recommended },
+  {
+    files: ['**/*.{mjs,cjs}'],
+    ...tseslint.configs.disableTypeChecked,
+    languageOptions: {
+      globals: {
+        process: 'readonly',
+        console: 'readonly',
+        fetch: 'readonly',
+        setTimeout: 'readonly',
+        module: 'writable',
+      },
+    },
+  },
+  {
+    files: ['src/**/*.{ts,tsx}'],
+    ignores: ['src/app/**/{page,layout,error,not-found,loading}.tsx'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'ExportDefaultDeclaration', message: 'Default exports only where Next wants them.' },
+      ],
+    },
+  },
+  // The virtual list hands out functions that change with it; nothing here memoizes them.
+  { files: ['src/app/decide/concordance/Matrix.tsx'], rules: { 'react-hooks/incompatible-library': 'off' } },
+  { files: ['scripts/**', 'test/**'], rules: { 'no-console': 'off' } },
+)

@@ -1,0 +1,30 @@
+import { defineConfig } from '@playwright/test'
+
+export default defineConfig({
+  testDir: 'test/browser',
+  outputDir: 'test-results',
+  globalSetup: './test/browser/support/template.ts',
+  timeout: 60_000,
+  workers: 2,
+  fullyParallel: true,
+  retries: 0,
+  reporter: process.env['CI'] ? 'line' : 'list',
+  use: {
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+    timezoneId: 'UTC',
+    screenshot: 'only-on-failure',
+    launchOptions: {
+      executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--disable-quic',
+      ],
+    },
+  },
+})

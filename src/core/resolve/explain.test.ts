@@ -1,0 +1,161 @@
+import { describe, expect, it } from 'vitest'
+import { demoBodies, demoStandards } from '../../demo/world'
+import { type Body, type Rule } from '../bodies'
+import { type Standard, type Target } from '../standards'
+import { cellWords, conflictWords, explain, lostWords, resolve, summarise, whyWords } from './index'
+
+const body = (id: string) => demoBodies().find(b => b.id === id) as Body
+const ring = demoStandards().find(s => s.id === 'ring-action') as Standard
+
+const standardOf = (...targets: Omit<Target, 'reason'>[]): Standard => ({
+  ...ring,
+  layers: [{ id: 'one', name: 'One', targets: targets.map(t => ({ ...t, reason: 'Because.' })) }],
+})
+
+const outcome = (b: Body, standard: Standard, dimension: string, firmware?: string) => {
+  const found = resolve(b, standard, { firmware }).outcomes.find(o => o.target.dimension === dimension)
+  if (!found) throw new Error(`no outcome for ${dimension}`)
+  return found
+}
+
+describe('the traps of the demo bodies', () => {
+  it('keeps detection on Linnet although a figure of its own would hold better', () => {
+    const { outcome: held, alternatives } = explain(body('linnet'), ring, 'track.hold')
+    expect(cellWords(body('linnet'), held).main).toBe('Temper 4')
+    expect(held.grade).toBe('near')
+    const better = alternatives.find(a => a.setting === 'own-wait' && a.option === '1-2-s')
+    expect(better?.distance).toBe(0)
+    const words = better ? lostWords(better.lost) : ''
+    expect(words).toContain('The three figures of your own work only at Temper own.')
+    expect(words).toContain('looks for would go from same to different')
+    expect(whyWords(body('linnet'), held)).toContain('also sets response to speed, switching point')
+  })
+
+  it('names the rule that stops the spot from following while detection is on', () => {
+    const { outcome: off, alternatives } = explain(body('sorrel'), ring, 'meter.follows')
+    expect(off.grade).toBe('different')
+    const [nearest] = alternatives
+    expect(nearest && lostWords(nearest.lost)).toContain('While Seek is on, the spot no longer rides the patch.')
+  })
+
+  it('reads a scale that runs the other way', () => {
+    const forTollgate = outcome(body('tollgate'), ring, 'track.response')
+    expect(cellWords(body('tollgate'), forTollgate).main).toBe('Stagger −1')
+    expect(forTollgate.distance).toBe(0)
+  })
+
+  it('says what a body lacks and why', () => {
+    expect(outcome(body('wicket'), ring, 'track.hold').missing).toEqual({ why: 'no-setting' })
+    expect(outcome(body('tollgate'), ring, 'subject.class').missing?.why).toBe('blocked')
+    expect(cellWords(body('wicket'), outcome(body('wicket'), ring, 'trigger.prefocus')).main).toBe('always so')
+    expect(cellWords(body('tollgate'), outcome(body('tollgate'), ring, 'trigger.prefocus')).sub).toBe('counts as no')
+  })
+
+  it('follows by a mode where following is no setting of its own', () => {
+    const follow = standardOf({ dimension: 'area.follow', value: 'from-start-point', weight: 'must' })
+    expect(cellWords(body('pebble'), outcome(body('pebble'), follow, 'area.follow')).main).toBe('Move + Chase')
+  })
+
+  it('tells which firmware brings a missing ability', () => {
+    const known = standardOf({ dimension: 'subject.registered', value: true, weight: 'should' })
+    expect(outcome(body('sorrel'), known, 'subject.registered', '2.4').missing).toEqual({
+      why: 'needs-firmware',
+      version: '2.10',
+    })
+    expect(outcome(body('sorrel'), known, 'subject.registered', '2.10').grade).toBe('same')
+    const { alternatives } = explain(body('sorrel'), known, 'subject.registered', { firmware: '2.9' })
+    expect(alternatives.map(a => lostWords(a.lost))).toContain('Needs firmware 2.10.')
+  })
+})
+
+describe('conflicts', () => {
+  it('says so when no option meets a must', () => {
+    const [conflict] = resolve(body('wicket'), ring).conflicts
+    expect(conflict).toEqual({ must: 'track.hold', against: [], rules: [], smallest: true })
+    expect(conflict && conflictWords(conflict)).toBe('No option of this body meets the must “Hold when blocked”.')
+  })
+
+  it('finds the smallest set of musts and rules that cannot hold together', () => {
+    const torn = standardOf(
+      { dimension: 'subject.class', value: 'people', weight: 'must', tolerance: 0 },
+      { dimension: 'meter.pattern', value: 'spot', weight: 'must', tolerance: 0 },
+      { dimension: 'see.tone', value: false, weight: 'must' },
+    )
+    const { conflicts, mustsHeld, musts } = resolve(body('linnet'), torn)
+    expect([mustsHeld, musts]).toEqual([2, 3])
+    expect(conflicts).toHaveLength(1)
+    const [conflict] = conflicts
+    expect([conflict?.must, ...(conflict?.against ?? [])].sort()).toEqual(['meter.pattern', 'subject.class'])
+    expect(conflict?.rules.map(r => r.id)).toEqual(['kin-no-star'])
+    expect(conflict && conflictWords(conflict)).toContain('“While Kin is on, One star cannot be chosen.”')
+  })
+
+  it('never drops a must silently: every broken one has a conflict', () => {
+    for (const b of demoBodies())
+      for (const s of demoStandards()) {
+        const { conflicts, outcomes } = resolve(b, s)
+        const broken = outcomes.filter(o => o.target.weight === 'must' && !o.held).map(o => o.target.dimension)
+        expect(conflicts.map(c => c.must).sort()).toEqual([...broken].sort())
+      }
+  })
+})
+
+describe('ties', () => {
+  const threeWays: Body = {
+    ...body('wicket'),
+    rules: [] as Rule[],
+    settings: [
+      {
+        id: 'only',
+        label: 'Only',
+        at: { tab: 'page-1', page: 1, row: 1 },
+        default: 'b',
+        options: ['a', 'b', 'c'].map(id => ({ id, label: id.toUpperCase(), means: { 'see.review': false } })),
+      },
+    ],
+  }
+  const wanted = standardOf({ dimension: 'see.review', value: false, weight: 'should' })
+
+  it('keeps what the body is known to be set to, else its default, else the first in the menu', () => {
+    expect(resolve(threeWays, wanted, { known: { only: 'c' } }).state).toEqual({ only: 'c' })
+    expect(resolve(threeWays, wanted, { known: {} }).state).toEqual({ only: 'b' })
+    const withoutDefault = {
+      ...threeWays,
+      settings: threeWays.settings.map(s => ({
+        ...s,
+        options: s.options.map(o => (o.id === 'b' ? { ...o, means: { 'see.review': true } } : o)),
+      })),
+    }
+    expect(resolve(withoutDefault, wanted).state).toEqual({ only: 'a' })
+  })
+})
+
+describe('a fleet', () => {
+  const resolutions = demoBodies().map(b => resolve(b, ring))
+  const summary = summarise(resolutions)
+
+  it('has the mean agreement of its bodies and counts musts held on every one', () => {
+    const mean = resolutions.reduce((sum, r) => sum + r.agreement, 0) / resolutions.length
+    expect(summary.agreement).toBeCloseTo(mean, 12)
+    expect([summary.mustsHeldEverywhere, summary.musts]).toEqual([6, 7])
+    expect(summary.brokenMusts).toEqual([{ dimension: 'track.hold', bodies: ['wicket'] }])
+  })
+
+  it('names the body that holds the others back, by leaving each one out', () => {
+    const [first] = summary.withoutEach
+    expect(first?.body).toBe('wicket')
+    const others = summarise(resolutions.filter(r => r.body !== 'wicket'))
+    expect(first?.agreementOfOthers).toBeCloseTo(others.agreement, 12)
+  })
+
+  it('measures spread between the bodies that differ most, and leaves out those without the behaviour', () => {
+    const hold = summary.spreads.find(s => s.dimension === 'track.hold')
+    expect(hold?.values.map(Number).sort()).toEqual([0.95, 1.25].sort())
+    expect(hold?.largest).toBeCloseTo(Math.log(1.25 / 0.95) / Math.log(4), 9)
+  })
+
+  it('has no spread with itself', () => {
+    const alone = summarise(resolutions.slice(0, 1))
+    expect(alone.spreads).toEqual([])
+  })
+})

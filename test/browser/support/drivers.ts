@@ -1,0 +1,87 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, type Page, test as base } from '@playwright/test'
+import { TestServer } from './server'
+
+/** Small drivers, so that a test reads like what a person does. */
+
+export class ConcordanceDriver {
+  constructor(private readonly page: Page) {}
+
+  async open(query = ''): Promise<void> {
+    await this.page.goto(`/decide/concordance${query}`)
+    await expect(this.page.getByRole('heading', { level: 1 })).toBeVisible()
+  }
+
+  get grid() {
+    return this.page.getByRole('grid')
+  }
+
+  cell(target: string, words: string) {
+    return this.grid.getByRole('row').filter({ hasText: target }).getByRole('gridcell').filter({ hasText: words })
+  }
+
+  get explanation() {
+    return this.page.getByLabel('Explanation')
+  }
+
+  async chooseStandard(name: string): Promise<void> {
+    await this.page.getByRole('button', { name: /Standard in hand/ }).click()
+    await this.page.getByRole('menuitem', { name }).click()
+    await expect(this.page.getByRole('heading', { level: 1 })).toHaveText(name)
+  }
+}
+
+export class CardDriver {
+  constructor(private readonly page: Page) {}
+
+  async open(body: string, query = ''): Promise<void> {
+    await this.page.goto(`/set/cards/${body}${query}`)
+    await expect(this.page.getByRole('heading', { level: 1 })).toBeVisible()
+  }
+
+  step(number: number) {
+    return this.page.getByRole('checkbox', { name: new RegExp(`^Step ${number}:`) })
+  }
+
+  async tick(number: number): Promise<void> {
+    await this.step(number).check()
+    await this.expectSaved()
+  }
+
+  async expectSaved(): Promise<void> {
+    await expect(this.page.getByText('saved', { exact: true })).toBeVisible()
+  }
+
+  async expectDone(done: number): Promise<void> {
+    await expect(this.page.getByRole('status').first()).toContainText(new RegExp(`^${done} of \\d+ steps done`))
+  }
+}
+
+interface Fixtures {
+  readonly server: TestServer
+  readonly concordance: ConcordanceDriver
+  readonly card: CardDriver
+  readonly expectAccessible: () => Promise<void>
+}
+
+/** A test with the demo on a fresh database and a server of its own. */
+export const test = base.extend<Fixtures>({
+  // eslint-disable-next-line no-empty-pattern
+  server: async ({}, use) => {
+    const server = await TestServer.start('demo')
+    await use(server)
+    await server.stop()
+  },
+  baseURL: async ({ server }, use) => use(server.address),
+  concordance: async ({ page }, use) => use(new ConcordanceDriver(page)),
+  card: async ({ page }, use) => use(new CardDriver(page)),
+  expectAccessible: async ({ page }, use) =>
+    use(async () => {
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+        .analyze()
+      expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).join(', ')}`)).toEqual([])
+    }),
+})
+
+export { expect } from '@playwright/test'

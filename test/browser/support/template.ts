@@ -1,0 +1,15 @@
+import { mkdirSync, rmSync } from 'node:fs'
+import { openDatabase } from '../../../src/db/connection'
+import { seedDemo } from '../../../src/demo/seed'
+import { TEMPLATE } from './server'
+
+/** Seeds the demo once; every test starts on a copy of it. */
+const makeTemplate = async (): Promise<void> => {
+  rmSync(TEMPLATE, { recursive: true, force: true })
+  mkdirSync(TEMPLATE, { recursive: true })
+  const db = await openDatabase(TEMPLATE, 'demo')
+  await seedDemo(db, '2026-11-24T09:00:00.000Z')
+  await db.destroy()
+}
+
+export default makeTemplate

@@ -1,0 +1,129 @@
+import { mkdtempSync, readdirSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import knex from 'knex'
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { cardId, type CardKey, readTicks, setTick } from '../../src/db/cards'
+import { type Db, openDatabase } from '../../src/db/connection'
+import { findBody, listBodies, saveBody } from '../../src/db/documents'
+import { readHistory, recordChange } from '../../src/db/history'
+import { addPerson, listPeople } from '../../src/db/people'
+import { seedDemo } from '../../src/demo/seed'
+import { demoBodies } from '../../src/demo/world'
+
+const AT = '2026-11-24T09:00:00.000Z'
+const LATER = '2026-11-24T10:00:00.000Z'
+const CARD: CardKey = { bodyId: 'linnet', unitId: 'tsp-l1', standardId: 'ring-action', standardVersion: 1 }
+
+let folder: string
+let db: Db
+
+beforeEach(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'coherion-'))
+  db = await openDatabase(folder, 'demo')
+  await seedDemo(db, AT)
+})
+
+afterEach(async () => {
+  await db.destroy()
+  rmSync(folder, { recursive: true })
+})
+
+const [someBody] = demoBodies()
+if (!someBody) throw new Error('the demo has no body')
+
+it('runs in WAL mode, with foreign keys, on disk before it answers', async () => {
+  const pragma = async (name: string) => {
+    const rows: Record<string, unknown>[] = await db.raw(`PRAGMA ${name}`)
+    return Object.values(rows[0] ?? {})[0]
+  }
+  expect(await pragma('journal_mode')).toBe('wal')
+  expect(await pragma('foreign_keys')).toBe(1)
+  expect(await pragma('synchronous')).toBe(2)
+})
+
+it('seeds the demo twice without changing anything', async () => {
+  const before = await listBodies(db)
+  await setTick(db, CARD, 'kin=kin-off', true, AT, null)
+  await seedDemo(db, LATER)
+  expect(await listBodies(db)).toEqual(before)
+  expect(await readTicks(db, CARD)).toHaveLength(1)
+})
+
+it('refuses to open the demo’s folder as a team’s own', async () => {
+  await expect(openDatabase(folder, 'own')).rejects.toThrow(/holds the demo; set COHERION_DATA to another folder/)
+})
+
+it('has a history event for every change, and none for what changed nothing', async () => {
+  expect(await readHistory(db, 'body', someBody.id)).toHaveLength(1)
+  await saveBody(db, someBody, LATER, null)
+  expect(await readHistory(db, 'body', someBody.id)).toHaveLength(1)
+  await saveBody(db, { ...someBody, model: 'Sparrow' }, LATER, 'rufus-quill')
+  const [event] = await readHistory(db, 'body', someBody.id)
+  expect(event).toMatchObject({ at: LATER, person_id: 'rufus-quill', what: 'replaced from a file' })
+  expect(event?.before).toContain(someBody.model)
+  expect(event?.after).toContain('Sparrow')
+  expect((await findBody(db, someBody.id))?.revision).toBe(2)
+})
+
+it('writes neither the change nor its event when one of them fails', async () => {
+  const broken = recordChange(db, AT, async trx => {
+    await trx('people').insert({ id: 'new', name: 'New', created_at: AT })
+    return { personId: 'nobody-with-this-id', kind: 'person', subject: 'new', what: 'added' }
+  })
+  await expect(broken).rejects.toThrow(/FOREIGN KEY/)
+  expect((await listPeople(db)).map(p => p.id)).not.toContain('new')
+})
+
+describe('ticks', () => {
+  it('keep who and when; a second tick of the same step changes neither', async () => {
+    await setTick(db, CARD, 'kin=kin-off', true, AT, 'rufus-quill')
+    await setTick(db, CARD, 'kin=kin-off', true, LATER, 'imelda-frost')
+    expect(await readTicks(db, CARD)).toEqual([{ step: 'kin=kin-off', personName: 'Rufus Quill', tickedAt: AT }])
+    expect(await readHistory(db, 'card', cardId(CARD))).toHaveLength(1)
+  })
+
+  it('are taken back, and the history still knows', async () => {
+    await setTick(db, CARD, 'kin=kin-off', true, AT, 'rufus-quill')
+    await setTick(db, CARD, 'kin=kin-off', false, LATER, 'imelda-frost')
+    expect(await readTicks(db, CARD)).toEqual([])
+    const events = await readHistory(db, 'card', cardId(CARD))
+    expect(events.map(e => [e.what, e.person_id])).toEqual([
+      ['took a tick back', 'imelda-frost'],
+      ['ticked', 'rufus-quill'],
+    ])
+  })
+
+  it('of one unit are not those of another', async () => {
+    await setTick(db, CARD, 'kin=kin-off', true, AT, null)
+    expect(await readTicks(db, { ...CARD, unitId: 'tsp-l2' })).toEqual([])
+    expect(await readTicks(db, { ...CARD, standardVersion: 2 })).toEqual([])
+  })
+})
+
+it('waits for a busy database instead of failing', async () => {
+  const other = knex({
+    client: 'better-sqlite3',
+    connection: { filename: join(folder, 'coherion.db') },
+    useNullAsDefault: true,
+  })
+  await other.raw('BEGIN EXCLUSIVE')
+  let released = false
+  setTimeout(() => {
+    released = true
+    void other.raw('COMMIT').then()
+  }, 700)
+  await addPerson(db, { id: 'late', name: 'Late Comer' }, AT)
+  expect(released).toBe(true)
+  expect((await listPeople(db)).map(p => p.name)).toContain('Late Comer')
+  await other.destroy()
+})
+
+it('backs up an existing database before it migrates it', async () => {
+  await db('knex_migrations').delete()
+  for (const table of ['ticks', 'cards', 'units', 'history', 'people', 'bodies', 'standards', 'meta'])
+    await db.schema.dropTable(table)
+  await db.destroy()
+  db = await openDatabase(folder, 'demo')
+  expect(readdirSync(join(folder, 'backups')).filter(f => f.startsWith('before-migration-'))).toHaveLength(1)
+})
