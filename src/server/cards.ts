@@ -8,11 +8,12 @@ import { dimension } from '@/core/vocabulary/dimensions'
 import type { Grade } from '@/core/vocabulary/grade'
 import { cardId, type CardKey, countTicks, readTicks, setTick } from '@/db/cards'
 import type { UnitRow } from '@/db/units'
-import { firmwareOf, listBodies, readBody, readStandard, units } from './catalogue'
+import { firmwareOf, listBodies, readBody, readStandard, type Revised, units } from './catalogue'
 import { resolveStored } from './concordance'
 import { database } from './database'
 import { listPeople } from './people'
 import { notFound, RequestError } from './problems'
+import { remember } from './remember'
 
 export interface StepView {
   /** Stays the same as long as the step asks for the same thing. */
@@ -58,23 +59,31 @@ interface Prepared {
   readonly key: CardKey
 }
 
-/** The steps of a card, from factory defaults; a unit's own firmware counts where a unit is named. */
+const walks = remember<readonly Step[]>(2000)
+
+/** The steps of a card, from factory defaults; a unit's own firmware counts where there is a unit. */
+const prepareWith = (
+  standard: Revised<Standard>,
+  body: Revised<Body>,
+  siblings: readonly UnitRow[],
+  unit: UnitRow | undefined,
+): Prepared => {
+  const firmware = unit?.firmware ?? firmwareOf(body.document, siblings)
+  const resolution = resolveStored(body, standard, firmware)
+  const steps = walks.getOr(`${body.stamp}|${standard.stamp}|${firmware}`, () =>
+    stepsBetween(body.document, factoryState(body.document), resolution.state),
+  )
+  const [bodyId, standardId, standardVersion] = [body.document.id, standard.document.id, standard.document.version]
+  const key = { bodyId, unitId: unit?.id ?? null, standardId, standardVersion }
+  return { body: body.document, standard: standard.document, unit, siblings, resolution, steps, key }
+}
+
 const prepare = async (standardId: string, bodyId: string, unitId: string | undefined): Promise<Prepared> => {
   const [standard, body, all] = await Promise.all([readStandard(standardId), readBody(bodyId), units()])
   const siblings = all.filter(u => u.body_id === bodyId)
   const unit = unitId === undefined ? siblings[0] : siblings.find(u => u.id === unitId)
   if (unitId !== undefined && !unit) throw notFound('unit', unitId)
-  const firmware = unit?.firmware ?? firmwareOf(body.document, all)
-  const resolution = resolveStored(body, standard, firmware)
-  return {
-    body: body.document,
-    standard: standard.document,
-    unit,
-    siblings,
-    resolution,
-    steps: stepsBetween(body.document, factoryState(body.document), resolution.state),
-    key: { bodyId, unitId: unit?.id ?? null, standardId, standardVersion: standard.document.version },
-  }
+  return prepareWith(standard, body, siblings, unit)
 }
 
 const stepKey = (s: Step): string => `${s.setting}=${s.to}`
@@ -218,26 +227,33 @@ export const listCards = async (
   standardId: string,
   chosen: readonly string[] | undefined,
 ): Promise<readonly CardSummary[]> => {
-  const [bodies, all, ticks] = await Promise.all([listBodies(), units(), countTicks(await database())])
-  const wanted = bodies.filter(b => !chosen || chosen.includes(b.id))
-  const targets = wanted.flatMap(b => {
-    const own = all.filter(u => u.body_id === b.id)
-    return own.length ? own.map(u => ({ b, u: u })) : [{ b, u: undefined }]
-  })
-  return Promise.all(
-    targets.map(async ({ b, u }) => {
-      const { steps, key, resolution } = await prepare(standardId, b.id, u?.id)
-      const ticked = new Set(ticks.get(cardId(key)))
-      return {
-        body: b.id,
-        unit: u?.id ?? null,
-        maker: b.maker,
-        model: b.model,
-        tag: u?.tag,
-        done: steps.filter(s => ticked.has(stepKey(s))).length,
-        steps: steps.length,
-        agreement: resolution.agreement,
-      }
-    }),
+  const [standard, bodies, all, ticks] = await Promise.all([
+    readStandard(standardId),
+    listBodies(),
+    units(),
+    countTicks(await database()),
+  ])
+  const cards = await Promise.all(
+    bodies
+      .filter(b => !chosen || chosen.includes(b.id))
+      .map(async b => {
+        const body = await readBody(b.id, b.revision)
+        const siblings = all.filter(u => u.body_id === b.id)
+        const each = siblings.length ? siblings : [undefined]
+        return each.map(unit => prepareWith(standard, body, siblings, unit))
+      }),
   )
+  return cards.flat().map(({ body, unit, steps, key, resolution }) => {
+    const ticked = new Set(ticks.get(cardId(key)))
+    return {
+      body: body.id,
+      unit: unit?.id ?? null,
+      maker: body.maker,
+      model: body.model,
+      tag: unit?.tag,
+      done: steps.filter(s => ticked.has(stepKey(s))).length,
+      steps: steps.length,
+      agreement: resolution.agreement,
+    }
+  })
 }

@@ -10,7 +10,7 @@ import { remember } from './remember'
 
 /** Bodies, standards and units as stored; documents are parsed once for each revision. */
 
-interface Revised<T> {
+export interface Revised<T> {
   readonly document: T
   /** Changes whenever the document does. */
   readonly stamp: string

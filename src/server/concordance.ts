@@ -13,7 +13,7 @@ import { effectiveTargets, type Standard, type Weight } from '@/core/standards'
 import { dimension, type GroupId } from '@/core/vocabulary/dimensions'
 import type { Grade } from '@/core/vocabulary/grade'
 import { toleranceWords, valueWords } from '@/core/vocabulary/words'
-import { firmwareOf, listBodies, listStandards, readBody, readStandard, units } from './catalogue'
+import { firmwareOf, listBodies, listStandards, readBody, readStandard, type Revised, units } from './catalogue'
 import { remember } from './remember'
 
 /** The standard and the bodies in hand, as the address names them; undefined where it does not. */
@@ -71,11 +71,7 @@ export interface Concordance {
 const resolutions = remember<Resolution>(5000)
 
 /** A resolution from factory defaults, computed once for each revision of body and standard. */
-export const resolveStored = (
-  body: { document: Body; stamp: string },
-  standard: { document: Standard; stamp: string },
-  firmware: string,
-): Resolution =>
+export const resolveStored = (body: Revised<Body>, standard: Revised<Standard>, firmware: string): Resolution =>
   resolutions.getOr(`${body.stamp}|${standard.stamp}|${firmware}`, () =>
     resolve(body.document, standard.document, { firmware }),
   )

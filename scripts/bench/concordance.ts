@@ -1,0 +1,59 @@
+import { chromium } from '@playwright/test'
+import { parseBody } from '../../src/core/bodies'
+import { openDatabase } from '../../src/db/connection'
+import { saveBody } from '../../src/db/documents'
+import { generateBody } from '../../test/fixtures/generate'
+import template from '../../test/browser/support/template'
+import { TestServer } from '../../test/browser/support/server'
+
+const BODIES = 60
+const PATH = '/decide/concordance?standard=ring-action'
+
+const timed = async (address: string): Promise<number> => {
+  const began = performance.now()
+  await (await fetch(address)).text()
+  return performance.now() - began
+}
+
+/** The Concordance of sixty bodies: from the database to the first paint. */
+export const benchConcordance = async (): Promise<void> => {
+  await template()
+  const server = await TestServer.start('demo')
+  const db = await openDatabase(server.folder, 'demo')
+  let added = 5
+  for (let seed = 1; added < BODIES; seed++) {
+    const parsed = parseBody(generateBody(seed, { settings: 45, rules: 15 }), 'generated')
+    if (!parsed.ok) continue
+    await saveBody(db, parsed.value, new Date().toISOString(), null)
+    added++
+  }
+  await db.destroy()
+
+  console.log(`The Concordance page of ${BODIES} bodies`)
+  await timed(`${server.address}/name/bodies/linnet`)
+  const first = await timed(server.address + PATH)
+  const again = []
+  for (let i = 0; i < 10; i++) again.push(await timed(server.address + PATH))
+  again.sort((a, b) => a - b)
+  console.log(
+    `  server, first time after a change: ${first.toFixed(0)} ms (every body resolved); after that: median ${again[5]?.toFixed(0)} ms (target under 150 ms)`,
+  )
+
+  const browser = await chromium.launch({
+    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu'],
+  })
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  const paints: number[] = []
+  for (let i = 0; i < 5; i++) {
+    await page.goto(server.address + PATH, { waitUntil: 'load' })
+    paints.push(await page.evaluate(() => performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? NaN))
+  }
+  paints.sort((a, b) => a - b)
+  const cells = await page.getByRole('gridcell').count()
+  console.log(
+    `  first paint: median ${paints[2]?.toFixed(0)} ms (target under 1000 ms); ${cells} cells rendered of ${BODIES * 34}`,
+  )
+  await browser.close()
+  await server.stop()
+}

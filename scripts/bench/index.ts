@@ -1,0 +1,5 @@
+import { benchConcordance } from './concordance'
+import { benchResolver } from './resolver'
+
+await benchResolver()
+await benchConcordance()

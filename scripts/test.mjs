@@ -1,0 +1,14 @@
+// npm test: installs what is missing, then lint, types, unit tests, build and browser tests.
+import { bin, ensureBuilt, ensureChromium, ensureInstalled, say, step } from './lib.mjs'
+
+const began = Date.now()
+await ensureInstalled()
+const chromium = ensureChromium()
+await step('Formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.'])
+await step('Lint', bin('eslint'), ['.', '--max-warnings', '0'])
+await step('Layers', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src', 'test'])
+await step('Types', bin('tsc'), ['--noEmit'])
+await step('Unit tests', bin('vitest'), ['run'])
+await ensureBuilt()
+await step('Browser tests', bin('playwright'), ['test'], { CHROMIUM: chromium })
+say(`All passed in ${((Date.now() - began) / 60000).toFixed(1)} minutes`)
