@@ -59,7 +59,7 @@ interface Prepared {
   readonly key: CardKey
 }
 
-const walks = remember<readonly Step[]>(2000)
+const walks = remember<readonly Step[]>('walks', 2000)
 
 /** The steps of a card, from factory defaults; a unit's own firmware counts where there is a unit. */
 const prepareWith = (

@@ -16,8 +16,8 @@ export interface Revised<T> {
   readonly stamp: string
 }
 
-const bodyCache = remember<Body>(1000)
-const standardCache = remember<Standard>(500)
+const bodyCache = remember<Body>('bodies', 1000)
+const standardCache = remember<Standard>('standards', 500)
 
 /** Stored documents were validated when they came in. */
 const trusted = <T>(text: string): T => JSON.parse(text) as T

@@ -68,7 +68,7 @@ export interface Concordance {
   readonly failed: readonly { readonly body: string; readonly why: string }[]
 }
 
-const resolutions = remember<Resolution>(5000)
+const resolutions = remember<Resolution>('resolutions', 5000)
 
 /** A resolution from factory defaults, computed once for each revision of body and standard. */
 export const resolveStored = (body: Revised<Body>, standard: Revised<Standard>, firmware: string): Resolution =>

@@ -19,7 +19,8 @@ const cellFrom = (text: string | null): CellRef | undefined => {
 }
 
 /** The central view: every target of the standard in hand on every body in hand. All of its state is in the address. */
-export const ConcordanceView = ({ concordance }: { concordance: Concordance }) => {
+export const ConcordanceView = ({ text }: { text: string }) => {
+  const concordance = useMemo(() => JSON.parse(text) as Concordance, [text])
   const { params, set } = useAddress()
   const theme = useTheme()
   const isPhone = useMediaQuery(theme.breakpoints.down('sm'))

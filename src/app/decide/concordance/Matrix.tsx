@@ -8,7 +8,6 @@ import { AlignmentMark } from '@/ui/AlignmentMark'
 import { Eyebrow } from '@/ui/pieces'
 import type { Cell, Column, Concordance } from '@/server/concordance'
 import type { Arranged, Line } from './arrange'
-import { BrokenMust, WeightBadge } from './WeightBadge'
 
 /** Sizes of the matrix in pixels. */
 const HEAD_HEIGHT = 78
@@ -26,6 +25,20 @@ const Scroller = styled('div')(({ theme }) => ({
   overflow: 'auto',
   background: theme.vars?.palette.background.paper,
   outlineOffset: -3,
+  '& .words': { minWidth: 0 },
+  '& .main, & .sub, & .broken, & .target, & .wanted': {
+    overflow: 'hidden',
+    textOverflow: 'ellipsis',
+    whiteSpace: 'nowrap',
+    lineHeight: 1.4,
+  },
+  '& .main, & .sub, & .broken': { fontSize: theme.typography.body2.fontSize },
+  '& .main': { fontWeight: 600 },
+  '& .sub': { color: theme.vars?.palette.text.secondary },
+  '& .broken': { color: theme.vars?.palette.error.main, fontWeight: 700 },
+  '& .target': { fontWeight: 650, lineHeight: 1.3 },
+  '& .wanted': { ...theme.typography.value, color: theme.vars?.palette.text.secondary, lineHeight: 1.3 },
+  '& .must': { color: theme.vars?.palette.text.primary, fontWeight: 700 },
 }))
 
 const Sticky = styled('div')(({ theme }) => ({
@@ -113,29 +126,24 @@ const ColumnHead = ({
   </Box>
 )
 
+// Plain elements: there are many, and they come and go while scrolling.
 const CellContent = ({ cell }: { cell: Cell }) => (
   <>
     <AlignmentMark grade={cell.grade} distance={cell.distance} />
-    <Box sx={{ minWidth: 0 }}>
-      <Typography
-        variant="body2"
-        noWrap
-        title={cell.main}
-        color={cell.grade === 'missing' ? 'textSecondary' : 'textPrimary'}
-        sx={{ fontWeight: cell.grade === 'missing' ? 400 : 600 }}
-      >
+    <div className="words">
+      <div className={cell.grade === 'missing' ? 'sub' : 'main'} title={cell.main}>
         {cell.main}
-      </Typography>
+      </div>
       {cell.held ? (
         cell.sub && (
-          <Typography variant="body2" noWrap title={cell.sub} color="textSecondary">
+          <div className="sub" title={cell.sub}>
             {cell.sub}
-          </Typography>
+          </div>
         )
       ) : (
-        <BrokenMust />
+        <div className="broken">breaks a must</div>
       )}
-    </Box>
+    </div>
   </>
 )
 
@@ -311,15 +319,12 @@ export const Matrix = ({
           return (
             <Line1 key={r.key} role="row" aria-rowindex={r.index + 2} style={{ top: r.start, height: ROW_HEIGHT }}>
               <Sticky role="rowheader" aria-colindex={1}>
-                <Typography sx={{ fontWeight: 650, lineHeight: 1.3 }} noWrap title={line.row.label}>
+                <div className="target" title={line.row.label}>
                   {line.row.label}
-                </Typography>
-                <Typography component="div" noWrap title={line.row.wanted} sx={{ lineHeight: 1.3 }}>
-                  <WeightBadge weight={line.row.weight} />{' '}
-                  <Typography variant="value" color="textSecondary">
-                    {line.row.wanted}
-                  </Typography>
-                </Typography>
+                </div>
+                <div className="wanted" title={line.row.wanted}>
+                  <span className={line.row.weight}>{line.row.weight}</span> {line.row.wanted}
+                </div>
               </Sticky>
               {columnsInView.map(c => {
                 const entry = columns[c.index]
