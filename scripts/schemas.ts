@@ -1,0 +1,9 @@
+import { mkdirSync, writeFileSync } from 'node:fs'
+import { bodyJsonSchema, standardJsonSchema } from '../src/core/formats/json-schema'
+
+/** Writes the JSON Schemas of the exchange formats to docs/formats. */
+mkdirSync('docs/formats', { recursive: true })
+const write = (file: string, schema: object) =>
+  writeFileSync(`docs/formats/${file}`, `${JSON.stringify(schema, null, 2)}\n`)
+write('coherion.body-1.schema.json', bodyJsonSchema())
+write('coherion.standard-1.schema.json', standardJsonSchema())
