@@ -32,6 +32,7 @@ export default tseslint.config(
         console: 'readonly',
         fetch: 'readonly',
         setTimeout: 'readonly',
+        localStorage: 'readonly',
         module: 'writable',
       },
     },

@@ -8,9 +8,6 @@ import {
   UNDECIDED,
 } from './search-problem'
 
-/** A group that needs more steps than this is refused rather than left to run. */
-const MOST_STEPS = 400_000
-
 /** Components at least this large are remembered by what surrounds them; smaller ones are solved again as quickly. */
 const WORTH_REMEMBERING = 3
 
@@ -73,6 +70,7 @@ export class GroupSearch {
     private readonly input: SearchInput,
     private readonly group: Group,
     private readonly choice: Int32Array,
+    private readonly mostSteps: number,
   ) {
     const greys = (l: LinkedRule) => l.rule.then.effect === 'unavailable'
     for (const i of group.settings) {
@@ -246,7 +244,7 @@ export class GroupSearch {
     components: readonly (readonly number[])[],
     best: Solution | undefined,
   ): Solution | undefined {
-    if (++this.steps > MOST_STEPS)
+    if (++this.steps > this.mostSteps)
       throw new SearchTooLargeError(this.group.settings.flatMap(s => this.input.settings[s]?.label ?? []))
     const mine = this.termsOf.get(i) ?? []
     const before = mine.map(t => this.bounds[t] ?? 0)

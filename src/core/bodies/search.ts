@@ -4,6 +4,9 @@ import { type Found, GREYED, type Group, type LinkedRule, type SearchInput, UNDE
 
 export * from './search-problem'
 
+/** A group that needs more steps than this is refused rather than left to run. */
+const MOST_STEPS = 100_000
+
 /**
  * The best state of a body under its rules: finite-domain search with bounding, each independent group of settings
  * apart. What "best" means comes in as terms; this file knows nothing of targets.
@@ -13,10 +16,15 @@ export * from './search-problem'
  * neither the order of the input nor rounding can decide.
  *
  * @param groups the groups to decide; settings of others are left undecided
+ * @param mostSteps options decided in one group before it is refused
  * @returns undefined where no state satisfies the rules
  * @throws SearchTooLargeError for a group of linked settings beyond what can be searched exactly
  */
-export const search = (input: SearchInput, groups: readonly Group[] = groupsOf(input)): Found | undefined => {
+export const search = (
+  input: SearchInput,
+  groups: readonly Group[] = groupsOf(input),
+  mostSteps = MOST_STEPS,
+): Found | undefined => {
   const choice = new Int32Array(input.settings.length).fill(UNDECIDED)
   let broken = 0
   let cost = 0
@@ -25,7 +33,7 @@ export const search = (input: SearchInput, groups: readonly Group[] = groupsOf(i
       for (const i of group.settings) choice[i] = input.known[i] ?? UNDECIDED
       continue
     }
-    const found = new GroupSearch(input, group, choice).run()
+    const found = new GroupSearch(input, group, choice, mostSteps).run()
     if (!found) return undefined
     broken += found.broken
     cost += found.cost

@@ -3,7 +3,7 @@ import { MILLIONTHS, search, stateOf } from '../bodies/search'
 import { type EffectiveTarget, type Standard, WEIGHT_FACTORS } from '../standards'
 import { dimension } from '../vocabulary/dimensions'
 import { type Grade, gradeOf } from '../vocabulary/grade'
-import type { NeutralValue } from '../vocabulary/values'
+import type { Area, NeutralValue } from '../vocabulary/values'
 import { type Conflict, findConflicts } from './conflicts'
 import {
   absentDistance,
@@ -152,10 +152,9 @@ const partOutcome = (problem: ResolveProblem, p: PartOnBody, choice: Int32Array)
   const fixed = p.fixed.find(f => p.part.combine === 'union' || f.distance === distance)
   const implied =
     spoken.length + p.fixed.length === 0 && p.part.without !== undefined && absentDistance(p.part) < MILLIONTHS
-  const got =
-    p.part.combine === 'union'
-      ? ([...p.fixed, ...spoken].flatMap(r => r.value as readonly NeutralValue[]) as NeutralValue)
-      : (counting[0]?.value ?? fixed?.value ?? (implied ? p.part.without : undefined))
+  const members = p.part.combine === 'union' ? [...p.fixed, ...spoken].flatMap(r => r.value as readonly Area[]) : []
+  const single = counting[0]?.value ?? fixed?.value ?? (implied ? p.part.without : undefined)
+  const got = p.part.combine === 'union' ? (members.length ? members : undefined) : single
   return {
     channel: p.part.channel,
     weight: p.part.weight,

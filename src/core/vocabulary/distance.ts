@@ -88,8 +88,8 @@ export const areaDistance = (a: Area, b: Area): number => {
   )
 }
 
-/** Two members of an area list count as shared when they are at least near each other. */
-const SHARED_AREA = 0.25
+/** Two members of area lists count as shared when they are at least near each other. */
+export const isSharedArea = (a: Area, b: Area): boolean => areaDistance(a, b) <= 0.25
 
 /**
  * Distance of two area lists: 1 - shared / all members (Jaccard), members matched by geometry, as many as possible.
@@ -99,7 +99,7 @@ export const areaSetDistance = (target: readonly Area[], got: readonly Area[]): 
   const place = (i: number, tried: Set<number>): boolean =>
     got.some((candidate, j) => {
       const wanted = target[i]
-      if (!wanted || tried.has(j) || areaDistance(wanted, candidate) > SHARED_AREA) return false
+      if (!wanted || tried.has(j) || !isSharedArea(wanted, candidate)) return false
       tried.add(j)
       const holder = partnerOf.get(j)
       if (holder !== undefined && !place(holder, tried)) return false
