@@ -30,7 +30,7 @@ module.exports = {
       name: 'core-rooms-in-one-direction',
       severity: 'error',
       comment: 'vocabulary and formats below bodies and standards below resolve.',
-      from: { path: '^src/core/vocabulary' },
+      from: { path: '^src/core/vocabulary', pathNot: '\\.test\\.ts$' },
       to: { path: '^src/core/(bodies|standards|resolve|steps|cautions)' },
     },
     {
