@@ -13,7 +13,7 @@ const Aside = styled('aside')(({ theme }) => ({
 }))
 
 const CloseButton = ({ onClose }: { onClose: () => void }) => (
-  <IconButton aria-label="Close" onClick={onClose} sx={{ position: 'absolute', top: -8, right: -10, zIndex: 1 }}>
+  <IconButton aria-label="Close" onClick={onClose} sx={{ float: 'right', mt: -1, mr: -1.25, ml: 1 }}>
     <svg width="16" height="16" viewBox="0 0 16 16" aria-hidden>
       <path d="M3 3l10 10M13 3L3 13" stroke="currentColor" strokeWidth="2" strokeLinecap="round" />
     </svg>
@@ -41,7 +41,7 @@ export const SidePanel = ({
   }, [onClose])
 
   const content = (
-    <Box sx={{ position: 'relative' }}>
+    <Box>
       <CloseButton onClose={onClose} />
       {children}
     </Box>

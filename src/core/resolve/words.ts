@@ -84,13 +84,12 @@ export const cellWords = (body: Body, outcome: Outcome): CellWords => {
       sub: first?.got === undefined ? '' : `counts as ${valueWords(dimension(first.channel), first.got)}`,
     }
   }
-  const adding = delivered.length > 1 && dimension(outcome.target.dimension).kind === 'areas'
   const join = (parts: readonly string[]) => [...new Set(parts)].join(' · ')
-  if (adding) return { main: join(delivered.map(d => d.label)), sub: '' }
-  return {
-    main: join(delivered.map(d => d.option)),
-    sub: join(delivered.filter(d => d.words !== d.option).map(d => d.label)),
-  }
+  if (dimension(outcome.target.dimension).kind === 'areas' && delivered.length > 1)
+    return { main: join(delivered.map(d => d.label)), sub: '' }
+  const [decisive, ...others] = delivered
+  const setting = decisive && decisive.words !== decisive.option ? [decisive.label] : []
+  return { main: decisive?.option ?? '', sub: join(others.length ? others.map(d => d.words) : setting) }
 }
 
 /** The same in one line. */

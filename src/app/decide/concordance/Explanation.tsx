@@ -39,7 +39,7 @@ const ExplanationContent = ({ explanation: e }: { explanation: ExplanationView }
   const nearest = e.alternatives.find(a => a.better)
   return (
     <Box>
-      <Box sx={{ pr: 4 }}>
+      <Box>
         <Eyebrow>
           {e.body.model} · {e.label}
         </Eyebrow>

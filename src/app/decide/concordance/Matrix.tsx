@@ -13,7 +13,7 @@ import type { Arranged, Line } from './arrange'
 const HEAD_HEIGHT = 78
 const GROUP_HEIGHT = 34
 const ROW_HEIGHT = 58
-const FIRST_WIDTH = 208
+const FIRST_WIDTH = 232
 const LEAST_COLUMN_WIDTH = 144
 const MOST_COLUMN_WIDTH = 240
 /** What the server assumes about the window, so that the first paint already holds the table. */
@@ -72,7 +72,6 @@ const CellBox = styled('div')(({ theme }) => ({
   padding: theme.spacing(0, 1),
   cursor: 'pointer',
   '&:hover': { background: theme.vars?.palette.own.marigold.wash },
-  '&[data-active="true"]': { background: theme.vars?.palette.own.marigold.wash },
   '&[aria-selected="true"]': {
     background: theme.vars?.palette.own.marigold.wash,
     boxShadow: `inset 0 0 0 2px ${theme.vars?.palette.own.marigold.main}`,

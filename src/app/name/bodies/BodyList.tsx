@@ -11,7 +11,7 @@ import { Page } from '@/ui/pieces'
 
 const Item = styled(NextLink)(({ theme }) => ({
   display: 'grid',
-  gridTemplateColumns: 'minmax(160px, 220px) 1fr auto',
+  gridTemplateColumns: 'minmax(140px, 200px) 1fr 290px',
   gap: theme.spacing(0.5, 3),
   alignItems: 'baseline',
   padding: theme.spacing(2, 1),

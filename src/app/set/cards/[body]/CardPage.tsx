@@ -108,6 +108,11 @@ export const CardPage = ({ card }: { card: CardView }) => {
           value={card.steps.length === 0 ? 100 : (100 * done) / card.steps.length}
           aria-label="Steps done"
         />
+        {!person && (
+          <Typography variant="body2" color="textSecondary">
+            Say who you are at the top of the page, and your ticks are signed.
+          </Typography>
+        )}
         {problem && (
           <Alert
             severity="warning"
