@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test'
+import chromium from './scripts/chromium.json' with { type: 'json' }
 
 export default defineConfig({
   testDir: 'test/browser',
@@ -16,15 +17,7 @@ export default defineConfig({
     screenshot: 'only-on-failure',
     launchOptions: {
       executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-        '--disable-quic',
-      ],
+      args: chromium.args,
     },
   },
 })

@@ -139,6 +139,9 @@ export const serve = async ({ purpose, data, port, quiet = false }) => {
   return { child, ready, ended, address, stop }
 }
 
+/** How Chromium is started by tests, benchmarks and pictures. */
+export const chromiumArgs = JSON.parse(readFileSync(join(root, 'scripts', 'chromium.json'), 'utf8')).args
+
 /** Finds Chromium for the browser tests, installing Debian's package where that is possible. */
 export const ensureChromium = () => {
   const candidates = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser']

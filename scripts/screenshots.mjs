@@ -2,7 +2,7 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { bin, ensureBuilt, ensureChromium, ensureInstalled, root, say, serve, step } from './lib.mjs'
+import { bin, chromiumArgs, ensureBuilt, ensureChromium, ensureInstalled, root, say, serve, step } from './lib.mjs'
 
 await ensureInstalled()
 await ensureBuilt()
@@ -36,14 +36,7 @@ const shots = [
 
 const browser = await chromium.launch({
   executablePath,
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
+  args: chromiumArgs,
 })
 for (const { name, path, viewport = WIDE, theme = 'light', act } of shots) {
   const page = await browser.newPage({ viewport, colorScheme: theme, reducedMotion: 'reduce', locale: 'en-GB' })

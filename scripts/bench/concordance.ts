@@ -5,6 +5,7 @@ import { saveBody } from '../../src/db/documents'
 import { generateBody } from '../../test/fixtures/generate'
 import template from '../../test/browser/support/template'
 import { TestServer } from '../../test/browser/support/server'
+import settings from '../chromium.json' with { type: 'json' }
 
 const BODIES = 60
 const PATH = '/decide/concordance?standard=ring-action'
@@ -41,7 +42,7 @@ export const benchConcordance = async (): Promise<void> => {
 
   const browser = await chromium.launch({
     executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu'],
+    args: settings.args,
   })
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   const paints: number[] = []

@@ -1,12 +1,15 @@
 'use client'
 
 import { Alert, Box, Divider, Skeleton, Typography } from '@mui/material'
+import { useSearchParams } from 'next/navigation'
 import { useEffect, useState } from 'react'
 import { GRADE_WORDS } from '@/core/resolve/words'
 import type { AlternativeView, ExplanationView } from '@/server/explanation'
+import { linkTo } from '@/ui/address'
 import { AlignmentMark } from '@/ui/AlignmentMark'
 import { Eyebrow, Facts, MenuPath } from '@/ui/pieces'
 import { type Sent, sendJson } from '@/ui/send'
+import { LinkButton } from '@/ui/Shell'
 import type { CellRef } from './Matrix'
 
 const WEIGHT_SENTENCE = { must: 'a must', should: 'a should', nice: 'nice to have' } as const
@@ -36,6 +39,7 @@ export const Explanation = ({ standard, cell }: { standard: string; cell: CellRe
 }
 
 const ExplanationContent = ({ explanation: e }: { explanation: ExplanationView }) => {
+  const params = useSearchParams()
   const nearest = e.alternatives.find(a => a.better)
   return (
     <Box>
@@ -104,6 +108,10 @@ const ExplanationContent = ({ explanation: e }: { explanation: ExplanationView }
         {e.alternatives.map(a => (
           <AlternativeItem key={`${a.words} ${a.value}`} alternative={a} />
         ))}
+      </Box>
+      <Box sx={{ display: 'flex', gap: 1, mt: 3 }}>
+        <LinkButton href={linkTo(`/name/bodies/${e.body.id}`, params)}>{e.body.model}’s profile</LinkButton>
+        <LinkButton href={linkTo(`/set/cards/${e.body.id}`, params)}>Its card</LinkButton>
       </Box>
     </Box>
   )
