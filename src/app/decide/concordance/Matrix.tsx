@@ -33,6 +33,7 @@ const Scroller = styled('div')(({ theme }) => ({
     lineHeight: 1.4,
   },
   '& .main, & .sub, & .broken': { fontSize: theme.typography.body2.fontSize },
+  '& .alone': { whiteSpace: 'normal', display: '-webkit-box', WebkitLineClamp: 2, WebkitBoxOrient: 'vertical' },
   '& .main': { fontWeight: 600 },
   '& .sub': { color: theme.vars?.palette.text.secondary },
   '& .broken': { color: theme.vars?.palette.error.main, fontWeight: 700 },
@@ -68,7 +69,7 @@ const CellBox = styled('div')(({ theme }) => ({
   height: '100%',
   display: 'flex',
   alignItems: 'center',
-  gap: theme.spacing(1),
+  gap: theme.spacing(0.75),
   padding: theme.spacing(0, 1),
   cursor: 'pointer',
   '&:hover': { background: theme.vars?.palette.own.marigold.wash },
@@ -128,9 +129,12 @@ const ColumnHead = ({
 // Plain elements: there are many, and they come and go while scrolling.
 const CellContent = ({ cell }: { cell: Cell }) => (
   <>
-    <AlignmentMark grade={cell.grade} distance={cell.distance} />
+    <AlignmentMark grade={cell.grade} distance={cell.distance} size={30} />
     <div className="words">
-      <div className={cell.grade === 'missing' ? 'sub' : 'main'} title={cell.main}>
+      <div
+        className={`${cell.grade === 'missing' ? 'sub' : 'main'}${cell.sub || !cell.held ? '' : ' alone'}`}
+        title={cell.main}
+      >
         {cell.main}
       </div>
       {cell.held ? (
@@ -140,7 +144,7 @@ const CellContent = ({ cell }: { cell: Cell }) => (
           </div>
         )
       ) : (
-        <div className="broken">breaks a must</div>
+        <div className="broken">must broken</div>
       )}
     </div>
   </>

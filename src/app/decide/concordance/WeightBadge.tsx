@@ -17,6 +17,6 @@ export const WeightBadge = ({ weight }: { weight: Weight }) => (
 /** Said wherever a must is not held. */
 export const BrokenMust = () => (
   <Typography variant="body2" noWrap sx={{ color: 'error.main', fontWeight: 700 }}>
-    breaks a must
+    must broken
   </Typography>
 )
