@@ -11,6 +11,9 @@ import {
 /** Components at least this large are remembered by what surrounds them; smaller ones are solved again as quickly. */
 const WORTH_REMEMBERING = 3
 
+/** What trying the options of one setting counts as work, beside the size of its component. */
+const WORK_OF_A_CHOICE = 20
+
 /** Components at least this large are searched for the setting that splits them best. */
 const WORTH_SPLITTING = 5
 
@@ -63,14 +66,14 @@ export class GroupSearch {
   private readonly queue: Int32Array
   private round = 0
   private readonly solved = new Map<string, Solution | null>()
-  private steps = 0
+  private work = 0
 
   /** @param choice the choice being made, by setting position; the group's own settings start undecided */
   constructor(
     private readonly input: SearchInput,
     private readonly group: Group,
     private readonly choice: Int32Array,
-    private readonly mostSteps: number,
+    private readonly mostWork: number,
   ) {
     const greys = (l: LinkedRule) => l.rule.then.effect === 'unavailable'
     for (const i of group.settings) {
@@ -135,6 +138,9 @@ export class GroupSearch {
     const key = component.length >= WORTH_REMEMBERING ? this.keyOf(component) : undefined
     const known = key === undefined ? undefined : this.solved.get(key)
     if (known !== undefined) return known ?? undefined
+    this.work += component.length ** 2 + WORK_OF_A_CHOICE
+    if (this.work > this.mostWork)
+      throw new SearchTooLargeError(this.group.settings.flatMap(i => this.input.settings[i]?.label ?? []))
     const next = this.pick(component)
     const parts = this.split(component, next)
     let best: Solution | undefined
@@ -158,20 +164,28 @@ export class GroupSearch {
 
   /** The setting without which the rest falls apart most; among equals the one with most undecided neighbours. */
   private pick(component: readonly number[]): number {
-    const splits = component.length >= WORTH_SPLITTING
+    const open = component.map(i => this.openNeighbours(i))
+    // Where two settings touch all others, no single decision makes the rest fall apart.
+    const central = open.filter(n => n === component.length - 1).length
+    const splits = component.length >= WORTH_SPLITTING && central < 2
     let chosen = component[0] ?? -1
     let least = Infinity
     let most = -1
-    for (const i of component) {
-      let open = 0
-      for (const n of this.neighbours.get(i) ?? []) if (this.choice[n] === UNDECIDED) open++
+    component.forEach((i, k) => {
       const largest = splits ? this.largestWithout(component, i) : 0
-      if (largest > least || (largest === least && open <= most)) continue
+      const neighbours = open[k] ?? 0
+      if (largest > least || (largest === least && neighbours <= most)) return
       least = largest
-      most = open
+      most = neighbours
       chosen = i
-    }
+    })
     return chosen
+  }
+
+  private openNeighbours(i: number): number {
+    let open = 0
+    for (const n of this.neighbours.get(i) ?? []) if (this.choice[n] === UNDECIDED) open++
+    return open
   }
 
   /** The size of the largest component that is left when one setting is decided. */
@@ -244,8 +258,6 @@ export class GroupSearch {
     components: readonly (readonly number[])[],
     best: Solution | undefined,
   ): Solution | undefined {
-    if (++this.steps > this.mostSteps)
-      throw new SearchTooLargeError(this.group.settings.flatMap(s => this.input.settings[s]?.label ?? []))
     const mine = this.termsOf.get(i) ?? []
     const before = mine.map(t => this.bounds[t] ?? 0)
     this.choice[i] = option

@@ -145,7 +145,27 @@ describe('the search', () => {
         ],
       },
     )
-    expect(() => search(input(body), undefined, 2)).toThrow(SearchTooLargeError)
-    expect(() => search(input(body), undefined, 2)).toThrow('too many combinations among the linked settings a, b, c')
+    expect(() => search(input(body), undefined, 20)).toThrow(SearchTooLargeError)
+    expect(() => search(input(body), undefined, 20)).toThrow('too many combinations among the linked settings a, b, c')
+  })
+
+  it('gives up within seconds on what is too entangled, instead of holding up everybody else', () => {
+    const area = (i: number) => ({ pattern: 'block', width: 0.1 + i / 100, height: 0.1 + i / 90 }) as const
+    const offers = Array.from(
+      { length: 26 },
+      (_, i) =>
+        [
+          `offer${i}`,
+          [
+            ['in', { 'area.offered': [area(i)] }],
+            ['out', {}],
+          ],
+        ] as const,
+    )
+    const value = Array.from({ length: 13 }, (_, i) => area(i * 2))
+    const standard = tinyStandard({ dimension: 'area.offered', value, weight: 'should' })
+    const began = performance.now()
+    expect(() => resolve(tinyBody(Object.fromEntries(offers)), standard)).toThrow(SearchTooLargeError)
+    expect(performance.now() - began).toBeLessThan(30_000)
   })
 })

@@ -4,8 +4,8 @@ import { type Found, GREYED, type Group, type LinkedRule, type SearchInput, UNDE
 
 export * from './search-problem'
 
-/** A group that needs more steps than this is refused rather than left to run. */
-const MOST_STEPS = 100_000
+/** A group that needs more work than this (some seconds) is refused rather than left to run. */
+const MOST_WORK = 2_000_000
 
 /**
  * The best state of a body under its rules: finite-domain search with bounding, each independent group of settings
@@ -16,14 +16,14 @@ const MOST_STEPS = 100_000
  * neither the order of the input nor rounding can decide.
  *
  * @param groups the groups to decide; settings of others are left undecided
- * @param mostSteps options decided in one group before it is refused
+ * @param mostWork what may be spent on one group: for each choice about the square of the settings still linked
  * @returns undefined where no state satisfies the rules
  * @throws SearchTooLargeError for a group of linked settings beyond what can be searched exactly
  */
 export const search = (
   input: SearchInput,
   groups: readonly Group[] = groupsOf(input),
-  mostSteps = MOST_STEPS,
+  mostWork = MOST_WORK,
 ): Found | undefined => {
   const choice = new Int32Array(input.settings.length).fill(UNDECIDED)
   let broken = 0
@@ -33,7 +33,7 @@ export const search = (
       for (const i of group.settings) choice[i] = input.known[i] ?? UNDECIDED
       continue
     }
-    const found = new GroupSearch(input, group, choice, mostSteps).run()
+    const found = new GroupSearch(input, group, choice, mostWork).run()
     if (!found) return undefined
     broken += found.broken
     cost += found.cost

@@ -2,7 +2,7 @@ import { type Body, inMenuOrder, isThere, type Option, type Setting, type State 
 import { MILLIONTHS, type SearchInput, searchInput, type Term, UNDECIDED } from '../bodies/search'
 import { type EffectiveTarget, effectiveTargets, type Standard, WEIGHT_FACTORS } from '../standards'
 import { dimension } from '../vocabulary/dimensions'
-import { isSharedArea } from '../vocabulary/distance'
+import { listDistance, standsFor } from '../vocabulary/distance'
 import { GRADE_LIMITS } from '../vocabulary/grade'
 import { type Part, partsOf, statementsOf } from '../vocabulary/parts'
 import type { Meaning } from '../vocabulary/schema'
@@ -15,9 +15,8 @@ export interface Reading {
   readonly value: NeutralValue
   /** Distance from the part's target in millionths; 0 for members of a union, which are judged together. */
   readonly distance: number
-  /** For members of a union: how many of them nobody wants, and which wanted members they can stand for, as bits. */
-  readonly needless: number
-  readonly serves: number
+  /** For members of a union: what each can stand for among the wanted ones, as bits. */
+  readonly serves: readonly number[]
 }
 
 /** One part of a target on one body. */
@@ -26,7 +25,12 @@ export interface PartOnBody {
   /** By setting position, then option position. */
   readonly readings: ReadonlyMap<number, ReadonlyMap<number, Reading>>
   /** What the body says on this channel whatever it is set to. */
-  readonly fixed: readonly { readonly value: NeutralValue; readonly words: string; readonly distance: number }[]
+  readonly fixed: readonly {
+    readonly value: NeutralValue
+    readonly words: string
+    readonly distance: number
+    readonly serves: readonly number[]
+  }[]
   /** The least distance each setting could reach, by setting position. */
   readonly least: ReadonlyMap<number, number>
   /** The distance where nothing speaks. */
@@ -113,30 +117,34 @@ export const absentDistance = (part: Part): number =>
 
 const wantedAreas = (part: Part): readonly Area[] => part.wanted as readonly Area[]
 
+const servesOf = (part: Part, value: NeutralValue): readonly number[] =>
+  part.combine === 'union' ? (value as readonly Area[]).map(a => standsFor(wantedAreas(part), a)) : []
+
 const unionBound = ({ part, readings, fixed, absent }: PartOnBody, choice: Int32Array): number => {
-  const members: Area[] = fixed.flatMap(f => f.value as readonly Area[])
+  const members: number[] = fixed.flatMap(f => f.serves)
+  let reachable = 0
   let open = false
-  let needless = 0
-  let servable = 0
   for (const [setting, byOption] of readings) {
     const option = choice[setting] ?? UNDECIDED
     if (option === UNDECIDED) {
       open = true
-      for (const reading of byOption.values()) servable |= reading.serves
+      for (const reading of byOption.values()) for (const bits of reading.serves) reachable |= bits
       continue
     }
     const reading = byOption.get(option)
-    if (!reading) continue
-    needless += reading.needless
-    servable |= reading.serves
-    members.push(...(reading.value as readonly Area[]))
+    if (reading) members.push(...reading.serves)
   }
-  if (!open) return members.length ? millionths(part.measure(members)) : absent
-  // Whatever is still decided: nobody wants the needless ones, and what nothing can stand for is not shared.
-  const wanted = wantedAreas(part)
-  const fixedServes = fixed.length ? (1 << wanted.length) - 1 : 0
-  const shared = wanted.filter((_, i) => ((servable | fixedServes) >> i) & 1).length
-  return Math.min(absent, millionths(1 - shared / (wanted.length + needless)))
+  const wanted = wantedAreas(part).length
+  if (!open) return members.length ? millionths(listDistance(wanted, members)) : absent
+  // Whatever is still decided: members nobody wants stay, and what nothing can stand for is not shared.
+  let needless = 0
+  for (const bits of members) {
+    reachable |= bits
+    if (bits === 0) needless++
+  }
+  let shared = 0
+  for (let i = 0; i < wanted; i++) shared += (reachable >> i) & 1
+  return Math.min(absent, millionths(1 - shared / (wanted + needless)))
 }
 
 const partOnBody = (
@@ -150,22 +158,16 @@ const partOnBody = (
   for (const { setting, option, value } of said.get(part.channel) ?? []) {
     const distance = measure(value)
     const byOption = readings.get(setting) ?? new Map<number, Reading>()
-    byOption.set(option, { setting, option, value, distance, ...standing(part, value) })
+    byOption.set(option, { setting, option, value, distance, serves: servesOf(part, value) })
     readings.set(setting, byOption)
     least.set(setting, Math.min(least.get(setting) ?? Infinity, distance))
   }
-  const fixed = (fixedSaid.get(part.channel) ?? []).map(f => ({ ...f, distance: measure(f.value) }))
+  const fixed = (fixedSaid.get(part.channel) ?? []).map(f => ({
+    ...f,
+    distance: measure(f.value),
+    serves: servesOf(part, f.value),
+  }))
   return { part, readings, fixed, least, absent: absentDistance(part) }
-}
-
-/** How the members of a union stand to what is wanted. */
-const standing = (part: Part, value: NeutralValue): Pick<Reading, 'needless' | 'serves'> => {
-  if (part.combine !== 'union') return { needless: 0, serves: 0 }
-  const wanted = wantedAreas(part)
-  const serves = (value as readonly Area[]).map(a =>
-    wanted.reduce((bits, w, i) => (isSharedArea(w, a) ? bits | (1 << i) : bits), 0),
-  )
-  return { needless: serves.filter(bits => bits === 0).length, serves: serves.reduce((all, bits) => all | bits, 0) }
 }
 
 const gather = <T>(map: Map<string, T[]>, key: string, item: T) => {

@@ -89,26 +89,48 @@ export const areaDistance = (a: Area, b: Area): number => {
 }
 
 /** Two members of area lists count as shared when they are at least near each other. */
-export const isSharedArea = (a: Area, b: Area): boolean => areaDistance(a, b) <= 0.25
+const isSharedArea = (a: Area, b: Area): boolean => areaDistance(a, b) <= 0.25
+
+/** Which members of a wanted list an area can stand for, as bits; 0 for none. */
+export const standsFor = (wanted: readonly Area[], area: Area): number =>
+  wanted.reduce((bits, w, i) => (isSharedArea(w, area) ? bits | (1 << i) : bits), 0)
 
 /**
- * Distance of two area lists: 1 - shared / all members (Jaccard), members matched by geometry, as many as possible.
+ * Distance of two lists from what each member can stand for: 1 - shared / all members (Jaccard), as many members
+ * matched as possible.
+ *
+ * @param wanted number of wanted members, at most 20
+ * @param got what each member of the other list can stand for, see `standsFor`
  */
-export const areaSetDistance = (target: readonly Area[], got: readonly Area[]): number => {
-  const partnerOf = new Map<number, number>()
-  const place = (i: number, tried: Set<number>): boolean =>
-    got.some((candidate, j) => {
-      const wanted = target[i]
-      if (!wanted || tried.has(j) || !isSharedArea(wanted, candidate)) return false
-      tried.add(j)
-      const holder = partnerOf.get(j)
-      if (holder !== undefined && !place(holder, tried)) return false
-      partnerOf.set(j, i)
+export const listDistance = (wanted: number, got: readonly number[]): number => {
+  const partnerOf = new Int32Array(wanted).fill(-1)
+  let tried = 0
+  const place = (j: number): boolean => {
+    for (let i = 0; i < wanted; i++) {
+      const bit = 1 << i
+      if (((got[j] ?? 0) & bit) === 0 || (tried & bit) !== 0) continue
+      tried |= bit
+      const holder = partnerOf[i] ?? -1
+      if (holder >= 0 && !place(holder)) continue
+      partnerOf[i] = j
       return true
-    })
-  const shared = target.filter((_, i) => place(i, new Set())).length
-  return 1 - shared / (target.length + got.length - shared)
+    }
+    return false
+  }
+  let shared = 0
+  for (let j = 0; j < got.length; j++) {
+    tried = 0
+    if (got[j] !== 0 && place(j)) shared++
+  }
+  return 1 - shared / (wanted + got.length - shared)
 }
+
+/** Distance of two area lists; members are compared by geometry, not by name. */
+export const areaSetDistance = (target: readonly Area[], got: readonly Area[]): number =>
+  listDistance(
+    target.length,
+    got.map(a => standsFor(target, a)),
+  )
 
 /**
  * Distance of two search ranges: the share of the wanted dioptre range that is cut off, plus half the share of the
