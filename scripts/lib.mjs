@@ -74,7 +74,7 @@ const checkNode = () => {
 /** Installs dependencies where they are missing or the lock file changed. */
 export const ensureInstalled = async () => {
   checkNode()
-  const digest = `${digestOf(['package.json', 'package-lock.json'])} ${process.versions.modules}`
+  const digest = `${digestOf(['package-lock.json'])} ${process.versions.modules}`
   if (existsSync(join(root, 'node_modules')) && isCurrent('installed', digest)) return
   await step('Installing dependencies (a few minutes the first time)', npm, ['ci', '--no-audit', '--no-fund'])
   setCurrent('installed', digest)
