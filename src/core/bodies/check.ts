@@ -3,9 +3,11 @@ import { findDimension } from '../vocabulary/dimensions'
 import { statementsOf } from '../vocabulary/parts'
 import type { ControlAssignment } from '../vocabulary/values'
 import { availability } from './availability'
+import { compareVersions } from './firmware'
 import { inMenuOrder } from './menu'
 import { type Body, factoryState, type Rule } from './schema'
 import { groupsOf, search, searchInput, SearchTooLargeError } from './search'
+import { parseForm } from './versions'
 
 /** What a profile says that cannot be true. An empty list means that the profile can be resolved. */
 export const checkBody = (body: Body, file: string): readonly Problem[] => {
@@ -26,8 +28,20 @@ export const checkBody = (body: Body, file: string): readonly Problem[] => {
         `the rules run in a circle: ${circle.rules.map(quoted).join(', then ')}`,
       ),
     ]
-  return [...defaults(body, problem), ...unreachable(body, problem)]
+  return [...defaults(body, problem), ...unreachable(body, problem), ...updates(body, file)]
 }
+
+/** Updates come in order, later than the first firmware, and each leads to a profile that is right in itself. */
+const updates = (body: Body, file: string): readonly Problem[] =>
+  body.updates.flatMap((u, i) => {
+    const path = `updates.${i}`
+    const former = body.updates[i - 1]?.id ?? body.firmware.from
+    if (compareVersions(u.id, former) <= 0 || compareVersions(u.id, body.firmware.to) > 0)
+      return [{ file, path, value: u.id, expected: `expected a version after ${former} and up to ${body.firmware.to}` }]
+    const form = parseForm(body, u.id, file)
+    const problems = form.ok ? checkBody(form.value, file) : form.problems
+    return problems.map(p => ({ ...p, path: `${path} (firmware ${u.id}), ${p.path}` }))
+  })
 
 type Say = (path: string, value: string, expected: string) => Problem
 

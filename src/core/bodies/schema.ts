@@ -33,10 +33,18 @@ const controlSchema = v.strictObject({
   holdable: v.boolean(),
 })
 
+/** How a meaning was found out: by trials on the body, where it was not only declared. */
+const measuredSchema = v.record(
+  v.string(),
+  v.strictObject({ trials: count, low: v.number(), high: v.number(), on: v.optional(text(40)) }),
+)
+
 const optionSchema = v.strictObject({
   id,
   label: text(80),
   means: v.optional(meaningsSchema, {}),
+  /** Dimension to the trials behind its value and the spread they had; what is not named here is declared. */
+  measured: v.optional(measuredSchema),
   /** The firmware that added it, where it was not always there. */
   since: v.optional(version),
   note: v.optional(text(300)),
@@ -51,6 +59,8 @@ const settingSchema = v.strictObject({
   default: id,
   since: v.optional(version),
   note: v.optional(text(300)),
+  /** Nobody has decided yet what its options mean. */
+  undecided: v.optional(v.literal(true)),
 })
 
 const conditionSchema = v.strictObject({ setting: id, is: v.pipe(v.array(id), v.minLength(1)) })
@@ -77,6 +87,28 @@ const noteSchema = v.strictObject({
 })
 
 const fixedSchema = v.strictObject({ means: meaningsSchema, words: text(200) })
+
+/** A later firmware, as what it changes against the one before. */
+const updateSchema = v.strictObject({
+  /** The firmware's version. */
+  id: version,
+  about: v.optional(text(400)),
+  changes: v.pipe(
+    v.array(
+      v.strictObject({
+        /** Keys from the root of the profile; a member of a list is named by its id. */
+        at: v.pipe(v.array(v.string()), v.minLength(1), v.maxLength(12)),
+        before: v.optional(v.any()),
+        after: v.optional(v.any()),
+      }),
+    ),
+    v.maxLength(2000),
+  ),
+})
+
+/** Facts that a profile may have taken over from where it began, until somebody has looked at the body. */
+export const FACTS = ['firmware', 'sensor', 'coverage', 'frameRates', 'controls', 'slots', 'interlocks'] as const
+export type FactId = (typeof FACTS)[number]
 
 export const bodySchema = v.strictObject({
   format: v.literal(BODY_FORMAT),
@@ -109,13 +141,16 @@ export const bodySchema = v.strictObject({
       v.minLength(1),
     ),
   }),
-  settings: v.pipe(v.array(settingSchema), v.minLength(1), v.maxLength(400)),
+  settings: v.pipe(v.array(settingSchema), v.maxLength(400)),
   rules: v.pipe(v.array(ruleSchema), v.maxLength(400)),
   slots: v.strictObject({ names: v.array(text(40)), stores: v.union([v.literal('everything'), v.array(id)]) }),
   /** What the body always does and offers no setting for. */
   fixed: v.optional(v.array(fixedSchema), []),
   interlocks: v.optional(v.array(noteSchema), []),
   cautions: v.optional(v.array(noteSchema), []),
+  /** Later firmware, oldest first. Everything above is the profile at `firmware.from`. */
+  updates: v.optional(v.pipe(v.array(updateSchema), v.maxLength(40)), []),
+  unconfirmed: v.optional(v.array(v.picklist(FACTS)), []),
 })
 
 export type Body = v.InferOutput<typeof bodySchema>
@@ -124,6 +159,7 @@ export type Setting = Body['settings'][number]
 export type Option = Setting['options'][number]
 export type Rule = Body['rules'][number]
 export type Condition = Rule['when'][number]
+export type Update = Body['updates'][number]
 
 /** What a body is set to: setting id to option id. */
 export type State = Readonly<Record<string, string>>

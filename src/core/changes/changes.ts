@@ -71,16 +71,11 @@ export const diff = (before: Json, after: Json, isWhole: IsWhole = () => false):
     const [inA, inB] = [new Map(a.map(m => [m.id, m])), new Map(b.map(m => [m.id, m]))]
     for (const m of a) walk([...at, m.id], m, inB.get(m.id))
     for (const m of b) if (!inA.has(m.id)) found.push(change([...at, m.id], undefined, m))
-    const natural = [...a.filter(m => inB.has(m.id)), ...b.filter(m => !inA.has(m.id))].map(m => m.id)
-    const wanted = b.map(m => m.id)
-    if (!sameJson(natural, wanted))
-      found.push(
-        change(
-          [...at, ORDER],
-          a.map(m => m.id),
-          wanted,
-        ),
-      )
+    const ids = (members: readonly Member[]) => members.map(m => m.id)
+    // The order is told where adding at the end would not give it, forward or backward.
+    const forward = ids([...a.filter(m => inB.has(m.id)), ...b.filter(m => !inA.has(m.id))])
+    const backward = ids([...b.filter(m => inA.has(m.id)), ...a.filter(m => !inB.has(m.id))])
+    if (!sameJson(forward, ids(b)) || !sameJson(backward, ids(a))) found.push(change([...at, ORDER], ids(a), ids(b)))
   }
   walk([], before, after)
   return found
@@ -126,13 +121,18 @@ const applyOne = (value: Json | undefined, at: readonly string[], after: Json | 
   return copy
 }
 
-/** Applies changes in order. What a change speaks about and is no longer there stays away. */
-export const apply = <T>(document: T, changes: readonly Change[]): T =>
-  changes.reduce<Json | undefined>((d, c) => applyOne(d, c.at, c.after), asJson(document)) as T
+const isOrder = (c: Change): boolean => c.at.at(-1) === ORDER
 
-/** The changes that take these back. */
+/** Applies changes, orders last. What a change speaks about and is no longer there stays away. */
+export const apply = <T>(document: T, changes: readonly Change[]): T =>
+  [...changes.filter(c => !isOrder(c)), ...changes.filter(isOrder)].reduce<Json | undefined>(
+    (d, c) => applyOne(d, c.at, c.after),
+    asJson(document),
+  ) as T
+
+/** The changes that take those of one comparison back. */
 export const invert = (changes: readonly Change[]): readonly Change[] =>
-  [...changes].reverse().map(c => change(c.at, c.after, c.before))
+  changes.map(c => change(c.at, c.after, c.before))
 
 /** The place of a change as one word, to compare and to choose by. */
 export const placeOf = (c: Pick<Change, 'at'>): string => c.at.join(' › ')
@@ -171,17 +171,18 @@ export const merge = <T>(
   const ancestor = asJson(base)
   const mineChanges = diff(ancestor, asJson(mine), isWhole)
   const theirChanges = diff(ancestor, asJson(theirs), isWhole)
-  const conflicts = mineChanges.flatMap(m =>
+  const both = mineChanges.flatMap(m =>
     theirChanges
       .filter(t => touches(m, t) && !(m.at.length === t.at.length && sameJson(m.after, t.after)))
       .map(t => ({ mine: m, theirs: t })),
   )
   const lost = new Set<Change>()
-  for (const c of conflicts) lost.add(prefer[placeOf(c.mine)] === 'theirs' ? c.mine : c.theirs)
+  for (const c of both) lost.add(prefer[placeOf(c.mine)] === 'theirs' ? c.mine : c.theirs)
   return {
     document: apply(base, [...theirChanges.filter(c => !lost.has(c)), ...mineChanges.filter(c => !lost.has(c))]),
     theirs: theirChanges,
     mine: mineChanges,
-    conflicts,
+    // Two orders of the same rows are not worth a question; mine stands.
+    conflicts: both.filter(c => !isOrder(c.mine)),
   }
 }

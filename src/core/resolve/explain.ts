@@ -77,7 +77,7 @@ export const explain = (
       if (id === undefined || value === undefined) return []
       const since = [setting.since, option.since].find(s => !isThere(s, problem.firmware))
       const rest = { setting: setting.id, option: option.id, dimension: id, value }
-      const said = alone(body, onBody, option)
+      const said = alone(problem.body, onBody, option)
       if (since !== undefined) return [{ ...rest, ...said, lost: { why: 'needs-firmware', version: since } }]
       return [{ ...rest, ...withOption(problem, resolution, said, dimensionId, i, o) }]
     }),

@@ -1,4 +1,4 @@
-import { type Body, inMenuOrder, isThere, type Option, type Setting, type State } from '../bodies'
+import { type Body, bodyAt, inMenuOrder, isThere, type Option, type Setting, type State } from '../bodies'
 import { MILLIONTHS, type SearchInput, searchInput, type Term, UNDECIDED } from '../bodies/search'
 import { type EffectiveTarget, effectiveTargets, type Standard, WEIGHT_FACTORS } from '../standards'
 import { dimension } from '../vocabulary/dimensions'
@@ -237,8 +237,9 @@ const termOf = (target: EffectiveTarget, parts: readonly PartOnBody[]): Term => 
 })
 
 /** A standard on a body as a search problem: what every option says, how far it is from what is wanted. */
-export const problemOf = (body: Body, standard: Standard, options: ResolveOptions = {}): ResolveProblem => {
-  const firmware = options.firmware ?? body.firmware.to
+export const problemOf = (profile: Body, standard: Standard, options: ResolveOptions = {}): ResolveProblem => {
+  const firmware = options.firmware ?? profile.firmware.to
+  const body = bodyAt(profile, firmware)
   const settings = inMenuOrder(body)
   const there = (s: Setting, o: Option) => isThere(s.since, firmware) && isThere(o.since, firmware)
   const said = readStatements(body, settings, there)

@@ -1,4 +1,4 @@
-import { availability, type Body, inMenuOrder, isThere, type Rule, type State } from '../bodies'
+import { availability, type Body, bodyAt, inMenuOrder, isThere, type Rule, type State } from '../bodies'
 import { MILLIONTHS, search, stateOf } from '../bodies/search'
 import { type EffectiveTarget, type Standard, WEIGHT_FACTORS } from '../standards'
 import { dimension } from '../vocabulary/dimensions'
@@ -93,7 +93,7 @@ export const resolve = (body: Body, standard: Standard, options: ResolveOptions 
   const found = search(problem.input)
   if (!found) throw new ContradictoryBodyError(body)
   const state = stateOf(problem.input, found.choice)
-  const greyed = availability(body, state).unavailable
+  const greyed = availability(problem.body, state).unavailable
   const outcomes = outcomesOf(problem, found.choice, greyed)
   const musts = outcomes.filter(o => o.target.weight === 'must')
   return {
@@ -186,7 +186,13 @@ const missingReason = (
 }
 
 /** The first later firmware with an option for a dimension, or undefined. */
-const firmwareThatAdds = (body: Body, dimensionId: string, firmware: string): string | undefined =>
-  inMenuOrder(body)
-    .flatMap(s => s.options.filter(o => dimension(dimensionId).id in o.means).map(o => o.since ?? s.since))
-    .find(since => since !== undefined && !isThere(since, firmware))
+const firmwareThatAdds = (body: Body, dimensionId: string, firmware: string): string | undefined => {
+  const speaking = (b: Body) =>
+    inMenuOrder(b).flatMap(s =>
+      s.options.filter(o => dimension(dimensionId).id in o.means).map(o => o.since ?? s.since),
+    )
+  return (
+    speaking(body).find(since => since !== undefined && !isThere(since, firmware)) ??
+    body.updates.map(u => u.id).find(version => speaking(bodyAt(body, version)).length > 0)
+  )
+}

@@ -5,7 +5,8 @@ import { demoBodies, demoStandards } from '../../demo/world'
 import { type Body, factoryState, inMenuOrder } from '../bodies'
 import { resolve } from '../resolve'
 import type { Standard } from '../standards'
-import { canFocus, stepsBetween } from './walk'
+import { canFocus } from '../bodies/can-focus'
+import { stepsBetween } from './walk'
 
 const body = (id: string) => demoBodies().find(b => b.id === id) as Body
 const ring = demoStandards().find(s => s.id === 'ring-action') as Standard

@@ -1,4 +1,5 @@
 import { availability, type Body, inMenuOrder, type State } from '../bodies'
+import { canFocus } from '../bodies/can-focus'
 
 /** One change a person makes in the menus of a body. */
 export interface Step {
@@ -11,20 +12,6 @@ export interface Step {
   readonly follows: readonly { readonly setting: string; readonly to: string }[]
   /** Rules that stand in the way of this step where no order of the steps avoids them; usually empty. */
   readonly against: readonly string[]
-}
-
-/** Whether some press starts focusing in this state. */
-export const canFocus = (body: Body, state: State): boolean => {
-  const greyed = availability(body, state).unavailable
-  const inEffect = body.settings
-    .filter(s => !greyed.has(s.id))
-    .map(s => s.options.find(o => o.id === state[s.id])?.means)
-  return [...inEffect, ...body.fixed.map(f => f.means)].some(
-    means =>
-      means?.['trigger.shutter'] === 'starts-af' ||
-      means?.['trigger.start'] !== undefined ||
-      means?.['trigger.second'] !== undefined,
-  )
 }
 
 /** A state after the body has pulled along what its rules force. */

@@ -1,0 +1,122 @@
+import { DIMENSIONS } from '../vocabulary/dimensions'
+import type { Place } from '../vocabulary/places'
+import { BODY_FORMAT, type Body, type Control, FACTS } from './schema'
+
+/**
+ * Where a new profile can begin: a kind of body with the facts such bodies usually have. Every fact stays marked as
+ * not looked at until somebody confirms it.
+ */
+export interface Archetype {
+  readonly id: 'mirrorless' | 'optical' | 'compact' | 'video'
+  readonly label: string
+  readonly about: string
+}
+
+export const ARCHETYPES: readonly Archetype[] = [
+  {
+    id: 'mirrorless',
+    label: 'Recent mirrorless',
+    about: 'Electronic finder, points over nearly the whole frame, several thumb buttons, memory slots.',
+  },
+  {
+    id: 'optical',
+    label: 'Older, optical finder',
+    about: 'Points in the middle of the frame only, a mirror, fewer keys that can be given work.',
+  },
+  {
+    id: 'compact',
+    label: 'Compact, few settings',
+    about: 'A screen, two keys at most, no memory slots worth the name.',
+  },
+  {
+    id: 'video',
+    label: 'Video first',
+    about: 'Made for filming: few frame rates for stills, keys for freezing focus.',
+  },
+]
+
+const FUNCTIONS = DIMENSIONS.filter(d => d.kind === 'assign').map(d => d.id)
+const ALL: Control['functions'] = [...FUNCTIONS, 'area.home', 'see.magnify', 'see.peaking', 'menu']
+
+const SPOTS: Readonly<Record<Place, Control['at']>> = {
+  shutter: { view: 'top', x: 0.86, y: 0.42 },
+  'thumb-upper-right': { view: 'back', x: 0.8, y: 0.2 },
+  'thumb-centre': { view: 'back', x: 0.86, y: 0.42 },
+  'thumb-lower': { view: 'back', x: 0.86, y: 0.74 },
+  'index-front': { view: 'front', x: 0.2, y: 0.3 },
+  'top-plate': { view: 'top', x: 0.72, y: 0.5 },
+  'ring-finger-front': { view: 'front', x: 0.26, y: 0.72 },
+  'left-hand': { view: 'back', x: 0.12, y: 0.2 },
+  lens: { view: 'front', x: 0.54, y: 0.85 },
+}
+
+/** A control where such controls usually sit. */
+export const controlAt = (id: string, label: string, place: Place, functions: Control['functions'] = ALL): Control => ({
+  id,
+  label,
+  place,
+  at: SPOTS[place],
+  functions: [...functions],
+  holdable: place !== 'top-plate',
+})
+
+const shutter = controlAt('shutter', 'Shutter', 'shutter', ['menu'])
+const upper = controlAt('upper-thumb-key', 'Upper thumb key', 'thumb-upper-right')
+const centre = controlAt('thumb-stick', 'Thumb stick', 'thumb-centre')
+const front = controlAt('front-key', 'Front key', 'index-front')
+
+const FACTS_OF: Readonly<
+  Record<Archetype['id'], Pick<Body, 'sensor' | 'viewfinder' | 'coverage' | 'frameRates' | 'controls' | 'slots'>>
+> = {
+  mirrorless: {
+    sensor: { widthMm: 36, heightMm: 24, pixelsWide: 6000, pixelsHigh: 4000 },
+    viewfinder: 'electronic',
+    coverage: { width: 0.92, height: 0.94, columns: 31, rows: 21, sensitive: [] },
+    frameRates: [{ label: 'Highest', framesPerSecond: 12, focusBetweenFrames: true }],
+    controls: [shutter, upper, centre, front],
+    slots: { names: ['1', '2', '3'], stores: 'everything' },
+  },
+  optical: {
+    sensor: { widthMm: 23.6, heightMm: 15.7, pixelsWide: 5568, pixelsHigh: 3712 },
+    viewfinder: 'optical',
+    coverage: { width: 0.55, height: 0.4, columns: 15, rows: 7, sensitive: [] },
+    frameRates: [{ label: 'Highest', framesPerSecond: 7, focusBetweenFrames: true }],
+    controls: [shutter, upper, front],
+    slots: { names: ['1', '2'], stores: 'everything' },
+  },
+  compact: {
+    sensor: { widthMm: 13.2, heightMm: 8.8, pixelsWide: 5472, pixelsHigh: 3648 },
+    viewfinder: 'screen-only',
+    coverage: { width: 0.8, height: 0.75, columns: 9, rows: 7, sensitive: [] },
+    frameRates: [{ label: 'Highest', framesPerSecond: 6, focusBetweenFrames: false }],
+    controls: [shutter, upper],
+    slots: { names: [], stores: 'everything' },
+  },
+  video: {
+    sensor: { widthMm: 36, heightMm: 24, pixelsWide: 4240, pixelsHigh: 2832 },
+    viewfinder: 'electronic',
+    coverage: { width: 0.92, height: 0.92, columns: 27, rows: 17, sensitive: [] },
+    frameRates: [{ label: 'Highest', framesPerSecond: 8, focusBetweenFrames: true }],
+    controls: [shutter, upper, centre],
+    slots: { names: ['1', '2', '3'], stores: 'everything' },
+  },
+}
+
+/** An empty profile to begin with. */
+export const bodyFromArchetype = (
+  kind: Archetype['id'],
+  name: { readonly id: string; readonly maker: string; readonly model: string },
+): Body => ({
+  format: BODY_FORMAT,
+  ...name,
+  firmware: { from: '1.0', to: '1.0' },
+  ...FACTS_OF[kind],
+  menu: { wraps: true, tabs: [{ id: 'menu', label: 'Menu', pages: ['Page 1'] }] },
+  settings: [],
+  rules: [],
+  fixed: [],
+  interlocks: [],
+  cautions: [],
+  updates: [],
+  unconfirmed: [...FACTS],
+})

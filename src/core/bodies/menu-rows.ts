@@ -1,0 +1,93 @@
+import type { Problem } from '../formats/problem'
+import { uniqueSlug } from '../language/language'
+import type { Body, Setting } from './schema'
+
+/** A menu as people write it down, before anything in it has a meaning: from a pasted text or from a spreadsheet. */
+export interface MenuRow {
+  readonly tab: string
+  readonly page: string
+  readonly label: string
+  readonly options: readonly string[]
+  /** Position of the default among the options. */
+  readonly preset: number
+  /** Where it was written, for messages: "line 7" or "row 7". */
+  readonly place: string
+}
+
+export const MOST_SETTINGS = 400
+const MOST_OPTIONS = 60
+const MOST_LABEL = 80
+/** What stands for the options of a setting that was written down without any. */
+export const UNKNOWN_OPTION = 'not looked at yet'
+
+/** What is wrong with rows of a menu, whatever they were read from. */
+export const checkMenuRows = (rows: readonly MenuRow[], file: string): readonly Problem[] => {
+  const say = (path: string, value: string, expected: string): Problem => ({ file, path, value, expected })
+  if (rows.length === 0) return [say('', '', 'expected at least one setting with its options')]
+  const found: Problem[] = []
+  if (rows.length > MOST_SETTINGS)
+    found.push(say('', `${rows.length} settings`, `expected at most ${MOST_SETTINGS} settings for one body`))
+  const seen = new Map<string, MenuRow>()
+  for (const row of rows.slice(0, MOST_SETTINGS)) {
+    const key = [row.tab, row.page, row.label].join('\n').toLowerCase()
+    const twin = seen.get(key)
+    if (twin)
+      found.push(
+        say(
+          row.place,
+          row.label,
+          `expected each setting once on a page; it stands on ${row.page} already, ${twin.place}`,
+        ),
+      )
+    seen.set(key, row)
+    if (row.options.length > MOST_OPTIONS)
+      found.push(say(row.place, `${row.options.length} options`, `expected at most ${MOST_OPTIONS} options`))
+    const twice = row.options.find((o, i) => row.options.indexOf(o) !== i)
+    if (twice !== undefined) found.push(say(row.place, twice, `expected each option of ${row.label} once`))
+    for (const text of [row.label, ...row.options, row.tab, row.page])
+      if (text.length > MOST_LABEL)
+        found.push(say(row.place, `${text.slice(0, 40)}…`, `expected at most ${MOST_LABEL} letters`))
+  }
+  return found.slice(0, 50)
+}
+
+const unique = (items: readonly string[]): readonly string[] => [...new Set(items)]
+
+/** Puts the rows into the menu of a body, after what it has there; all of them are still to be decided. */
+export const withMenuRows = (body: Body, rows: readonly MenuRow[]): Body => {
+  const tabIds = new Set(body.menu.tabs.map(t => t.id))
+  const isBlank = body.settings.length === 0
+  const tabs = isBlank ? [] : body.menu.tabs.map(t => ({ ...t, pages: [...t.pages] }))
+  for (const label of unique(rows.map(r => r.tab)))
+    if (!tabs.some(t => t.label === label))
+      tabs.push({ id: uniqueSlug(label, isBlank && tabs.length === 0 ? new Set() : tabIds, 'tab'), label, pages: [] })
+  for (const row of rows) {
+    const tab = tabs.find(t => t.label === row.tab)
+    if (tab && !tab.pages.includes(row.page)) tab.pages.push(row.page)
+  }
+  const settingIds = new Set(body.settings.map(s => s.id))
+  const nextRow = new Map<string, number>()
+  for (const s of body.settings) {
+    const key = `${s.at.tab} ${s.at.page}`
+    nextRow.set(key, Math.max(nextRow.get(key) ?? 1, s.at.row + 1))
+  }
+  const settings = rows.map((row): Setting => {
+    const tab = tabs.find(t => t.label === row.tab)
+    const at = { tab: tab?.id ?? '', page: (tab?.pages.indexOf(row.page) ?? 0) + 1 }
+    const key = `${at.tab} ${at.page}`
+    const line = nextRow.get(key) ?? 1
+    nextRow.set(key, line + 1)
+    const optionIds = new Set<string>()
+    const labels = row.options.length ? row.options : [UNKNOWN_OPTION]
+    const options = labels.map(label => ({ id: uniqueSlug(label, optionIds, 'option'), label, means: {} }))
+    return {
+      id: uniqueSlug(row.label, settingIds, 'setting'),
+      label: row.label,
+      at: { ...at, row: line },
+      options,
+      default: options[row.preset]?.id ?? options[0]?.id ?? '',
+      undecided: true,
+    }
+  })
+  return { ...body, menu: { ...body.menu, tabs }, settings: [...body.settings, ...settings] }
+}

@@ -1,0 +1,128 @@
+import MiniSearch from 'minisearch'
+import { folded, wordsIn } from '../language/language'
+import { DIMENSIONS } from '../vocabulary/dimensions'
+import { LEXICON } from '../vocabulary/lexicon'
+import { conceptWords, isConcept, type Term } from './terms'
+
+/** Finding a concept from any word of any dialect, a neutral term, or something half remembered and misspelt. */
+
+/** A word as it is searched: the same label with the same meaning on several bodies is one entry. */
+interface Entry {
+  readonly id: number
+  readonly text: string
+  readonly kind: 'setting' | 'option' | 'neutral' | 'trade'
+  readonly concept: string
+  readonly bodies: readonly string[]
+  readonly settings: readonly string[]
+}
+
+export interface Match {
+  readonly label: string
+  readonly kind: Entry['kind']
+  /** Ids of the bodies that call it so; none for neutral terms. */
+  readonly bodies: readonly string[]
+  /** The settings it stands in, where it is an option. */
+  readonly settings: readonly string[]
+}
+
+export interface ConceptMatch {
+  /** A dimension's id; empty where the words have nothing to do with focus. */
+  readonly concept: string
+  readonly label: string
+  readonly about: string
+  readonly score: number
+  readonly matches: readonly Match[]
+}
+
+export interface PhraseIndex {
+  readonly search: (query: string, most?: number) => readonly ConceptMatch[]
+  readonly size: number
+}
+
+const neutralEntries = (): readonly Omit<Entry, 'id'>[] =>
+  DIMENSIONS.filter(d => isConcept(d.id)).flatMap(d => {
+    const shared = { concept: d.id, bodies: [], settings: [] }
+    const values = 'values' in d ? d.values : []
+    return [
+      { ...shared, kind: 'neutral' as const, text: d.label },
+      ...values.map(v => ({ ...shared, kind: 'neutral' as const, text: v.replaceAll('-', ' ') })),
+      { ...shared, kind: 'trade' as const, text: `${LEXICON[d.id]?.words ?? ''} ${d.about}` },
+    ]
+  })
+
+const bodyEntries = (terms: readonly Term[]): readonly Omit<Entry, 'id'>[] => {
+  const entries = new Map<string, { entry: Omit<Entry, 'id'>; bodies: Set<string>; settings: Set<string> }>()
+  for (const t of terms)
+    for (const concept of t.concepts.length ? t.concepts : ['']) {
+      const key = `${folded(t.label)}\n${concept}\n${t.kind}`
+      const known = entries.get(key) ?? {
+        entry: { text: t.label, kind: t.kind, concept, bodies: [], settings: [] },
+        bodies: new Set<string>(),
+        settings: new Set<string>(),
+      }
+      known.bodies.add(t.body)
+      if (t.kind === 'option') known.settings.add(t.setting)
+      entries.set(key, known)
+    }
+  return [...entries.values()].map(({ entry, bodies, settings }) => ({
+    ...entry,
+    bodies: [...bodies],
+    settings: [...settings],
+  }))
+}
+
+const WEIGHT: Readonly<Record<Entry['kind'], number>> = { setting: 1.3, option: 1, neutral: 1.25, trade: 0.5 }
+
+const MOST_MATCHES = 6
+
+/** An index over the terms of all bodies and the neutral vocabulary. */
+export const indexOf = (terms: readonly Term[]): PhraseIndex => {
+  const entries = [...neutralEntries(), ...bodyEntries(terms)].map((e, id): Entry => ({ ...e, id }))
+  const mini = new MiniSearch<Entry>({
+    fields: ['text'],
+    tokenize: text => [...wordsIn(text)],
+    processTerm: term => term,
+    searchOptions: {
+      prefix: true,
+      fuzzy: term => (term.length > 3 ? (term.length > 6 ? 0.3 : 0.25) : false),
+      maxFuzzy: 2,
+      combineWith: 'OR',
+      weights: { fuzzy: 0.35, prefix: 0.6 },
+    },
+  })
+  mini.addAll(entries)
+
+  const search = (query: string, most = 12): readonly ConceptMatch[] => {
+    const words = wordsIn(query)
+    if (words.length === 0) return []
+    const groups = new Map<string, { score: number; exact: number; found: { entry: Entry; score: number }[] }>()
+    for (const hit of mini.search(query)) {
+      const entry = entries[hit.id as number]
+      if (!entry) continue
+      const whole = wordsIn(entry.text).join(' ') === words.join(' ') ? 3 : 1
+      const share = new Set(hit.queryTerms).size / words.length
+      const covered = Math.min(1, Object.keys(hit.match).length / Math.max(1, wordsIn(entry.text).length))
+      const score = hit.score * WEIGHT[entry.kind] * whole * share * (0.5 + 0.5 * covered)
+      const group = groups.get(entry.concept) ?? { score: 0, exact: 0, found: [] }
+      // The best entry decides; that others of the concept are met as well helps a little.
+      group.score = Math.max(group.score, score) + 0.05 * Math.min(group.score, score)
+      group.found.push({ entry, score })
+      groups.set(entry.concept, group)
+    }
+    return [...groups]
+      .map(([concept, g]): ConceptMatch => {
+        const ranked = g.found.filter(f => f.entry.kind !== 'trade').sort((a, b) => b.score - a.score)
+        return {
+          concept,
+          ...conceptWords(concept),
+          score: concept === '' ? g.score * 0.5 : g.score,
+          matches: ranked
+            .slice(0, MOST_MATCHES)
+            .map(({ entry: { text, kind, bodies, settings } }) => ({ label: text, kind, bodies, settings })),
+        }
+      })
+      .sort((a, b) => b.score - a.score)
+      .slice(0, most)
+  }
+  return { search, size: entries.length }
+}
