@@ -1,7 +1,7 @@
 import type { NextConfig } from 'next'
 
 const config: NextConfig = {
-  serverExternalPackages: ['knex', 'better-sqlite3'],
+  serverExternalPackages: ['knex', 'better-sqlite3', 'exceljs'],
   poweredByHeader: false,
   reactStrictMode: true,
   typescript: { ignoreBuildErrors: false },

@@ -26,7 +26,7 @@ export const benchConcordance = async (): Promise<void> => {
   for (let seed = 1; added < BODIES; seed++) {
     const parsed = parseBody(generateBody(seed, { settings: 45, rules: 15 }), 'generated')
     if (!parsed.ok) continue
-    await saveBody(db, parsed.value, new Date().toISOString(), null)
+    await saveBody(db, parsed.value, { at: new Date().toISOString(), personId: null })
     added++
   }
   await db.destroy()

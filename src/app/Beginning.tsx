@@ -1,38 +1,63 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
+import { Box, Button, Typography } from '@mui/material'
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
 import { FileImport } from '@/ui/FileImport'
 import { Page } from '@/ui/pieces'
+import { sendJson } from '@/ui/send'
 import { LinkButton } from '@/ui/Shell'
 
 /** The first screen of a team that has nothing yet: three steps to the first card. */
-export const Beginning = ({ hasBodies, hasStandards }: { hasBodies: boolean; hasStandards: boolean }) => (
-  <Page sx={{ maxWidth: 720 }}>
-    <Typography variant="h1">Three steps to the first card</Typography>
-    <Typography sx={{ mt: 1 }}>
-      A body says what its menus can do, a standard says what you want, and the card says what to set.
-    </Typography>
-    <Step number={1} title="Add a body" done={hasBodies}>
-      <Typography>
-        A profile in the format coherion.body/1; docs/formats in the source has its schema and an example.
+export const Beginning = ({ hasBodies, hasStandards }: { hasBodies: boolean; hasStandards: boolean }) => {
+  const router = useRouter()
+  const [problem, setProblem] = useState('')
+  const takeBaseline = async () => {
+    const sent = await sendJson('POST', '/api/v1/starter', {})
+    setProblem(sent.ok ? '' : sent.detail)
+    if (sent.ok) router.refresh()
+  }
+  return (
+    <Page sx={{ maxWidth: 720 }}>
+      <Typography variant="h1">Three steps to the first card</Typography>
+      <Typography sx={{ mt: 1 }}>
+        A body says what its menus can do, a standard says what you want, and the card says what to set.
       </Typography>
-      <FileImport kind="bodies" label="Add bodies from files" />
-    </Step>
-    <Step number={2} title="Take a standard" done={hasStandards}>
-      <Typography>What is wanted, how much and why, in the format coherion.standard/1.</Typography>
-      <FileImport kind="standards" label="Add standards from files" />
-    </Step>
-    <Step number={3} title="Get the card" done={false}>
-      {hasBodies && hasStandards ? (
-        <LinkButton href="/set/cards" variant="contained">
-          Open the cards
-        </LinkButton>
-      ) : (
-        <Typography color="textSecondary">It is there as soon as there is a body and a standard.</Typography>
-      )}
-    </Step>
-  </Page>
-)
+      <Step number={1} title="Add a body" done={hasBodies}>
+        <Typography>
+          Paste its menu, copy it from a spreadsheet, or take a profile that another team has written.
+        </Typography>
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'flex-start' }}>
+          <LinkButton href="/name/bodies/new" variant={hasBodies ? 'outlined' : 'contained'}>
+            New body
+          </LinkButton>
+          <FileImport kind="bodies" label="Add bodies from files" />
+        </Box>
+      </Step>
+      <Step number={2} title="Take a standard" done={hasStandards}>
+        <Typography>What is wanted, how much and why, in the format coherion.standard/1.</Typography>
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'flex-start' }}>
+          {!hasStandards && (
+            <Button variant={hasBodies ? 'contained' : 'outlined'} onClick={() => void takeBaseline()}>
+              Take the house baseline
+            </Button>
+          )}
+          <FileImport kind="standards" label="Add standards from files" />
+        </Box>
+        {problem && <Typography color="error">{problem}</Typography>}
+      </Step>
+      <Step number={3} title="Get the card" done={false}>
+        {hasBodies && hasStandards ? (
+          <LinkButton href="/set/cards" variant="contained">
+            Open the cards
+          </LinkButton>
+        ) : (
+          <Typography color="textSecondary">It is there as soon as there is a body and a standard.</Typography>
+        )}
+      </Step>
+    </Page>
+  )
+}
 
 const Step = ({
   number,

@@ -55,7 +55,15 @@ const migrate = async (db: Db, folder: string, isNew: boolean): Promise<void> =>
     const stamp = new Date().toISOString().replaceAll(/[:.]/g, '-')
     await db.raw('VACUUM INTO ?', [join(folder, 'backups', `before-migration-${stamp}.db`)])
   }
-  await db.migrate.latest()
+  // A table that others refer to can only be rebuilt while nobody checks; everything is checked afterwards.
+  await db.raw('PRAGMA foreign_keys = OFF')
+  try {
+    await db.migrate.latest()
+    const broken = (await db.raw('PRAGMA foreign_key_check')) as readonly unknown[]
+    if (broken.length) throw new Error(`${folder}: ${broken.length} references lead nowhere after the migration`)
+  } finally {
+    await db.raw('PRAGMA foreign_keys = ON')
+  }
 }
 
 const claim = async (db: Db, purpose: Purpose, folder: string): Promise<void> => {

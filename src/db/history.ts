@@ -5,7 +5,7 @@ import { withRetry } from './connection'
 /** One change: who, what, and how it was before and after. */
 export interface Change {
   readonly personId: string | null
-  readonly kind: 'person' | 'body' | 'unit' | 'standard' | 'card'
+  readonly kind: 'person' | 'body' | 'lens' | 'unit' | 'standard' | 'card'
   readonly subject: string
   readonly what: string
   readonly before?: unknown
@@ -51,6 +51,23 @@ export const recordChange = (
       })
     }),
   )
+
+export type HistoryHeading = Pick<HistoryRow, 'id' | 'at' | 'what'> & { readonly person: string | null }
+
+/** The events of one subject, newest first, without what changed. */
+export const listHistory = (db: Db, kind: Change['kind'], subject: string): Promise<readonly HistoryHeading[]> =>
+  withRetry(() =>
+    db('history')
+      .leftJoin('people', 'people.id', 'history.person_id')
+      .where({ kind, subject })
+      .orderBy('history.id', 'desc')
+      .limit(500)
+      .select({ id: 'history.id', at: 'history.at', what: 'history.what', person: 'people.name' }),
+  )
+
+/** One event whole, or undefined where there is none. */
+export const readEvent = (db: Db, id: number): Promise<HistoryRow | undefined> =>
+  withRetry(async () => db<HistoryRow>('history').where({ id }).first())
 
 /** The events of one subject, newest first. */
 export const readHistory = (db: Db, kind: Change['kind'], subject: string): Promise<readonly HistoryRow[]> =>

@@ -1,19 +1,34 @@
 import type { Db } from '../db/connection'
-import { saveBody, saveStandard } from '../db/documents'
+import { saveBody, saveLens, saveStandard } from '../db/documents'
 import { addPerson } from '../db/people'
-import { addUnit, listUnits } from '../db/units'
-import { demoBodies, demoPeople, demoStandards, demoUnits } from './world'
+import { listUnits, saveUnits } from '../db/units'
+import { demoBodies, demoLenses, demoPeople, demoStandards, type DemoUnit, demoUnits } from './world'
 
 const slug = (text: string): string => text.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')
 
-/** Puts the demo world into a database. What is there already stays as it is, ticks included. */
+const rowOf = (u: DemoUnit) => ({
+  id: slug(u.tag),
+  kind: u.lens ? ('lens' as const) : ('body' as const),
+  body_id: u.body ?? null,
+  lens_id: u.lens ?? null,
+  tag: u.tag,
+  serial: u.serial,
+  firmware: u.firmware ?? '',
+  owner: u.owner ?? 'Tallow Street Pictures',
+  hired_until: u.hiredUntil ?? '',
+  notes: u.notes ?? '',
+})
+
+/** Puts the demo world into a database. What is there already stays as it is: edits, ticks and all. */
 export const seedDemo = async (db: Db, at: string): Promise<void> => {
+  const options = { at, personId: null, expected: 0 }
   for (const name of demoPeople()) await addPerson(db, { id: slug(name), name }, at)
-  for (const body of demoBodies()) await saveBody(db, body, at, null)
-  for (const standard of demoStandards()) await saveStandard(db, standard, at, null)
+  for (const body of demoBodies()) await saveBody(db, body, options)
+  for (const lens of demoLenses()) await saveLens(db, lens, options)
+  for (const standard of demoStandards()) await saveStandard(db, standard, options)
   const there = new Set((await listUnits(db)).map(u => u.id))
-  for (const { body, ...unit } of demoUnits()) {
-    const id = slug(unit.tag)
-    if (!there.has(id)) await addUnit(db, { id, body_id: body, ...unit }, at, null)
-  }
+  const missing = demoUnits()
+    .map(rowOf)
+    .filter(u => !there.has(u.id))
+  await saveUnits(db, missing, { at, personId: null, what: 'added' })
 }

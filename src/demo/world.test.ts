@@ -3,7 +3,7 @@ import { factoryState } from '../core/bodies'
 import { compareVersions } from '../core/bodies/firmware'
 import { isOrdinary } from '../core/language/language'
 import { resolve } from '../core/resolve'
-import { demoBodies, demoPeople, demoStandards, demoUnits } from './world'
+import { demoBodies, demoLenses, demoPeople, demoStandards, demoUnits } from './world'
 
 /** Words that two makers share on purpose, with different meanings. */
 const FALSE_FRIENDS = ['nerve', 'trail', 'patch', 'roam', 'anchor', 'block', 'run']
@@ -83,11 +83,13 @@ it('has units of bodies that exist, within the firmware of their profiles', () =
   const tags = demoUnits().map(u => u.tag)
   expect(new Set(tags).size).toBe(tags.length)
   for (const unit of demoUnits()) {
-    const body = demoBodies().find(b => b.id === unit.body)
-    expect(body, unit.tag).toBeDefined()
-    expect(compareVersions(unit.firmware, body?.firmware.from ?? '')).toBeGreaterThanOrEqual(0)
-    expect(compareVersions(unit.firmware, body?.firmware.to ?? '')).toBeLessThanOrEqual(0)
+    const model = demoBodies().find(b => b.id === unit.body) ?? demoLenses().find(l => l.id === unit.lens)
+    expect(model, unit.tag).toBeDefined()
+    if (!unit.body || !model || !('firmware' in model)) continue
+    expect(compareVersions(unit.firmware ?? '', model.firmware.from)).toBeGreaterThanOrEqual(0)
+    expect(compareVersions(unit.firmware ?? '', model.firmware.to)).toBeLessThanOrEqual(0)
   }
+  expect([demoBodies().length, demoLenses().length]).toEqual([12, 15])
   expect(demoPeople()).toHaveLength(11)
 })
 

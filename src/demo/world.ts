@@ -2,7 +2,9 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { type Body, parseBody } from '../core/bodies'
 import { type Parsed, parseJson, problemWords } from '../core/formats/problem'
+import { type Lens, parseLens } from '../core/lenses/schema'
 import { parseStandard, type Standard } from '../core/standards'
+import houseBaseline from '../core/standards/house-baseline.json'
 
 /** The demo world's files, read the way any team's files are. */
 
@@ -26,13 +28,28 @@ const read = <T>(folder: string, parse: (value: unknown, file: string) => Parsed
 
 export const demoBodies: () => readonly Body[] = reader('bodies', parseBody)
 
-export const demoStandards: () => readonly Standard[] = reader('standards', parseStandard)
+const ownStandards = reader('standards', parseStandard)
+
+/** The demo's own standards, on top of the one that comes with the house. */
+export const demoStandards = (): readonly Standard[] => [...houseStandards(), ...ownStandards()]
+
+const houseStandards = (): readonly Standard[] => {
+  const parsed = parseStandard(houseBaseline, 'house-baseline.json')
+  if (!parsed.ok) throw new Error(parsed.problems.map(problemWords).join('\n'))
+  return [parsed.value]
+}
+
+export const demoLenses: () => readonly Lens[] = reader('lenses', parseLens)
 
 export interface DemoUnit {
-  readonly body: string
+  readonly body?: string
+  readonly lens?: string
   readonly tag: string
   readonly serial: string
-  readonly firmware: string
+  readonly firmware?: string
+  readonly owner?: string
+  readonly hiredUntil?: string
+  readonly notes?: string
 }
 
 const data = <T>(file: string): T => JSON.parse(readFileSync(join(here, file), 'utf8')) as T

@@ -1,7 +1,7 @@
 import 'server-only'
 import type { Body } from '@/core/bodies'
 import { DIMENSIONS } from '@/core/vocabulary/dimensions'
-import { listBodies, readBody, units } from './catalogue'
+import { listAllBodies, listArchivedBodies, readBody, units } from './catalogue'
 
 export interface BodySummary {
   readonly id: string
@@ -10,6 +10,10 @@ export interface BodySummary {
   readonly about: string | undefined
   readonly viewfinder: Body['viewfinder']
   readonly settings: number
+  /** Settings that nobody has decided yet. */
+  readonly undecided: number
+  /** It contradicts itself and is not resolved. */
+  readonly isDraft: boolean
   /** Dimensions of the vocabulary that some option or fixed behaviour speaks about, of all. */
   readonly covered: number
   readonly dimensions: number
@@ -23,7 +27,7 @@ const coveredBy = (body: Body): number =>
   ]).size
 
 export const listBodySummaries = async (): Promise<readonly BodySummary[]> => {
-  const [rows, all] = await Promise.all([listBodies(), units()])
+  const [rows, all] = await Promise.all([listAllBodies(), units()])
   return Promise.all(
     rows.map(async row => {
       const { document: body } = await readBody(row.id, row.revision)
@@ -34,6 +38,8 @@ export const listBodySummaries = async (): Promise<readonly BodySummary[]> => {
         about: body.about,
         viewfinder: body.viewfinder,
         settings: body.settings.length,
+        undecided: body.settings.filter(x => x.undecided).length,
+        isDraft: row.draft === 1,
         covered: coveredBy(body),
         dimensions: DIMENSIONS.length,
         units: all.filter(u => u.body_id === body.id).map(({ tag, firmware }) => ({ tag, firmware })),
@@ -41,3 +47,7 @@ export const listBodySummaries = async (): Promise<readonly BodySummary[]> => {
     }),
   )
 }
+
+/** Bodies that were put away. */
+export const listPutAway = async (): Promise<readonly { readonly id: string; readonly name: string }[]> =>
+  (await listArchivedBodies()).map(({ id, maker, model }) => ({ id, name: `${maker} ${model}` }))

@@ -8,7 +8,7 @@ import { dimension } from '@/core/vocabulary/dimensions'
 import type { Grade } from '@/core/vocabulary/grade'
 import { cardId, type CardKey, countTicks, readTicks, setTick } from '@/db/cards'
 import type { UnitRow } from '@/db/units'
-import { firmwareOf, listBodies, readBody, readStandard, type Revised, units } from './catalogue'
+import { firmwareOf, formOf, listBodies, readBody, readStandard, type Revised, units } from './catalogue'
 import { resolveStored } from './concordance'
 import { database } from './database'
 import { listPeople } from './people'
@@ -70,12 +70,13 @@ const prepareWith = (
 ): Prepared => {
   const firmware = unit?.firmware ?? firmwareOf(body.document, siblings)
   const resolution = resolveStored(body, standard, firmware)
+  const form = formOf(body, firmware)
   const steps = walks.getOr(`${body.stamp}|${standard.stamp}|${firmware}`, () =>
-    stepsBetween(body.document, factoryState(body.document), resolution.state),
+    stepsBetween(form, factoryState(form), resolution.state),
   )
-  const [bodyId, standardId, standardVersion] = [body.document.id, standard.document.id, standard.document.version]
+  const [bodyId, standardId, standardVersion] = [form.id, standard.document.id, standard.document.version]
   const key = { bodyId, unitId: unit?.id ?? null, standardId, standardVersion }
-  return { body: body.document, standard: standard.document, unit, siblings, resolution, steps, key }
+  return { body: form, standard: standard.document, unit, siblings, resolution, steps, key }
 }
 
 const prepare = async (standardId: string, bodyId: string, unitId: string | undefined): Promise<Prepared> => {

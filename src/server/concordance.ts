@@ -13,7 +13,7 @@ import { effectiveTargets, type Standard, type Weight } from '@/core/standards'
 import { dimension, type GroupId } from '@/core/vocabulary/dimensions'
 import type { Grade } from '@/core/vocabulary/grade'
 import { toleranceWords, valueWords } from '@/core/vocabulary/words'
-import { firmwareOf, listBodies, listStandards, readBody, readStandard, type Revised, units } from './catalogue'
+import { firmwareOf, formOf, listBodies, listStandards, readBody, readStandard, type Revised, units } from './catalogue'
 import { remember } from './remember'
 
 /** The standard and the bodies in hand, as the address names them; undefined where it does not. */
@@ -96,10 +96,8 @@ export const readConcordance = async (
   for (const { id, revision } of chosen) {
     const body = await readBody(id, revision)
     try {
-      resolved.push({
-        body: body.document,
-        resolution: resolveStored(body, standard, firmwareOf(body.document, allUnits)),
-      })
+      const firmware = firmwareOf(body.document, allUnits)
+      resolved.push({ body: formOf(body, firmware), resolution: resolveStored(body, standard, firmware) })
     } catch (error) {
       if (!(error instanceof SearchTooLargeError || error instanceof ContradictoryBodyError)) throw error
       failed.push({ body: body.document.model, why: error.message })

@@ -16,7 +16,7 @@ import type { Weight } from '@/core/standards'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { type Grade } from '@/core/vocabulary/grade'
 import { toleranceWords, valueWords } from '@/core/vocabulary/words'
-import { firmwareOf, readBody, readStandard, units } from './catalogue'
+import { firmwareOf, formOf, readBody, readStandard, units } from './catalogue'
 import { notFound } from './problems'
 
 /** Why one body gets what it gets for one target, in words. */
@@ -55,12 +55,13 @@ export const readExplanation = async (
   bodyId: string,
   dimensionId: string,
 ): Promise<ExplanationView> => {
-  const [{ document: standard }, { document: body }, allUnits] = await Promise.all([
+  const [{ document: standard }, profile, allUnits] = await Promise.all([
     readStandard(standardId),
     readBody(bodyId),
     units(),
   ])
-  const firmware = firmwareOf(body, allUnits)
+  const firmware = firmwareOf(profile.document, allUnits)
+  const body = formOf(profile, firmware)
   if (!standard.layers.some(l => l.targets.some(t => t.dimension === dimensionId)))
     throw notFound('target', dimensionId)
   const { outcome, alternatives } = explain(body, standard, dimensionId, { firmware })

@@ -25,7 +25,7 @@ export const answer = async (work: () => Promise<Response>): Promise<Response> =
         error.status,
         error.title,
         error.detail,
-        error.problems.length ? { problems: error.problems } : {},
+        error.problems.length ? { ...error.more, problems: error.problems } : error.more,
       )
     if (error instanceof ContradictoryBodyError || error instanceof SearchTooLargeError)
       return problemResponse(422, 'The body cannot be resolved', error.message)
@@ -86,6 +86,10 @@ export const expectShape = <T>(schema: v.GenericSchema<unknown, T>, value: unkno
 /** The query of an address as a plain object. */
 export const queryOf = (request: Request): Record<string, string> =>
   Object.fromEntries(new URL(request.url).searchParams)
+
+/** The query of an address, validated. */
+export const parseQuery = <T>(schema: v.GenericSchema<unknown, T>, request: Request): T =>
+  expectShape(schema, queryOf(request), 'address')
 
 /** The name of the file that is sent, for messages. */
 export const fileNameOf = (request: Request, otherwise: string): string =>

@@ -4,10 +4,12 @@ import { problemWords } from '@/core/formats/problem'
 /** What goes wrong because of what was asked; everything else is our own fault and a 500. */
 export class RequestError extends Error {
   constructor(
-    readonly status: 400 | 404 | 413 | 415 | 422,
+    readonly status: 400 | 404 | 409 | 413 | 415 | 422,
     readonly title: string,
     readonly detail: string,
     readonly problems: readonly Problem[] = [],
+    /** What else the answer carries, such as the document as it is now. */
+    readonly more: Readonly<Record<string, unknown>> = {},
   ) {
     super(`${title}: ${detail}`)
     this.name = 'RequestError'

@@ -15,7 +15,16 @@ const Drawing = styled('svg')(({ theme }) => ({
 }))
 
 /** The frame at its true proportions, the share that focus points reach, and every point; the finer ones are larger. */
-export const CoverageDrawing = ({ sensor, coverage }: { sensor: Body['sensor']; coverage: Body['coverage'] }) => {
+export const CoverageDrawing = ({
+  sensor,
+  coverage,
+  onToggle,
+}: {
+  sensor: Body['sensor']
+  coverage: Body['coverage']
+  /** Makes the points clickable. */
+  onToggle?: (column: number, row: number) => void
+}) => {
   const width = 100
   const height = (width * sensor.heightMm) / sensor.widthMm
   const reach = { width: coverage.width * width, height: coverage.height * height }
@@ -44,6 +53,7 @@ export const CoverageDrawing = ({ sensor, coverage }: { sensor: Body['sensor']; 
             cx={left + ((column - 0.5) * reach.width) / coverage.columns}
             cy={top + ((row - 0.5) * reach.height) / coverage.rows}
             r={sensitive ? 1.1 : 0.5}
+            {...(onToggle ? { onClick: () => onToggle(column, row), style: { cursor: 'pointer' } } : {})}
           />
         )
       })}

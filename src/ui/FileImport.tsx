@@ -3,35 +3,48 @@
 import { Alert, Box, Button, Typography } from '@mui/material'
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
+import { usePeople } from './people'
 import { sendJson } from './send'
 
 interface Outcome {
   readonly file: string
+  readonly text: string
   readonly ok: boolean
   readonly detail: string
+  /** Something of that name is here with other contents: the person has to say what to do. */
+  readonly asks: boolean
 }
 
-/** Adds bodies or standards from files in the exchange formats; a wrong file changes nothing and says where it is wrong. */
+type OnConflict = 'ask' | 'replace' | 'keep-both'
+
+/** Adds documents from files in the exchange formats; a wrong file changes nothing and says where it is wrong. */
 export const FileImport = ({ kind, label }: { kind: 'bodies' | 'standards'; label: string }) => {
   const router = useRouter()
+  const { person } = usePeople()
   const input = useRef<HTMLInputElement>(null)
   const [outcomes, setOutcomes] = useState<readonly Outcome[]>([])
   const [busy, setBusy] = useState(false)
 
+  const sendOne = async (file: string, text: string, conflict: OnConflict): Promise<Outcome> => {
+    const query = new URLSearchParams({ file, conflict, ...(person ? { person: person.id } : {}) })
+    const sent = await sendJson<{ id: string }>('POST', `/api/v1/${kind}?${query.toString()}`, text)
+    const asks = !sent.ok && sent.status === 409
+    return { file, text, ok: sent.ok, detail: sent.ok ? 'added' : sent.detail, asks }
+  }
+
   const send = async (files: readonly File[]) => {
     setBusy(true)
     const results: Outcome[] = []
-    for (const file of files) {
-      const sent = await sendJson<{ id: string }>(
-        'POST',
-        `/api/v1/${kind}?file=${encodeURIComponent(file.name)}`,
-        await file.text(),
-      )
-      results.push({ file: file.name, ok: sent.ok, detail: sent.ok ? 'added' : sent.detail })
-    }
+    for (const file of files) results.push(await sendOne(file.name, await file.text(), 'ask'))
     setOutcomes(results)
     setBusy(false)
     if (input.current) input.current.value = ''
+    router.refresh()
+  }
+
+  const answer = async (outcome: Outcome, conflict: OnConflict) => {
+    const next = await sendOne(outcome.file, outcome.text, conflict)
+    setOutcomes(outcomes.map(o => (o === outcome ? next : o)))
     router.refresh()
   }
 
@@ -50,7 +63,7 @@ export const FileImport = ({ kind, label }: { kind: 'bodies' | 'standards'; labe
       </Button>
       <Box role="status">
         {outcomes.map(o => (
-          <Alert key={o.file} severity={o.ok ? 'success' : 'error'} sx={{ mt: 1 }}>
+          <Alert key={o.file} severity={o.ok ? 'success' : o.asks ? 'warning' : 'error'} sx={{ mt: 1 }}>
             <Typography sx={{ fontWeight: 700 }}>
               {o.file}: {o.ok ? o.detail : 'not added, nothing was changed'}
             </Typography>
@@ -58,6 +71,16 @@ export const FileImport = ({ kind, label }: { kind: 'bodies' | 'standards'; labe
               <Typography variant="body2" sx={{ whiteSpace: 'pre-line' }}>
                 {o.detail}
               </Typography>
+            )}
+            {o.asks && (
+              <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
+                <Button size="small" variant="outlined" onClick={() => void answer(o, 'keep-both')}>
+                  Keep both
+                </Button>
+                <Button size="small" variant="outlined" onClick={() => void answer(o, 'replace')}>
+                  Replace what is here
+                </Button>
+              </Box>
             )}
           </Alert>
         ))}

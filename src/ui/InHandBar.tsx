@@ -17,16 +17,6 @@ export interface BodyChoice {
   readonly model: string
 }
 
-const Bar = styled('div')(({ theme }) => ({
-  display: 'flex',
-  flexWrap: 'wrap',
-  alignItems: 'center',
-  columnGap: theme.spacing(2),
-  padding: theme.spacing(0.5, 2.5),
-  borderBottom: `1px solid ${theme.vars?.palette.divider}`,
-  [theme.breakpoints.down('sm')]: { padding: theme.spacing(0, 1) },
-}))
-
 const Chooser = styled(Button)(({ theme }) => ({
   color: theme.vars?.palette.text.primary,
   minHeight: 44,
@@ -38,7 +28,7 @@ const Chooser = styled(Button)(({ theme }) => ({
 const MOST_NAMES = 2
 
 /** The standard and the bodies in hand: chosen once, kept in the address, the same in every view. */
-export const InHandBar = ({
+export const InHand = ({
   standards,
   bodies,
 }: {
@@ -83,7 +73,7 @@ export const InHandBar = ({
         : `${inHand.length} of ${bodies.length} bodies`
 
   return (
-    <Bar className="no-print">
+    <>
       <Box sx={{ display: 'flex', alignItems: 'center' }}>
         <Typography color="textSecondary" variant="body2" sx={{ display: { xs: 'none', sm: 'inline' } }}>
           Standard
@@ -139,6 +129,6 @@ export const InHandBar = ({
           </MenuItem>
         ))}
       </Menu>
-    </Bar>
+    </>
   )
 }

@@ -2,6 +2,7 @@
 
 import { Box, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
+import { type KeyboardEvent, type PointerEvent, useState } from 'react'
 import type { Control } from '@/core/bodies'
 
 /** The three sides a camera is drawn from: plain outlines, the same for every body; only the controls are its own. */
@@ -58,46 +59,115 @@ const Front = () => (
 )
 const OUTLINES = { back: Back, top: Top, front: Front } as const
 
+type At = Control['at']
+
+/** One press of an arrow key, as a share of the drawing. */
+const NUDGE = 0.02
+const ARROWS: Readonly<Record<string, readonly [x: number, y: number]>> = {
+  ArrowLeft: [-NUDGE, 0],
+  ArrowRight: [NUDGE, 0],
+  ArrowUp: [0, -NUDGE],
+  ArrowDown: [0, NUDGE],
+}
+const within = (n: number): number => Number(Math.min(1, Math.max(0, n)).toFixed(3))
+
 /**
  * The controls of a body on plain outlines of its back, top and front, numbered as in the list beside it. Filled
  * controls can be held.
+ *
+ * @param onMove makes them movable, by drag or by arrow keys
  */
-export const Schematic = ({ controls }: { controls: readonly Control[] }) => (
-  <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: 'repeat(3, 1fr)' }, gap: 2 }}>
-    {VIEWS.map(view => {
-      const Outline = OUTLINES[view.id]
-      const here = controls.map((c, i) => ({ c, number: i + 1 })).filter(({ c }) => c.at.view === view.id)
-      return (
-        <figure key={view.id} style={{ margin: 0 }}>
-          <Drawing
-            viewBox={`0 0 ${WIDTH} ${view.height}`}
-            role="img"
-            aria-label={`${view.label}: ${here.map(({ c }) => c.label).join(', ') || 'no control'}`}
-          >
-            <Outline />
-            {here.map(({ c, number }) => (
-              <g key={c.id}>
-                <circle
-                  className={c.holdable ? 'control held' : 'control'}
-                  cx={c.at.x * WIDTH}
-                  cy={c.at.y * view.height}
-                  r={4}
-                />
-                <text
-                  x={c.at.x * WIDTH}
-                  y={c.at.y * view.height}
-                  {...(c.holdable ? { style: { fill: 'var(--mui-palette-own-marigold-ink)' } } : {})}
-                >
-                  {number}
-                </text>
-              </g>
-            ))}
-          </Drawing>
-          <Typography component="figcaption" variant="body2" color="textSecondary" align="center">
-            {view.label}
-          </Typography>
-        </figure>
-      )
-    })}
-  </Box>
-)
+export const Schematic = ({
+  controls,
+  chosen,
+  onChoose,
+  onMove,
+}: {
+  controls: readonly Control[]
+  chosen?: string | undefined
+  onChoose?: (id: string) => void
+  onMove?: (id: string, at: At) => void
+}) => {
+  const [dragged, setDragged] = useState<{ readonly id: string; readonly at: At }>()
+  const placeOf = (c: Control): At => (dragged?.id === c.id ? dragged.at : c.at)
+  const under = (event: PointerEvent<SVGGElement>, view: At['view']): At => {
+    const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect()
+    return {
+      view,
+      x: within((event.clientX - (box?.left ?? 0)) / (box?.width || 1)),
+      y: within((event.clientY - (box?.top ?? 0)) / (box?.height || 1)),
+    }
+  }
+  const moving = (c: Control) =>
+    onMove
+      ? {
+          tabIndex: 0,
+          role: 'button',
+          'aria-label': `${c.label}: move with the arrow keys`,
+          'aria-pressed': c.id === chosen,
+          style: { cursor: 'grab', touchAction: 'none' },
+          onFocus: () => onChoose?.(c.id),
+          onKeyDown: (event: KeyboardEvent) => {
+            const by = ARROWS[event.key]
+            if (!by) return
+            event.preventDefault()
+            onMove(c.id, { ...c.at, x: within(c.at.x + by[0]), y: within(c.at.y + by[1]) })
+          },
+          onPointerDown: (event: PointerEvent<SVGGElement>) => {
+            event.currentTarget.setPointerCapture(event.pointerId)
+            onChoose?.(c.id)
+            setDragged({ id: c.id, at: c.at })
+          },
+          onPointerMove: (event: PointerEvent<SVGGElement>) => {
+            if (dragged?.id === c.id) setDragged({ id: c.id, at: under(event, c.at.view) })
+          },
+          onPointerUp: () => {
+            if (dragged && (dragged.at.x !== c.at.x || dragged.at.y !== c.at.y)) onMove(c.id, dragged.at)
+            setDragged(undefined)
+          },
+        }
+      : {}
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: 'repeat(3, 1fr)' }, gap: 2 }}>
+      {VIEWS.map(view => {
+        const Outline = OUTLINES[view.id]
+        const here = controls.map((c, i) => ({ c, number: i + 1 })).filter(({ c }) => c.at.view === view.id)
+        return (
+          <figure key={view.id} style={{ margin: 0 }}>
+            <Drawing
+              viewBox={`0 0 ${WIDTH} ${view.height}`}
+              role={onMove ? 'group' : 'img'}
+              aria-label={`${view.label}: ${here.map(({ c }) => c.label).join(', ') || 'no control'}`}
+            >
+              <Outline />
+              {here.map(({ c, number }) => {
+                const at = placeOf(c)
+                return (
+                  <g key={c.id} {...moving(c)}>
+                    <circle
+                      className={c.holdable ? 'control held' : 'control'}
+                      cx={at.x * WIDTH}
+                      cy={at.y * view.height}
+                      r={4}
+                      {...(c.id === chosen ? { strokeWidth: 1.4 } : {})}
+                    />
+                    <text
+                      x={at.x * WIDTH}
+                      y={at.y * view.height}
+                      {...(c.holdable ? { style: { fill: 'var(--mui-palette-own-marigold-ink)' } } : {})}
+                    >
+                      {number}
+                    </text>
+                  </g>
+                )
+              })}
+            </Drawing>
+            <Typography component="figcaption" variant="body2" color="textSecondary" align="center">
+              {view.label}
+            </Typography>
+          </figure>
+        )
+      })}
+    </Box>
+  )
+}

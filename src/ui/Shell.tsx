@@ -1,16 +1,19 @@
 'use client'
 
-import { Box, Button, IconButton, Typography } from '@mui/material'
+import { Box, Button, ButtonBase, IconButton, Typography } from '@mui/material'
 import { styled, useColorScheme } from '@mui/material/styles'
 import NextLink from 'next/link'
 import { usePathname, useSearchParams } from 'next/navigation'
-import type { ReactNode } from 'react'
+import { type ReactNode, useCallback, useState } from 'react'
 import { linkTo } from './address'
-import { type BodyChoice, InHandBar, type StandardChoice } from './InHandBar'
+import { BodiesProvider } from './bodies'
+import type { BodyChoice, StandardChoice } from './InHandBar'
 import { GlobalKeys } from './keys'
 import { PeopleProvider, type Person } from './people'
 import { PersonMenu } from './PersonMenu'
+import { PhraseDialog } from './PhraseSearch'
 import { STAGES } from './stages'
+import { ViewBar } from './ViewBar'
 
 const Ribbon = styled('header')(({ theme }) => ({
   display: 'flex',
@@ -35,6 +38,26 @@ const StageLink = styled(NextLink)(({ theme }) => ({
   '&:hover': { color: theme.vars?.palette.own.ribbon.text },
   '&[aria-current]': { background: theme.vars?.palette.own.marigold.main, color: theme.vars?.palette.own.marigold.ink },
   [theme.breakpoints.down('sm')]: { padding: theme.spacing(0, 1.25) },
+}))
+
+const SearchButton = styled(ButtonBase)(({ theme }) => ({
+  display: 'flex',
+  alignItems: 'center',
+  gap: theme.spacing(3),
+  minHeight: 40,
+  padding: theme.spacing(0, 1.25),
+  borderRadius: theme.shape.borderRadius,
+  border: `1px solid ${theme.vars?.palette.own.ribbon.quiet}`,
+  color: theme.vars?.palette.own.ribbon.quiet,
+  font: 'inherit',
+  '&:hover': { color: theme.vars?.palette.own.ribbon.text },
+  '& kbd': { ...theme.typography.value },
+  [theme.breakpoints.down('md')]: {
+    minWidth: 44,
+    minHeight: 44,
+    justifyContent: 'center',
+    '& span': { display: 'none' },
+  },
 }))
 
 const SkipLink = styled('a')(({ theme }) => ({
@@ -102,38 +125,47 @@ export const Shell = ({
 }) => {
   const pathname = usePathname()
   const params = useSearchParams()
+  const [searching, setSearching] = useState(false)
+  const openPhrases = useCallback(() => setSearching(true), [])
   const stage = STAGES.find(s => s.views.some(v => pathname.startsWith(v.path)))
   return (
     <PeopleProvider people={people}>
-      <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: '100dvh' }}>
-        <SkipLink href="#view">Skip to the view</SkipLink>
-        <Ribbon className="no-print">
-          <Home href={linkTo('/', params)} aria-label="Coherion">
-            <Logo />
-            <Typography variant="h2" component="span" sx={{ display: { xs: 'none', sm: 'inline' } }}>
-              Coherion
-            </Typography>
-          </Home>
-          <Box component="nav" aria-label="Stages" sx={{ display: 'flex', gap: 0.5, flex: 1 }}>
-            {STAGES.map(s => (
-              <StageLink
-                key={s.key}
-                href={linkTo(s.views[0]?.path ?? '/', params)}
-                aria-current={s === stage ? 'page' : undefined}
-              >
-                {s.label}
-              </StageLink>
-            ))}
+      <BodiesProvider bodies={bodies}>
+        <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: '100dvh' }}>
+          <SkipLink href="#view">Skip to the view</SkipLink>
+          <Ribbon className="no-print">
+            <Home href={linkTo('/', params)} aria-label="Coherion">
+              <Logo />
+              <Typography variant="h2" component="span" sx={{ display: { xs: 'none', sm: 'inline' } }}>
+                Coherion
+              </Typography>
+            </Home>
+            <Box component="nav" aria-label="Stages" sx={{ display: 'flex', gap: 0.5, flex: 1 }}>
+              {STAGES.map(s => (
+                <StageLink
+                  key={s.key}
+                  href={linkTo(s.views[0]?.path ?? '/', params)}
+                  aria-current={s === stage ? 'page' : undefined}
+                >
+                  {s.label}
+                </StageLink>
+              ))}
+            </Box>
+            <SearchButton onClick={openPhrases} aria-label="Translate a term" aria-keyshortcuts="/">
+              <span>Translate a term</span>
+              <kbd>/</kbd>
+            </SearchButton>
+            <PersonMenu />
+            <ThemeSwitch />
+          </Ribbon>
+          {stage && <ViewBar stage={stage} standards={standards} bodies={bodies} />}
+          <Box component="main" id="view" tabIndex={-1} sx={{ flex: 1, minWidth: 0, outline: 'none' }}>
+            {children}
           </Box>
-          <PersonMenu />
-          <ThemeSwitch />
-        </Ribbon>
-        {standards.length > 0 && bodies.length > 0 && stage && <InHandBar standards={standards} bodies={bodies} />}
-        <Box component="main" id="view" tabIndex={-1} sx={{ flex: 1, minWidth: 0, outline: 'none' }}>
-          {children}
+          <GlobalKeys pathname={pathname} onSearch={openPhrases} />
+          {searching && <PhraseDialog open onClose={() => setSearching(false)} />}
         </Box>
-        <GlobalKeys pathname={pathname} />
-      </Box>
+      </BodiesProvider>
     </PeopleProvider>
   )
 }

@@ -24,6 +24,24 @@ const Keys = styled('dl')(({ theme }) => ({
 }))
 
 const VIEW_KEYS: Readonly<Record<string, readonly (readonly [string, string])[]>> = {
+  '/name/phrasebook': [
+    ['↑ ↓', 'move between what was found'],
+    ['Enter', 'open the concept'],
+  ],
+  '/name/bodies/': [
+    ['↑ ↓', 'move in the menu tree; with Shift select several'],
+    ['← →', 'close or open'],
+    ['Enter', 'accept the first proposal; otherwise rename'],
+    ['1 … 6', 'accept that proposal'],
+    ['0', 'nothing to do with focus'],
+    ['F2', 'rename'],
+    ['a', 'add after'],
+    ['o', 'add an option'],
+    ['d', 'make the option the default'],
+    ['Alt ↑ ↓', 'move'],
+    ['Delete', 'remove'],
+    ['Ctrl Z, Ctrl Y', 'undo, redo'],
+  ],
   '/decide/concordance': [
     ['← ↑ → ↓', 'move between cells'],
     ['Enter', 'explain the cell'],
@@ -35,8 +53,8 @@ const VIEW_KEYS: Readonly<Record<string, readonly (readonly [string, string])[]>
   ],
 }
 
-/** Keys that work everywhere: `g` and a letter to change the stage, `?` for help. */
-export const GlobalKeys = ({ pathname }: { pathname: string }) => {
+/** Keys that work everywhere: `/` for the phrasebook, `g` and a letter to change the stage, `?` for help. */
+export const GlobalKeys = ({ pathname, onSearch }: { pathname: string; onSearch: () => void }) => {
   const router = useRouter()
   const params = useSearchParams()
   const [open, setOpen] = useState(false)
@@ -46,7 +64,10 @@ export const GlobalKeys = ({ pathname }: { pathname: string }) => {
     const onKey = (event: KeyboardEvent) => {
       if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return
       if (event.key === '?') setOpen(true)
-      else if (event.key === 'g') chordAt.current = Date.now()
+      else if (event.key === '/') {
+        event.preventDefault()
+        onSearch()
+      } else if (event.key === 'g') chordAt.current = Date.now()
       else if (Date.now() - chordAt.current < CHORD_MS) {
         chordAt.current = 0
         const path = STAGES.find(s => s.key === event.key)?.views[0]?.path
@@ -55,7 +76,7 @@ export const GlobalKeys = ({ pathname }: { pathname: string }) => {
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
-  }, [router, params])
+  }, [router, params, onSearch])
 
   const here = Object.entries(VIEW_KEYS).find(([path]) => pathname.startsWith(path))?.[1] ?? []
   return (
@@ -66,6 +87,7 @@ export const GlobalKeys = ({ pathname }: { pathname: string }) => {
           {[
             ...here,
             ...STAGES.map(s => [`g ${s.key}`, `go to ${s.label}`] as const),
+            ['/', 'translate a term'] as const,
             ['?', 'show the keys'] as const,
           ].map(([key, what]) => (
             <div key={key} style={{ display: 'contents' }}>

@@ -6,7 +6,16 @@ export interface Stage {
 }
 
 export const STAGES: readonly Stage[] = [
-  { key: 'n', label: 'Name', views: [{ label: 'Bodies', path: '/name/bodies' }] },
+  {
+    key: 'n',
+    label: 'Name',
+    views: [
+      { label: 'Phrasebook', path: '/name/phrasebook' },
+      { label: 'Bodies', path: '/name/bodies' },
+      { label: 'Lenses', path: '/name/lenses' },
+    ],
+  },
   { key: 'd', label: 'Decide', views: [{ label: 'Concordance', path: '/decide/concordance' }] },
   { key: 's', label: 'Set', views: [{ label: 'Cards', path: '/set/cards' }] },
+  { key: 'k', label: 'Keep', views: [{ label: 'Kit', path: '/keep/kit' }] },
 ]

@@ -115,6 +115,7 @@ export const theme = createTheme({
         '@media (prefers-reduced-motion: reduce)': {
           '*, *::before, *::after': { animationDuration: '0.01ms !important', transitionDuration: '0.01ms !important' },
         },
+        '.visually-hidden': { position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' },
         '@media print': { '.no-print': { display: 'none !important' } },
       },
     },

@@ -56,9 +56,9 @@ it('refuses to open the demo’s folder as a team’s own', async () => {
 
 it('has a history event for every change, and none for what changed nothing', async () => {
   expect(await readHistory(db, 'body', someBody.id)).toHaveLength(1)
-  await saveBody(db, someBody, LATER, null)
+  await saveBody(db, someBody, { at: LATER, personId: null })
   expect(await readHistory(db, 'body', someBody.id)).toHaveLength(1)
-  await saveBody(db, { ...someBody, model: 'Sparrow' }, LATER, 'rufus-quill')
+  await saveBody(db, { ...someBody, model: 'Sparrow' }, { at: LATER, personId: 'rufus-quill' })
   const [event] = await readHistory(db, 'body', someBody.id)
   expect(event).toMatchObject({ at: LATER, person_id: 'rufus-quill', what: 'replaced from a file' })
   expect(event?.before).toContain(someBody.model)

@@ -5,7 +5,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { generateBody } from '../fixtures/generate'
 import { demoBodies } from '../../src/demo/world'
 import { seedDemo } from '../../src/demo/seed'
-import { firmwareOf, importBody, listBodies, readBody, units } from '../../src/server/catalogue'
+import { importDocuments } from '../../src/server/authoring'
+import { firmwareOf, listBodies, readBody, units } from '../../src/server/catalogue'
 import { listCards, readCard, tickStep } from '../../src/server/cards'
 import { readConcordance, readInHand, readStoredResolutions } from '../../src/server/concordance'
 import { database } from '../../src/server/database'
@@ -65,11 +66,11 @@ describe('the Concordance', () => {
     const before = await readConcordance('ring-action', [{ id: 'pebble' }])
     const { document } = await readBody('pebble')
     const deaf = { ...document, settings: document.settings.filter(s => s.id !== 'horn') }
-    await importBody(deaf, 'pebble.json', null)
+    await importDocuments(deaf, 'pebble.json', 'replace', null)
     const after = await readConcordance('ring-action', [{ id: 'pebble' }])
     const tone = before.rows.findIndex(r => r.dimension === 'see.tone')
     expect([before.cells[tone]?.[0]?.main, after.cells[tone]?.[0]?.main]).toEqual(['Quiet', '—'])
-    await importBody(document, 'pebble.json', null)
+    await importDocuments(document, 'pebble.json', 'replace', null)
   })
 })
 
@@ -159,12 +160,12 @@ it('refuses a profile that contradicts itself and keeps the one it has', async (
       then: { effect: 'unavailable', setting: 'kin' },
     },
   ]
-  await expect(importBody({ ...linnet(), rules }, 'linnet.json', null)).rejects.toThrow('It bites its tail.')
+  await expect(importDocuments({ ...linnet(), rules }, 'linnet.json', 'replace', null)).rejects.toThrow('It bites its tail.')
   expect((await readBody('linnet')).stamp).toBe(stamp)
 })
 
 it('resolves two hundred bodies in one request, and no more', async () => {
-  const standard = (await import('../../src/demo/standards/house-baseline.json')).default
+  const standard = (await import('../../src/core/standards/house-baseline.json')).default
   const bodies = Array.from({ length: 201 }, (_, i) => generateBody(i, { settings: 3, rules: 0 }))
   await expect(resolveStateless({ standard, bodies })).rejects.toThrow(/bodies/)
   expect(await resolveStateless({ standard, bodies: bodies.slice(0, 20) })).toHaveLength(20)

@@ -1,6 +1,6 @@
-import { type Parsed, parseWith } from '../formats/problem'
+import { type Parsed, type Problem, parseDocument } from '../formats/problem'
 import { checkBody } from './check'
-import { type Body, bodySchema } from './schema'
+import { BODY_FORMAT, type Body, bodySchema } from './schema'
 
 /**
  * Reads a body profile, strictly: the shape, the references, and whether it contradicts itself.
@@ -8,8 +8,21 @@ import { type Body, bodySchema } from './schema'
  * @param file a name for messages
  */
 export const parseBody = (value: unknown, file: string): Parsed<Body> => {
-  const parsed = parseWith(bodySchema, value, file)
+  const parsed = parseDocument(bodySchema, BODY_FORMAT, value, file)
   if (!parsed.ok) return parsed
   const problems = checkBody(parsed.value, file)
   return problems.length ? { ok: false, problems } : parsed
+}
+
+/**
+ * Reads a profile that may still contradict itself, as it is while somebody writes it.
+ *
+ * @returns the profile with what is wrong in it, or the problems of its shape
+ */
+export const parseDraft = (
+  value: unknown,
+  file: string,
+): Parsed<{ readonly body: Body; readonly problems: readonly Problem[] }> => {
+  const parsed = parseDocument(bodySchema, BODY_FORMAT, value, file)
+  return parsed.ok ? { ok: true, value: { body: parsed.value, problems: checkBody(parsed.value, file) } } : parsed
 }

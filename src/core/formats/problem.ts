@@ -59,6 +59,32 @@ export const parseWith = <T>(schema: v.GenericSchema<unknown, T>, value: unknown
   }
 }
 
+const FORMAT = /^coherion\.([a-z]+)\/(\d+)$/
+
+/** Whether a file says that it is something else, or from a later version; undefined where it does not. */
+const otherFormat = (value: unknown, expected: string, file: string): Problem | undefined => {
+  const said = (value as { format?: unknown } | null)?.format
+  if (typeof said !== 'string' || said === expected) return undefined
+  const [got, wanted] = [FORMAT.exec(said), FORMAT.exec(expected)]
+  const say = (words: string): Problem => ({ file, path: 'format', value: JSON.stringify(said), expected: words })
+  if (!got || !wanted) return say(`expected ${expected}`)
+  if (got[1] !== wanted[1]) return say(`this file holds a ${got[1]}; expected ${expected}`)
+  return say(
+    `this file was written by a later version; expected ${expected}. Update Coherion, or ask for the file in that version`,
+  )
+}
+
+/** Parses a document of one of the exchange formats; the format it claims is looked at first. */
+export const parseDocument = <T>(
+  schema: v.GenericSchema<unknown, T>,
+  format: string,
+  value: unknown,
+  file: string,
+): Parsed<T> => {
+  const other = otherFormat(value, format, file)
+  return other ? { ok: false, problems: [other] } : parseWith(schema, value, file)
+}
+
 /** Parses JSON text, telling the line and column where it breaks. */
 export const parseJson = (text: string, file: string): Parsed<unknown> => {
   try {

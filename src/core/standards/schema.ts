@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { type Parsed, parseWith } from '../formats/problem'
+import { type Parsed, parseDocument } from '../formats/problem'
 import { DIMENSIONS, type Dimension } from '../vocabulary/dimensions'
 import { targetSchema } from '../vocabulary/schema'
 import type { NeutralValue } from '../vocabulary/values'
@@ -70,7 +70,8 @@ export const standardSchema = v.strictObject({
 })
 export type Standard = v.InferOutput<typeof standardSchema>
 
-export const parseStandard = (value: unknown, file: string): Parsed<Standard> => parseWith(standardSchema, value, file)
+export const parseStandard = (value: unknown, file: string): Parsed<Standard> =>
+  parseDocument(standardSchema, STANDARD_FORMAT, value, file)
 
 /** A target together with the layer it comes from. */
 export interface EffectiveTarget extends Target {

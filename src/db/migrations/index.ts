@@ -1,5 +1,6 @@
 import type { Knex } from 'knex'
 import * as first from './001-first'
+import * as name from './002-name'
 
 interface Migration {
   readonly name: string
@@ -7,7 +8,10 @@ interface Migration {
 }
 
 /** Forward only, in this order; never edit one that has been released. */
-const MIGRATIONS: readonly Migration[] = [{ name: '001-first', up: first.up }]
+const MIGRATIONS: readonly Migration[] = [
+  { name: '001-first', up: first.up },
+  { name: '002-name', up: name.up },
+]
 
 export const migrationSource: Knex.MigrationSource<Migration> = {
   getMigrations: () => Promise.resolve([...MIGRATIONS]),

@@ -1,13 +1,15 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
+import { Box, Button, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import NextLink from 'next/link'
-import { useSearchParams } from 'next/navigation'
+import { useRouter, useSearchParams } from 'next/navigation'
 import type { BodySummary } from '@/server/bodies'
 import { linkTo } from '@/ui/address'
 import { FileImport } from '@/ui/FileImport'
 import { Page } from '@/ui/pieces'
+import { sendJson } from '@/ui/send'
+import { LinkButton } from '@/ui/Shell'
 
 const Item = styled(NextLink)(({ theme }) => ({
   display: 'grid',
@@ -25,15 +27,34 @@ const Item = styled(NextLink)(({ theme }) => ({
 const FINDER = { optical: 'optical finder', electronic: 'electronic finder', 'screen-only': 'screen only' } as const
 
 /** Every body the team has a profile of. */
-export const BodyList = ({ bodies }: { bodies: readonly BodySummary[] }) => {
+export const BodyList = ({
+  bodies,
+  putAway,
+}: {
+  bodies: readonly BodySummary[]
+  putAway: readonly { readonly id: string; readonly name: string }[]
+}) => {
   const params = useSearchParams()
+  const router = useRouter()
+  const bringBack = async (id: string) => {
+    await sendJson('PUT', `/api/v1/bodies/${id}/archived`, { archived: false })
+    router.refresh()
+  }
   return (
     <Page>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', justifyContent: 'space-between', gap: 2, mb: 2 }}>
         <Typography variant="h1">Bodies</Typography>
-        <FileImport kind="bodies" label="Add bodies from files" />
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'flex-start' }}>
+          {bodies.length > 0 && <Button href="/api/v1/bundle">Save all as one file</Button>}
+          <FileImport kind="bodies" label="Add bodies from files" />
+          <LinkButton href={linkTo('/name/bodies/new', params)} variant="contained">
+            New body
+          </LinkButton>
+        </Box>
       </Box>
-      {bodies.length === 0 && <Typography>No body yet. Add a profile from a file to begin.</Typography>}
+      {bodies.length === 0 && (
+        <Typography>No body yet. Begin one with “New body”: paste its menu, or take it from a file.</Typography>
+      )}
       <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, borderTop: 1, borderColor: 'divider' }}>
         {bodies.map(b => (
           <li key={b.id}>
@@ -48,7 +69,9 @@ export const BodyList = ({ bodies }: { bodies: readonly BodySummary[] }) => {
               </span>
               <Typography component="span">{b.about}</Typography>
               <Typography variant="value" color="textSecondary" component="span">
-                {b.settings} settings · {FINDER[b.viewfinder]}
+                {b.isDraft ? 'draft, contradicts itself · ' : ''}
+                {b.undecided > 0 ? `${b.undecided} of ` : ''}
+                {b.settings} settings{b.undecided > 0 ? ' undecided' : ''} · {FINDER[b.viewfinder]}
                 <br />
                 {b.units.length === 0 ? 'no unit' : b.units.map(u => u.tag).join(', ')}
               </Typography>
@@ -56,6 +79,19 @@ export const BodyList = ({ bodies }: { bodies: readonly BodySummary[] }) => {
           </li>
         ))}
       </Box>
+      {putAway.length > 0 && (
+        <Box component="section" sx={{ mt: 4 }}>
+          <Typography variant="h2">Put away</Typography>
+          {putAway.map(b => (
+            <Typography key={b.id}>
+              {b.name}{' '}
+              <Button size="small" onClick={() => void bringBack(b.id)}>
+                Bring back
+              </Button>
+            </Typography>
+          ))}
+        </Box>
+      )}
     </Page>
   )
 }

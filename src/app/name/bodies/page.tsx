@@ -1,8 +1,9 @@
-import { listBodySummaries } from '@/server/bodies'
+import { listBodySummaries, listPutAway } from '@/server/bodies'
 import { BodyList } from './BodyList'
 
 export const metadata = { title: 'Bodies' }
 
 export default async function BodiesPage() {
-  return <BodyList bodies={await listBodySummaries()} />
+  const [bodies, putAway] = await Promise.all([listBodySummaries(), listPutAway()])
+  return <BodyList bodies={bodies} putAway={putAway} />
 }

@@ -1,11 +1,15 @@
-import { importBody, listBodies } from '@/server/catalogue'
-import { answer, fileNameOf, MOST_BODY_BYTES, readJson } from '@/server/http'
+import { importDocuments } from '@/server/authoring'
+import { listBodies } from '@/server/catalogue'
+import { answer, fileNameOf, MOST_REQUEST_BYTES, parseQuery, readJson } from '@/server/http'
+import { importQuerySchema } from '@/server/queries'
 
 export const GET = () => answer(async () => Response.json({ bodies: await listBodies() }))
 
 export const POST = (request: Request) =>
   answer(async () => {
     const file = fileNameOf(request, 'body')
-    const body = await importBody(await readJson(request, file, MOST_BODY_BYTES), file, null)
-    return Response.json({ id: body.id }, { status: 201 })
+    const { conflict, person } = parseQuery(importQuerySchema, request)
+    const content = await readJson(request, file, MOST_REQUEST_BYTES)
+    const { bodies, lenses } = await importDocuments(content, file, conflict, person ?? null)
+    return Response.json({ id: bodies[0]?.id ?? lenses[0]?.id, bodies, lenses }, { status: 201 })
   })

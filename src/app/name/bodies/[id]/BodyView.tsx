@@ -1,18 +1,23 @@
 'use client'
 
 import { inSentence } from '@/core/vocabulary/words'
-import { Box, TextField, Typography } from '@mui/material'
-import { useSearchParams } from 'next/navigation'
+import { Box, Button, TextField, Typography } from '@mui/material'
+import NextLink from 'next/link'
+import { useRouter, useSearchParams } from 'next/navigation'
 import { type ReactNode, useState } from 'react'
-import type { Body } from '@/core/bodies'
+import type { FriendView } from '@/server/phrasebook'
+import { type Body, compareVersions } from '@/core/bodies'
 import { bodyCautions } from '@/core/cautions/cautions'
 import { dimension, findDimension } from '@/core/vocabulary/dimensions'
 import { PLACES } from '@/core/vocabulary/places'
 import { linkTo } from '@/ui/address'
 import { CoverageDrawing } from '@/ui/CoverageDrawing'
+import { usePeople } from '@/ui/people'
 import { CautionNote, Facts, Page } from '@/ui/pieces'
 import { Schematic } from '@/ui/Schematic'
+import { sendJson } from '@/ui/send'
 import { LinkButton } from '@/ui/Shell'
+import { FalseFriends } from '../../phrasebook/FalseFriends'
 import { MenuTree } from './MenuTree'
 
 const FINDER = { optical: 'optical', electronic: 'electronic', 'screen-only': 'none, screen only' } as const
@@ -36,8 +41,30 @@ const Section = ({ title, children }: { title: string; children: ReactNode }) =>
 const functionWords = (id: string): string => (id === 'menu' ? 'menu settings' : (findDimension(id)?.label ?? id))
 
 /** The profile of one body: what it is, its controls, its menus in its own words with their meaning, its rules. */
-export const BodyView = ({ body, units }: { body: Body; units: readonly UnitFacts[] }) => {
+export const BodyView = ({
+  body,
+  versions,
+  firmware,
+  units,
+  friends,
+}: {
+  body: Body
+  versions: readonly string[]
+  firmware: string
+  units: readonly UnitFacts[]
+  friends: readonly FriendView[]
+}) => {
   const params = useSearchParams()
+  const router = useRouter()
+  const { person } = usePeople()
+  const putAway = async () => {
+    const signed = person ? { person: person.id } : {}
+    const sent = await sendJson('PUT', `/api/v1/bodies/${body.id}/archived`, { archived: true, ...signed })
+    if (!sent.ok) return
+    router.push(linkTo('/name/bodies', params))
+    router.refresh()
+  }
+  const shownFirmware = [...versions].reverse().find(v => compareVersions(v, firmware) <= 0) ?? versions[0]
   const [filter, setFilter] = useState('')
   const controlLabel = (id: string) => body.controls.find(c => c.id === id)?.label ?? id
   const { sensor, coverage } = body
@@ -49,12 +76,29 @@ export const BodyView = ({ body, units }: { body: Body; units: readonly UnitFact
           <Typography variant="h1">{body.model}</Typography>
           {body.about && <Typography sx={{ mt: 1, maxWidth: 640 }}>{body.about}</Typography>}
         </Box>
-        <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'flex-start' }}>
+          <LinkButton href={linkTo(`/name/bodies/${body.id}/edit`, params)}>Edit</LinkButton>
           <LinkButton href={linkTo(`/set/cards/${body.id}`, params)} variant="contained">
             Open the card
           </LinkButton>
         </Box>
       </Box>
+
+      {versions.length > 1 && (
+        <Typography sx={{ mt: 1.5 }}>
+          Firmware:{' '}
+          {versions.map((v, i) => (
+            <span key={v}>
+              {i > 0 && ' · '}
+              {v === shownFirmware ? (
+                <strong>{v}</strong>
+              ) : (
+                <NextLink href={linkTo(`/name/bodies/${body.id}`, params, { firmware: v })}>{v}</NextLink>
+              )}
+            </span>
+          ))}
+        </Typography>
+      )}
 
       <Section title="Mind">
         <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' }, gap: 2 }}>
@@ -63,6 +107,15 @@ export const BodyView = ({ body, units }: { body: Body; units: readonly UnitFact
           ))}
         </Box>
       </Section>
+
+      {friends.length > 0 && (
+        <Section title="False friends">
+          <Typography color="textSecondary" sx={{ mb: 1 }}>
+            Words of {body.model} that mean something else on another body of the house.
+          </Typography>
+          <FalseFriends friends={friends} columns={2} />
+        </Section>
+      )}
 
       <Section title="Controls">
         <Schematic controls={body.controls} />
@@ -152,6 +205,15 @@ export const BodyView = ({ body, units }: { body: Body; units: readonly UnitFact
               {words}
             </Typography>
           ))}
+        </Box>
+      </Section>
+      <Section title="As a file">
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>
+          <Button href={`/api/v1/bundle?bodies=${body.id}`}>The profile</Button>
+          <Button href={`/api/v1/bodies/${body.id}/menu?as=xlsx`}>Its menu as XLSX</Button>
+          <Button href={`/api/v1/bodies/${body.id}/menu?as=csv`}>Its menu as CSV</Button>
+          <Button href={`/api/v1/bodies/${body.id}/menu?as=text`}>Its menu as text</Button>
+          <Button onClick={() => void putAway()}>Put this body away</Button>
         </Box>
       </Section>
     </Page>

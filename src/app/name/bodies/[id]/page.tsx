@@ -1,18 +1,33 @@
 import type { Metadata } from 'next'
 import { orNotFound } from '@/app/or-not-found'
-import { readBody, units } from '@/server/catalogue'
+import { param, type SearchParams } from '@/app/search-params'
+import { versionsOf } from '@/core/bodies'
+import { firmwareOf, formOf, readBody, units } from '@/server/catalogue'
+import { readFalseFriends } from '@/server/phrasebook'
 import { BodyView } from './BodyView'
 
 interface Props {
   params: Promise<{ id: string }>
+  searchParams: SearchParams
 }
 
 export const generateMetadata = async ({ params }: Props): Promise<Metadata> => ({
   title: (await orNotFound(readBody((await params).id))).document.model,
 })
 
-export default async function BodyPage({ params }: Props) {
+export default async function BodyPage({ params, searchParams }: Props) {
   const { id } = await params
-  const [{ document }, all] = await Promise.all([orNotFound(readBody(id)), units()])
-  return <BodyView body={document} units={all.filter(u => u.body_id === id)} />
+  const [body, all, friends] = await Promise.all([orNotFound(readBody(id)), units(), readFalseFriends(id)])
+  const asked = await param(searchParams, 'firmware')
+  const versions = versionsOf(body.document)
+  const firmware = versions.find(v => v === asked) ?? firmwareOf(body.document, all)
+  return (
+    <BodyView
+      body={formOf(body, firmware)}
+      versions={versions}
+      firmware={firmware}
+      units={all.filter(u => u.body_id === id)}
+      friends={friends}
+    />
+  )
 }

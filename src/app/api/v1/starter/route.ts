@@ -1,0 +1,9 @@
+import { takeHouseBaseline } from '@/server/authoring'
+import { answer } from '@/server/http'
+
+/** Takes the standard that comes with the house. */
+export const POST = () =>
+  answer(async () => {
+    const { id } = await takeHouseBaseline()
+    return Response.json({ id }, { status: 201 })
+  })

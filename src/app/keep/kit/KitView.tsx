@@ -1,0 +1,137 @@
+'use client'
+
+import { Box, Button, TextField, Typography } from '@mui/material'
+import { styled } from '@mui/material/styles'
+import { useSearchParams } from 'next/navigation'
+import NextLink from 'next/link'
+import { useState } from 'react'
+import { isOverdue, type Model } from '@/core/kit/units'
+import { folded } from '@/core/language/language'
+import type { UnitView } from '@/server/kit'
+import { linkTo } from '@/ui/address'
+import { Page } from '@/ui/pieces'
+import { UnitDialog } from './UnitDialog'
+import { UnitImport } from './UnitImport'
+
+const Row = styled('div')(({ theme }) => ({
+  display: 'grid',
+  gridTemplateColumns: '96px minmax(180px, 1.2fr) 110px 84px minmax(140px, 1fr) minmax(140px, 1.2fr) 64px',
+  gap: theme.spacing(0.5, 2),
+  alignItems: 'center',
+  minHeight: 44,
+  padding: theme.spacing(0.5, 1),
+  borderBottom: `1px solid ${theme.vars?.palette.divider}`,
+  '&[role="row"]:hover': { background: theme.vars?.palette.own.marigold.wash },
+  [theme.breakpoints.down('md')]: { gridTemplateColumns: '1fr', paddingBlock: theme.spacing(1.25) },
+}))
+
+const HEADINGS = ['Tag', 'Model', 'Serial', 'Firmware', 'Owner', 'Notes', '']
+
+/** Every body and lens the team owns or hires. */
+export const KitView = ({
+  units,
+  models,
+  today,
+}: {
+  units: readonly UnitView[]
+  models: readonly Model[]
+  today: string
+}) => {
+  const params = useSearchParams()
+  const [filter, setFilter] = useState('')
+  const [editing, setEditing] = useState<UnitView | 'new'>()
+  const words = folded(filter).split(/\s+/).filter(Boolean)
+  const shown = units.filter(u => {
+    const text = folded([u.tag, u.modelName, u.serial, u.firmware, u.owner, u.notes].join(' '))
+    return words.every(w => text.includes(w))
+  })
+  return (
+    <Page>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', justifyContent: 'space-between', gap: 2, mb: 2 }}>
+        <Typography variant="h1">Kit</Typography>
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'flex-start' }}>
+          <Button href="/api/v1/units?as=csv">Save as CSV</Button>
+          <Button href="/api/v1/units?as=xlsx">Save as XLSX</Button>
+          <Button variant="contained" disabled={models.length === 0} onClick={() => setEditing('new')}>
+            Add a unit
+          </Button>
+        </Box>
+      </Box>
+      <UnitImport />
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center', my: 2 }}>
+        <TextField
+          label="Find a tag, a model, a serial, an owner"
+          value={filter}
+          onChange={e => setFilter(e.target.value)}
+          sx={{ width: 420, maxWidth: '100%' }}
+        />
+        <Typography color="textSecondary">
+          {shown.length === units.length ? `${units.length} units` : `${shown.length} of ${units.length} units`}
+        </Typography>
+      </Box>
+      {units.length === 0 && (
+        <Typography>
+          No unit yet. Add one, or take them from a spreadsheet with the columns Tag, Kind, Model, Serial, Firmware,
+          Owner, Hired until and Notes.
+        </Typography>
+      )}
+      {units.length > 0 && shown.length === 0 && <Typography>Nothing in the kit matches “{filter}”.</Typography>}
+      {shown.length > 0 && (
+        <Box role="table" aria-label="Units">
+          <Row role="row" sx={{ display: { xs: 'none', md: 'grid' } }}>
+            {HEADINGS.map(h => (
+              <Typography key={h} role="columnheader" variant="body2" color="textSecondary">
+                {h || <span className="visually-hidden">Edit</span>}
+              </Typography>
+            ))}
+          </Row>
+          {shown.map(u => (
+            <Row key={u.id} role="row">
+              <Typography role="cell" variant="value" sx={{ fontWeight: 700 }}>
+                {u.tag}
+              </Typography>
+              <Typography role="cell">
+                <NextLink
+                  href={linkTo(`/name/${u.kind === 'body' ? 'bodies' : 'lenses'}/${u.model}`, params)}
+                  style={{ color: 'inherit' }}
+                >
+                  {u.modelName}
+                </NextLink>
+              </Typography>
+              <Typography role="cell" variant="value">
+                {u.serial}
+              </Typography>
+              <Typography role="cell" variant="value">
+                {u.firmware || (u.kind === 'lens' ? 'lens' : '')}
+              </Typography>
+              <Typography role="cell" variant="body2" color={isOverdue(u, today) ? 'error' : 'textPrimary'}>
+                {u.owner}
+                {u.hiredUntil && (
+                  <>
+                    <br />
+                    {isOverdue(u, today) ? `was due back ${u.hiredUntil}` : `hired until ${u.hiredUntil}`}
+                  </>
+                )}
+              </Typography>
+              <Typography role="cell" variant="body2" color="textSecondary">
+                {u.notes}
+              </Typography>
+              <Box role="cell">
+                <Button size="small" onClick={() => setEditing(u)} aria-label={`Edit ${u.tag}`}>
+                  Edit
+                </Button>
+              </Box>
+            </Row>
+          ))}
+        </Box>
+      )}
+      {editing && (
+        <UnitDialog
+          unit={editing === 'new' ? undefined : editing}
+          models={models}
+          onClose={() => setEditing(undefined)}
+        />
+      )}
+    </Page>
+  )
+}

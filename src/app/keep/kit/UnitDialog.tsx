@@ -1,0 +1,127 @@
+'use client'
+
+import {
+  Alert,
+  Autocomplete,
+  Box,
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  TextField,
+} from '@mui/material'
+import { useRouter } from 'next/navigation'
+import { type FormEvent, useState } from 'react'
+import type { Model, Unit } from '@/core/kit/units'
+import type { UnitView } from '@/server/kit'
+import { usePeople } from '@/ui/people'
+import { sendJson } from '@/ui/send'
+
+/** One unit, to be added or corrected. */
+export const UnitDialog = ({
+  unit,
+  models,
+  onClose,
+}: {
+  unit: UnitView | undefined
+  models: readonly Model[]
+  onClose: () => void
+}) => {
+  const router = useRouter()
+  const { person } = usePeople()
+  const [draft, setDraft] = useState<Unit>({
+    tag: unit?.tag ?? '',
+    kind: unit?.kind ?? 'body',
+    model: unit?.model ?? models[0]?.id ?? '',
+    serial: unit?.serial ?? '',
+    firmware: unit?.firmware ?? models[0]?.firmware?.to ?? '',
+    owner: unit?.owner ?? '',
+    hiredUntil: unit?.hiredUntil ?? '',
+    notes: unit?.notes ?? '',
+  })
+  const [problem, setProblem] = useState('')
+  const set = (next: Partial<Unit>) => setDraft({ ...draft, ...next })
+  const model = models.find(m => m.kind === draft.kind && m.id === draft.model)
+  const signed = person ? { person: person.id } : {}
+
+  const finish = (sent: { ok: true } | { ok: false; detail: string }) => {
+    if (!sent.ok) {
+      setProblem(sent.detail)
+      return
+    }
+    onClose()
+    router.refresh()
+  }
+  const save = async (event: FormEvent) => {
+    event.preventDefault()
+    finish(
+      unit
+        ? await sendJson('PUT', `/api/v1/units/${unit.id}`, { unit: draft, revision: unit.revision, ...signed })
+        : await sendJson('POST', '/api/v1/units', { unit: draft, ...signed }),
+    )
+  }
+  const putAway = async () => {
+    if (unit) finish(await sendJson('PATCH', `/api/v1/units/${unit.id}`, { archived: true, ...signed }))
+  }
+  const text = (field: 'tag' | 'serial' | 'owner' | 'notes', label: string) => (
+    <TextField label={label} value={draft[field]} onChange={e => set({ [field]: e.target.value })} />
+  )
+
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="unit-title">
+      <Box component="form" noValidate onSubmit={e => void save(e)}>
+        <DialogTitle id="unit-title">{unit ? `Unit ${unit.tag}` : 'A new unit'}</DialogTitle>
+        <DialogContent sx={{ display: 'flex', flexDirection: 'column', gap: 2, pt: '8px !important' }}>
+          <Autocomplete
+            options={[...models]}
+            value={model ?? null}
+            disableClearable={model !== undefined}
+            groupBy={m => (m.kind === 'body' ? 'Bodies' : 'Lenses')}
+            getOptionLabel={m => `${m.maker} ${m.model}`}
+            getOptionKey={m => `${m.kind}-${m.id}`}
+            onChange={(_, m) => {
+              if (m) set({ kind: m.kind, model: m.id, firmware: m.kind === 'lens' ? '' : (m.firmware?.to ?? '') })
+            }}
+            renderInput={p => <TextField {...p} label="Model" />}
+          />
+          {text('tag', 'Asset tag')}
+          {text('serial', 'Serial number')}
+          {draft.kind === 'body' && (
+            <TextField
+              label="Firmware it runs"
+              value={draft.firmware}
+              onChange={e => set({ firmware: e.target.value.trim() })}
+              helperText={model?.firmware ? `the profile covers ${model.firmware.from} to ${model.firmware.to}` : ''}
+            />
+          )}
+          {text('owner', 'Owner')}
+          <TextField
+            label="Hired until"
+            type="date"
+            value={draft.hiredUntil}
+            onChange={e => set({ hiredUntil: e.target.value })}
+            slotProps={{ inputLabel: { shrink: true } }}
+          />
+          {text('notes', 'Condition')}
+          {problem && (
+            <Alert severity="error" sx={{ whiteSpace: 'pre-line' }}>
+              {problem}
+            </Alert>
+          )}
+        </DialogContent>
+        <DialogActions>
+          {unit && (
+            <Button color="error" onClick={() => void putAway()} sx={{ mr: 'auto' }}>
+              Put away
+            </Button>
+          )}
+          <Button onClick={onClose}>Close</Button>
+          <Button type="submit" variant="contained">
+            {unit ? 'Save' : 'Add'}
+          </Button>
+        </DialogActions>
+      </Box>
+    </Dialog>
+  )
+}

@@ -1,0 +1,117 @@
+'use client'
+
+import { Alert, Box, Button, Typography } from '@mui/material'
+import { useRouter } from 'next/navigation'
+import { useRef, useState } from 'react'
+import type { UnitChange } from '@/core/kit/units'
+import { usePeople } from '@/ui/people'
+import { sendJson } from '@/ui/send'
+
+interface Preview {
+  readonly file: File
+  readonly changes: readonly UnitChange[]
+}
+
+/** Units from a spreadsheet: first what it would change, then the change. A wrong file changes nothing. */
+export const UnitImport = () => {
+  const router = useRouter()
+  const { person } = usePeople()
+  const input = useRef<HTMLInputElement>(null)
+  const [preview, setPreview] = useState<Preview>()
+  const [problem, setProblem] = useState('')
+  const [done, setDone] = useState('')
+
+  const send = async (file: File, isPreview: boolean) => {
+    const query = new URLSearchParams({
+      preview: isPreview ? '1' : '0',
+      file: file.name,
+      ...(person ? { person: person.id } : {}),
+    })
+    const sent = await sendJson<{ changes: readonly UnitChange[] }>(
+      'POST',
+      `/api/v1/units/import?${query.toString()}`,
+      await file.arrayBuffer(),
+    )
+    if (input.current) input.current.value = ''
+    if (!sent.ok) {
+      setProblem(`${file.name} was not taken over; nothing was changed.\n${sent.detail}`)
+      setPreview(undefined)
+      return
+    }
+    setProblem('')
+    if (isPreview) {
+      setPreview({ file, changes: sent.value.changes })
+      setDone('')
+      return
+    }
+    setPreview(undefined)
+    setDone(`${file.name} was taken over.`)
+    router.refresh()
+  }
+
+  const count = (what: UnitChange['what']) => preview?.changes.filter(c => c.what === what).length ?? 0
+  return (
+    <Box>
+      <Button variant="outlined" component="label">
+        Take units from a spreadsheet
+        <input
+          ref={input}
+          hidden
+          type="file"
+          accept=".csv,.xlsx"
+          aria-label="Spreadsheet of units"
+          onChange={e => {
+            const [file] = e.target.files ?? []
+            if (file) void send(file, true)
+          }}
+        />
+      </Button>
+      <Box role="status">
+        {done && (
+          <Alert severity="success" sx={{ mt: 1 }}>
+            {done}
+          </Alert>
+        )}
+        {problem && (
+          <Alert severity="error" sx={{ mt: 1, whiteSpace: 'pre-line' }}>
+            {problem}
+          </Alert>
+        )}
+        {preview && (
+          <Alert severity="info" sx={{ mt: 1 }} icon={false}>
+            <Typography sx={{ fontWeight: 650 }}>
+              {preview.file.name} would add {count('added')}, change {count('changed')} and leave {count('same')} as
+              they are. Units that are not in it stay.
+            </Typography>
+            <Box component="ul" sx={{ m: 0, pl: 2.5, maxHeight: 260, overflowY: 'auto' }}>
+              {preview.changes
+                .filter(c => c.what !== 'same')
+                .map(c => (
+                  <li key={c.tag}>
+                    <Typography variant="body2">
+                      <strong>{c.tag}</strong>{' '}
+                      {c.what === 'added'
+                        ? 'is new'
+                        : c.fields
+                            .map(f => `${f.field.toLowerCase()}: ${f.before || 'nothing'} → ${f.after || 'nothing'}`)
+                            .join('; ')}
+                    </Typography>
+                  </li>
+                ))}
+            </Box>
+            <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
+              <Button
+                variant="contained"
+                disabled={count('added') + count('changed') === 0}
+                onClick={() => void send(preview.file, false)}
+              >
+                Take it over
+              </Button>
+              <Button onClick={() => setPreview(undefined)}>Leave it</Button>
+            </Box>
+          </Alert>
+        )}
+      </Box>
+    </Box>
+  )
+}

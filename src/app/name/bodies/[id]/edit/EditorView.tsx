@@ -1,0 +1,142 @@
+'use client'
+
+import { Alert, Box, Button, Tab, Tabs, Typography } from '@mui/material'
+import { useSearchParams } from 'next/navigation'
+import { useEffect, useMemo } from 'react'
+import type { Body } from '@/core/bodies'
+import { versionsOf } from '@/core/bodies'
+import type { Standard } from '@/core/standards'
+import { linkTo, useAddress } from '@/ui/address'
+import { Page } from '@/ui/pieces'
+import { LinkButton } from '@/ui/Shell'
+import { useWorkerAnswer } from '@/ui/worker'
+import type { Completeness } from '@/workers/completeness.worker'
+import { CompletenessPart, Standing } from './CompletenessPart'
+import { ControlsPart } from './ControlsPart'
+import { FactsPart } from './FactsPart'
+import { FirmwarePart } from './FirmwarePart'
+import { HistoryPart } from './HistoryPart'
+import { MenuPart } from './MenuPart'
+import { MergeDialog } from './MergeDialog'
+import { RulesPart } from './RulesPart'
+import { type Editor, type Status, useEditor } from './use-editor'
+
+const PARTS = [
+  { id: 'menu', label: 'Menu' },
+  { id: 'controls', label: 'Controls' },
+  { id: 'rules', label: 'Rules' },
+  { id: 'facts', label: 'Facts' },
+  { id: 'firmware', label: 'Firmware' },
+  { id: 'standing', label: 'How far it is' },
+  { id: 'history', label: 'History' },
+] as const
+type PartId = (typeof PARTS)[number]['id']
+
+const completenessWorker = () =>
+  new Worker(new URL('../../../../../workers/completeness.worker.ts', import.meta.url), { type: 'module' })
+
+const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName)
+
+const StatusLine = ({ status }: { status: Status }) => {
+  const words = {
+    saved: 'Saved',
+    saving: 'Saving …',
+    waiting: 'Not saved yet; trying again',
+    refused: 'Not saved',
+    conflict: 'Not saved: somebody else changed it',
+  }[status.kind]
+  return (
+    <Typography role="status" variant="body2" color={status.kind === 'saved' ? 'textSecondary' : 'secondary'}>
+      {words}
+    </Typography>
+  )
+}
+
+const useUndoKeys = ({ undo, redo }: Editor) =>
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || isTyping(event.target)) return
+      const key = event.key.toLowerCase()
+      if (key !== 'z' && key !== 'y') return
+      event.preventDefault()
+      if (key === 'y' || event.shiftKey) redo()
+      else undo()
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [undo, redo])
+
+/** The profile of a body while it is written. */
+export const EditorView = ({
+  document,
+  revision,
+  standard,
+  units,
+}: {
+  document: Body
+  revision: number
+  standard: Standard | undefined
+  units: readonly { readonly tag: string; readonly firmware: string }[]
+}) => {
+  const editor = useEditor({ document, revision })
+  const params = useSearchParams()
+  const { params: address, set } = useAddress()
+  const asked = address.get('part')
+  const part: PartId = PARTS.find(p => p.id === asked)?.id ?? 'menu'
+  const { form, profile, status } = editor
+  const question = useMemo(() => ({ body: form, standard }), [form, standard])
+  const found = useWorkerAnswer<typeof question, Completeness>(completenessWorker, question)
+  useUndoKeys(editor)
+  const versions = versionsOf(profile)
+
+  return (
+    <Page>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, rowGap: 1, alignItems: 'center' }}>
+        <Box sx={{ flex: 1, minWidth: 220 }}>
+          <Typography color="textSecondary">{profile.maker}</Typography>
+          <Typography variant="h1">{profile.model}</Typography>
+        </Box>
+        <StatusLine status={status} />
+        <Button onClick={editor.undo} disabled={!editor.canUndo}>
+          Undo
+        </Button>
+        <Button onClick={editor.redo} disabled={!editor.canRedo}>
+          Redo
+        </Button>
+        <LinkButton href={linkTo(`/name/bodies/${profile.id}`, params)}>Done</LinkButton>
+      </Box>
+      {(status.kind === 'refused' || status.kind === 'waiting') && (
+        <Alert severity={status.kind === 'refused' ? 'error' : 'warning'} sx={{ mt: 1, whiteSpace: 'pre-line' }}>
+          {status.why}
+        </Alert>
+      )}
+      {versions.length > 1 && editor.firmware !== profile.firmware.from && (
+        <Alert severity="info" sx={{ mt: 1 }}>
+          You are editing firmware {editor.firmware}. What you change here is what that update changes.
+        </Alert>
+      )}
+      <Standing found={found} onOpen={() => set({ part: 'standing' })} />
+      <Tabs
+        value={part}
+        onChange={(_, id: PartId) => set({ part: id === 'menu' ? undefined : id })}
+        variant="scrollable"
+        allowScrollButtonsMobile
+        aria-label="Parts of the profile"
+        sx={{ borderBottom: 1, borderColor: 'divider', mb: 2 }}
+      >
+        {PARTS.map(p => (
+          <Tab key={p.id} value={p.id} label={p.label} />
+        ))}
+      </Tabs>
+      {part === 'menu' && <MenuPart editor={editor} />}
+      {part === 'controls' && <ControlsPart editor={editor} />}
+      {part === 'rules' && <RulesPart editor={editor} />}
+      {part === 'facts' && <FactsPart editor={editor} />}
+      {part === 'firmware' && <FirmwarePart editor={editor} units={units} />}
+      {part === 'standing' && <CompletenessPart found={found} onPart={id => set({ part: id })} />}
+      {part === 'history' && <HistoryPart editor={editor} />}
+      <MergeDialog editor={editor} />
+    </Page>
+  )
+}

@@ -1,0 +1,114 @@
+'use client'
+
+import { Alert, Box, Button, Typography } from '@mui/material'
+import { useCallback, useEffect, useState } from 'react'
+import type { Body, Difference } from '@/core/bodies'
+import type { EventView } from '@/server/authoring'
+import { usePeople } from '@/ui/people'
+import { sendJson } from '@/ui/send'
+import { When } from '@/ui/When'
+import type { Editor } from './use-editor'
+
+const MOST_DIFFERENCES = 30
+
+const Event = ({
+  event,
+  body,
+  onRestore,
+  isFirst,
+}: {
+  event: EventView
+  body: string
+  onRestore: (id: number) => void
+  isFirst: boolean
+}) => {
+  const [differences, setDifferences] = useState<readonly Difference[]>()
+  const show = async () => {
+    const answer = await sendJson<{ differences: readonly Difference[] }>(
+      'GET',
+      `/api/v1/bodies/${body}/history/${event.id}`,
+    )
+    if (answer.ok) setDifferences(answer.value.differences)
+  }
+  return (
+    <Box component="li" sx={{ py: 1.25, borderBottom: 1, borderColor: 'divider' }}>
+      <Typography>
+        <When at={event.at} /> · {event.person ?? 'somebody'} · {event.what}
+      </Typography>
+      <Box sx={{ display: 'flex', gap: 2 }}>
+        {!differences && (
+          <Button size="small" sx={{ px: 0 }} onClick={() => void show()}>
+            What changed
+          </Button>
+        )}
+        {!isFirst && (
+          <Button size="small" sx={{ px: 0 }} onClick={() => onRestore(event.id)}>
+            Take back to before this
+          </Button>
+        )}
+      </Box>
+      {differences?.slice(0, MOST_DIFFERENCES).map(d => (
+        <Typography key={d.at.join()} variant="body2" color="textSecondary">
+          {d.words}
+        </Typography>
+      ))}
+      {differences && differences.length > MOST_DIFFERENCES && (
+        <Typography variant="body2" color="textSecondary">
+          and {differences.length - MOST_DIFFERENCES} more
+        </Typography>
+      )}
+      {differences?.length === 0 && (
+        <Typography variant="body2" color="textSecondary">
+          This is where it began, or nothing that is kept in the profile changed.
+        </Typography>
+      )}
+    </Box>
+  )
+}
+
+/** Who did what to the profile, and the way back to before it. */
+export const HistoryPart = ({ editor }: { editor: Editor }) => {
+  const { person } = usePeople()
+  const [events, setEvents] = useState<readonly EventView[]>([])
+  const [problem, setProblem] = useState('')
+  const { id } = editor.profile
+  const load = useCallback(async () => {
+    const answer = await sendJson<{ events: readonly EventView[] }>('GET', `/api/v1/bodies/${id}/history`)
+    if (answer.ok) setEvents(answer.value.events)
+    setProblem(answer.ok ? '' : answer.detail)
+  }, [id])
+  useEffect(() => {
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- the list comes from the server after each save
+    void load()
+  }, [load, editor.revision])
+
+  const restore = async (event: number) => {
+    const answer = await sendJson<{ revision: number }>('POST', `/api/v1/bodies/${id}/restore`, {
+      event,
+      ...(person ? { person: person.id } : {}),
+    })
+    if (!answer.ok) {
+      setProblem(answer.detail)
+      return
+    }
+    const now = await sendJson<Body>('GET', `/api/v1/bodies/${id}`)
+    if (now.ok) editor.reload(now.value, answer.value.revision)
+  }
+
+  return (
+    <Box sx={{ maxWidth: 820 }}>
+      {problem && <Alert severity="error">{problem}</Alert>}
+      <Box component="ol" sx={{ listStyle: 'none', p: 0, m: 0 }} aria-label="History">
+        {events.map((e, i) => (
+          <Event
+            key={e.id}
+            event={e}
+            body={id}
+            isFirst={i === events.length - 1}
+            onRestore={event => void restore(event)}
+          />
+        ))}
+      </Box>
+    </Box>
+  )
+}

@@ -1,0 +1,290 @@
+'use client'
+
+import { Alert, Autocomplete, Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { useState } from 'react'
+import {
+  addRule,
+  availability,
+  type Body,
+  type Condition,
+  factoryState,
+  inMenuOrder,
+  removeRule,
+  type Rule,
+  ruleWords,
+  type Setting,
+  type State,
+} from '@/core/bodies'
+import type { Editor } from './use-editor'
+
+type Effect = Rule['then']['effect']
+
+const EFFECTS: readonly { readonly id: Effect; readonly label: string }[] = [
+  { id: 'unavailable', label: 'cannot be used' },
+  { id: 'forced', label: 'is always at' },
+  { id: 'excludes', label: 'cannot be set to' },
+]
+
+const SettingSelect = ({
+  settings,
+  value,
+  label,
+  onChange,
+}: {
+  settings: readonly Setting[]
+  value: string
+  label: string
+  onChange: (id: string) => void
+}) => (
+  <Autocomplete
+    size="small"
+    options={settings}
+    getOptionLabel={s => s.label}
+    isOptionEqualToValue={(a, b) => a.id === b.id}
+    getOptionKey={s => s.id}
+    value={settings.find(s => s.id === value) ?? null}
+    onChange={(_, s) => onChange(s?.id ?? '')}
+    sx={{ minWidth: 220, flex: 1 }}
+    renderInput={params => <TextField {...params} label={label} />}
+  />
+)
+
+const OptionsSelect = ({
+  setting,
+  value,
+  label,
+  onChange,
+}: {
+  setting: Setting | undefined
+  value: readonly string[]
+  label: string
+  onChange: (ids: readonly string[]) => void
+}) => (
+  <Autocomplete
+    multiple
+    size="small"
+    disabled={!setting}
+    options={setting?.options ?? []}
+    getOptionLabel={o => o.label}
+    isOptionEqualToValue={(a, b) => a.id === b.id}
+    getOptionKey={o => o.id}
+    value={setting?.options.filter(o => value.includes(o.id)) ?? []}
+    onChange={(_, options) => onChange(options.map(o => o.id))}
+    sx={{ minWidth: 220, flex: 1 }}
+    renderInput={params => <TextField {...params} label={label} />}
+  />
+)
+
+const EMPTY: Condition = { setting: '', is: [] }
+
+const NewRule = ({ body, onAdd }: { body: Body; onAdd: (rule: Omit<Rule, 'id'>) => void }) => {
+  const settings = inMenuOrder(body)
+  const [when, setWhen] = useState<readonly Condition[]>([EMPTY])
+  const [effect, setEffect] = useState<Effect>('unavailable')
+  const [target, setTarget] = useState('')
+  const [options, setOptions] = useState<readonly string[]>([])
+  const [words, setWords] = useState<string>()
+  const [first] = options
+  const then: Rule['then'] | undefined = !target
+    ? undefined
+    : effect === 'unavailable'
+      ? { effect, setting: target }
+      : effect === 'forced'
+        ? first
+          ? { effect, setting: target, option: first }
+          : undefined
+        : options.length
+          ? { effect, setting: target, options: [...options] }
+          : undefined
+  const conditions = when.filter(c => c.setting && c.is.length)
+  const isWhole = then !== undefined && conditions.length === when.length
+  const spoken = isWhole ? ruleWords(body, { when: conditions, then }) : ''
+  const find = (id: string) => body.settings.find(s => s.id === id)
+  const change = (i: number, c: Condition) => setWhen(when.map((w, k) => (k === i ? c : w)))
+  const reset = () => {
+    setWhen([EMPTY])
+    setTarget('')
+    setOptions([])
+    setWords(undefined)
+  }
+  return (
+    <Box component="section" aria-label="New rule" sx={{ display: 'flex', flexDirection: 'column', gap: 1.5 }}>
+      {when.map((c, i) => (
+        <Box key={i} sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
+          <Typography sx={{ width: 44 }}>{i === 0 ? 'While' : 'and'}</Typography>
+          <SettingSelect
+            settings={settings}
+            value={c.setting}
+            label="Setting"
+            onChange={setting => change(i, { setting, is: [] })}
+          />
+          <OptionsSelect
+            setting={find(c.setting)}
+            value={c.is}
+            label="is at"
+            onChange={is => change(i, { ...c, is: [...is] })}
+          />
+        </Box>
+      ))}
+      <Button size="small" onClick={() => setWhen([...when, EMPTY])} sx={{ alignSelf: 'flex-start' }}>
+        And another condition
+      </Button>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
+        <Typography sx={{ width: 44 }}>then</Typography>
+        <SettingSelect settings={settings} value={target} label="Bound setting" onChange={setTarget} />
+        <TextField
+          select
+          size="small"
+          label="What happens"
+          value={effect}
+          onChange={e => setEffect(e.target.value as Effect)}
+          sx={{ minWidth: 170 }}
+        >
+          {EFFECTS.map(e => (
+            <MenuItem key={e.id} value={e.id}>
+              {e.label}
+            </MenuItem>
+          ))}
+        </TextField>
+        {effect !== 'unavailable' && (
+          <OptionsSelect
+            setting={find(target)}
+            value={effect === 'forced' ? options.slice(0, 1) : options}
+            label={effect === 'forced' ? 'Option' : 'Options'}
+            onChange={ids => setOptions(effect === 'forced' ? ids.slice(-1) : ids)}
+          />
+        )}
+      </Box>
+      <TextField
+        label="In words, as it is told to whoever meets it"
+        value={words ?? spoken}
+        onChange={e => setWords(e.target.value)}
+        disabled={!isWhole}
+        slotProps={{ htmlInput: { maxLength: 300 } }}
+      />
+      <Button
+        variant="contained"
+        disabled={!isWhole}
+        sx={{ alignSelf: 'flex-start' }}
+        onClick={() => {
+          if (!then) return
+          onAdd({ words: (words ?? spoken).trim() || spoken, when: [...conditions], then })
+          reset()
+        }}
+      >
+        Add the rule
+      </Button>
+    </Box>
+  )
+}
+
+/** Set values and see what greys out or is forced, and by which rule. */
+const TryIt = ({ body }: { body: Body }) => {
+  const [tried, setTried] = useState<State>({})
+  const state = { ...factoryState(body), ...tried }
+  const bound = inMenuOrder(body).filter(s =>
+    body.rules.some(r => r.then.setting === s.id || r.when.some(c => c.setting === s.id)),
+  )
+  const { unavailable, broken } = judge(body, state)
+  return (
+    <Box component="section" aria-label="Try it">
+      <Typography variant="h2">Try it</Typography>
+      <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>
+        Set something and see what it does to the rest. Only settings that a rule speaks of are here.
+      </Typography>
+      {bound.length === 0 && <Typography>No rule binds anything yet.</Typography>}
+      {bound.map(s => {
+        const greyed = unavailable.get(s.id) ?? []
+        const forced = broken.filter(r => r.then.setting === s.id)
+        return (
+          <Box key={s.id} sx={{ py: 0.75 }}>
+            <TextField
+              select
+              fullWidth
+              size="small"
+              label={s.label}
+              value={state[s.id] ?? s.default}
+              disabled={greyed.length > 0}
+              onChange={e => setTried({ ...tried, [s.id]: e.target.value })}
+            >
+              {s.options.map(o => (
+                <MenuItem key={o.id} value={o.id}>
+                  {o.label}
+                </MenuItem>
+              ))}
+            </TextField>
+            {greyed.map(r => (
+              <Typography key={r.id} variant="body2" color="textSecondary">
+                Greyed out: {r.words}
+              </Typography>
+            ))}
+            {forced.map(r => (
+              <Typography key={r.id} variant="body2" color="error">
+                {r.then.effect === 'forced'
+                  ? `The body changes this to ${s.options.find(o => r.then.effect === 'forced' && o.id === r.then.option)?.label ?? ''}: `
+                  : 'Cannot be chosen: '}
+                {r.words}
+              </Typography>
+            ))}
+          </Box>
+        )
+      })}
+      {Object.keys(tried).length > 0 && <Button onClick={() => setTried({})}>Back to the defaults</Button>}
+    </Box>
+  )
+}
+
+/** Rules that run in a circle cannot be judged; how far the profile is says which. */
+const judge = (body: Body, state: State): Pick<ReturnType<typeof availability>, 'unavailable' | 'broken'> => {
+  try {
+    return availability(body, state)
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error
+    return { unavailable: new Map(), broken: [] }
+  }
+}
+
+/** Which setting binds which, in words, with a panel to try it. */
+export const RulesPart = ({ editor }: { editor: Editor }) => {
+  const { form, edit } = editor
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '1fr 380px' }, gap: 5 }}>
+      <div>
+        <Typography variant="h2" sx={{ mb: 1.5 }}>
+          A new rule
+        </Typography>
+        {form.settings.length < 2 ? (
+          <Alert severity="info">A rule binds two settings; there are not two yet.</Alert>
+        ) : (
+          <NewRule body={form} onAdd={rule => edit(`rule “${rule.words}”`, b => addRule(b, rule))} />
+        )}
+        <Typography variant="h2" sx={{ mt: 4 }}>
+          Rules of this body
+        </Typography>
+        {form.rules.length === 0 && <Typography>No setting binds another.</Typography>}
+        <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }} aria-label="Rules">
+          {form.rules.map(r => (
+            <Box
+              component="li"
+              key={r.id}
+              sx={{ display: 'flex', gap: 1, alignItems: 'center', borderBottom: 1, borderColor: 'divider', py: 0.5 }}
+            >
+              <Box sx={{ flex: 1 }}>
+                <Typography>{r.words}</Typography>
+                {r.words !== ruleWords(form, r) && (
+                  <Typography variant="body2" color="textSecondary">
+                    {ruleWords(form, r)}
+                  </Typography>
+                )}
+              </Box>
+              <Button size="small" onClick={() => edit(`removed rule “${r.words}”`, b => removeRule(b, r.id))}>
+                Remove
+              </Button>
+            </Box>
+          ))}
+        </Box>
+      </div>
+      <TryIt body={form} />
+    </Box>
+  )
+}

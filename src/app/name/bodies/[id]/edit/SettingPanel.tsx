@@ -1,0 +1,217 @@
+'use client'
+
+import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { styled } from '@mui/material/styles'
+import { useState } from 'react'
+import {
+  type Body,
+  editSetting,
+  menuPath,
+  moveSettings,
+  type Option,
+  pagesOf,
+  setMeaning,
+  type Setting,
+} from '@/core/bodies'
+import type { Reading } from '@/core/propose/propose'
+import { dimension } from '@/core/vocabulary/dimensions'
+import type { Meaning } from '@/core/vocabulary/schema'
+import { inSentence, valueWords } from '@/core/vocabulary/words'
+import { Eyebrow, MenuPath } from '@/ui/pieces'
+import { MeaningEditor } from './MeaningEditor'
+import { meaningWords } from './meaning-words'
+import type { Editor } from './use-editor'
+
+const Proposal = styled('button')(({ theme }) => ({
+  display: 'grid',
+  gridTemplateColumns: '24px 1fr',
+  gap: theme.spacing(0, 1),
+  width: '100%',
+  minHeight: 44,
+  padding: theme.spacing(1),
+  border: 0,
+  borderBottom: `1px solid ${theme.vars?.palette.divider}`,
+  background: 'none',
+  color: 'inherit',
+  font: 'inherit',
+  textAlign: 'left',
+  cursor: 'pointer',
+  '&:hover': { background: theme.vars?.palette.own.marigold.wash },
+}))
+
+/** Values told in a proposal before the rest is counted. */
+const MOST_VALUES = 3
+
+const readingName = (reading: Reading): string =>
+  reading.dimensions.length > 3
+    ? `the work of a key: ${reading.dimensions
+        .slice(0, 3)
+        .map(id => inSentence(dimension(id).label))
+        .join(', ')} …`
+    : reading.dimensions.map(id => dimension(id).label).join(' + ')
+
+const valuesText = (setting: Setting, reading: Reading): string => {
+  const told = setting.options.flatMap((o, i) => {
+    const means = reading.means[i] ?? {}
+    const values = Object.entries(means).map(([id, v]) =>
+      valueWords(dimension(id), v, c => (reading.control?.id === c ? reading.control.label : c)),
+    )
+    return values.length ? [`${o.label} = ${values.join(' + ')}`] : []
+  })
+  const more = told.length > MOST_VALUES ? `; ${told.length - MOST_VALUES} more` : ''
+  return told.slice(0, MOST_VALUES).join('; ') + more
+}
+
+/** What the setting in focus means: proposals to accept with one key, and every option with its meaning. */
+export const SettingPanel = ({
+  editor,
+  setting,
+  selected,
+  readings,
+  problem,
+  onAccept,
+  onNothing,
+}: {
+  editor: Editor
+  setting: Setting | undefined
+  selected: readonly string[]
+  readings: readonly Reading[]
+  problem: string
+  onAccept: (reading: Reading) => void
+  onNothing: () => void
+}) => {
+  const { form, edit } = editor
+  if (selected.length > 1)
+    return (
+      <Box component="aside" aria-label="Selected settings">
+        <Typography variant="h2">{selected.length} settings</Typography>
+        <Typography sx={{ my: 1 }}>Moved, removed and marked together.</Typography>
+        <TextField
+          select
+          fullWidth
+          label="Move to page"
+          value=""
+          onChange={e => {
+            const page = pagesOf(form)[Number(e.target.value)]
+            if (page)
+              edit(`moved ${selected.length} settings`, b => moveSettings(b, selected, { ...page, index: 1000 }))
+          }}
+        >
+          {pagesOf(form).map((p, i) => (
+            <MenuItem key={`${p.tab}-${p.page}`} value={i}>
+              {form.menu.tabs.find(t => t.id === p.tab)?.label} › {p.label}
+            </MenuItem>
+          ))}
+        </TextField>
+        <Button sx={{ mt: 1 }} onClick={onNothing}>
+          Nothing to do with focus
+        </Button>
+      </Box>
+    )
+  if (!setting)
+    return (
+      <Box component="aside" aria-label="Setting">
+        <Typography color="textSecondary">
+          Choose a setting to see what it means. Press ? for the keys of this view.
+        </Typography>
+      </Box>
+    )
+  return (
+    <Box component="aside" aria-label="Setting" sx={{ minWidth: 0 }}>
+      <Typography variant="h2">{setting.label}</Typography>
+      <MenuPath path={menuPath(form, setting)} />
+      {setting.undecided && (
+        <Box sx={{ mt: 2 }}>
+          <Eyebrow component="h3">Proposals</Eyebrow>
+          {problem && <Typography color="error">{problem}</Typography>}
+          {readings.map((r, i) => (
+            <Proposal key={`${r.dimensions.join()}-${i}`} type="button" onClick={() => onAccept(r)}>
+              <Typography variant="value" component="kbd" sx={{ fontWeight: 700 }}>
+                {i + 1}
+              </Typography>
+              <span>
+                <Typography component="span" sx={{ fontWeight: 650, display: 'block' }}>
+                  {readingName(r)}
+                  {i === 0 && (
+                    <Typography component="span" variant="body2" color="textSecondary">
+                      {' '}
+                      Enter
+                    </Typography>
+                  )}
+                </Typography>
+                <Typography component="span" variant="value" sx={{ display: 'block', overflowWrap: 'anywhere' }}>
+                  {valuesText(setting, r)}
+                </Typography>
+                <Typography component="span" variant="body2" color="textSecondary" sx={{ display: 'block' }}>
+                  Because of {r.because.join('; ')}.{r.control && ` Adds the control “${r.control.label}”.`}
+                </Typography>
+              </span>
+            </Proposal>
+          ))}
+          <Proposal type="button" onClick={onNothing}>
+            <Typography variant="value" component="kbd" sx={{ fontWeight: 700 }}>
+              0
+            </Typography>
+            <span>Nothing to do with focus</span>
+          </Proposal>
+        </Box>
+      )}
+      <Box sx={{ mt: 2 }}>
+        <Eyebrow component="h3">Options</Eyebrow>
+        {setting.options.map(o => (
+          <OptionRow key={o.id} form={form} setting={setting} option={o} edit={edit} />
+        ))}
+      </Box>
+      <TextField
+        key={`${setting.id}-since`}
+        size="small"
+        label="Since firmware"
+        defaultValue={setting.since ?? ''}
+        sx={{ mt: 2, width: 180 }}
+        helperText="empty: always there"
+        onBlur={e => {
+          const since = e.target.value.trim()
+          if (since === (setting.since ?? '') || (since && !/^\d+(\.\d+){0,3}$/.test(since))) return
+          edit(`“${setting.label}” since ${since || 'ever'}`, b =>
+            editSetting(b, setting.id, ({ since: _, ...s }) => (since ? { ...s, since } : s)),
+          )
+        }}
+      />
+    </Box>
+  )
+}
+
+const OptionRow = ({
+  form,
+  setting,
+  option,
+  edit,
+}: {
+  form: Body
+  setting: Setting
+  option: Option
+  edit: Editor['edit']
+}) => {
+  const [editing, setEditing] = useState(false)
+  const change = (means: Meaning) =>
+    edit(`meaning of “${option.label}”`, b => setMeaning(b, setting.id, option.id, means))
+  return (
+    <Box sx={{ py: 1, borderBottom: 1, borderColor: 'divider' }}>
+      <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline' }}>
+        <Box sx={{ flex: 1, minWidth: 0 }}>
+          <Typography variant="value" component="div" sx={{ fontWeight: 650 }}>
+            {option.label}
+            {option.id === setting.default ? ' (default)' : ''}
+          </Typography>
+          <Typography variant="body2" color="textSecondary">
+            {meaningWords(form, option.means) || (setting.undecided ? 'undecided' : 'nothing to do with focus')}
+          </Typography>
+        </Box>
+        <Button size="small" onClick={() => setEditing(!editing)} aria-expanded={editing}>
+          {editing ? 'Close' : 'Change'}
+        </Button>
+      </Box>
+      {editing && <MeaningEditor body={form} means={option.means} onChange={change} />}
+    </Box>
+  )
+}

@@ -1,0 +1,239 @@
+'use client'
+
+import { Alert, Autocomplete, Box, Button, MenuItem, Radio, RadioGroup, TextField, Typography } from '@mui/material'
+import { styled } from '@mui/material/styles'
+import { useRouter, useSearchParams } from 'next/navigation'
+import { type FormEvent, useMemo, useRef, useState } from 'react'
+import { type Archetype, ARCHETYPES } from '@/core/bodies'
+import { parseMenuText } from '@/core/bodies/menu-text'
+import { problemWords } from '@/core/formats/problem'
+import { linkTo } from '@/ui/address'
+import { FileImport } from '@/ui/FileImport'
+import { usePeople } from '@/ui/people'
+import { Page } from '@/ui/pieces'
+import { sendJson } from '@/ui/send'
+
+const WAYS = [
+  {
+    id: 'paste',
+    label: 'Paste its menu',
+    about: 'As text, one line each, indented. The meanings are proposed to you.',
+  },
+  { id: 'blank', label: 'Begin blank', about: 'From the kind of body it is; write the menu by hand.' },
+  { id: 'copy', label: 'Copy a body', about: 'For the next model or generation of a maker you have.' },
+  {
+    id: 'file',
+    label: 'From a file',
+    about: 'A profile (coherion.body/1), or a spreadsheet of the menu, CSV or XLSX.',
+  },
+] as const
+type WayId = (typeof WAYS)[number]['id']
+
+const Choice = styled('label')(({ theme }) => ({
+  display: 'flex',
+  alignItems: 'flex-start',
+  gap: theme.spacing(0.5),
+  minHeight: 44,
+  padding: theme.spacing(1, 0),
+  cursor: 'pointer',
+  borderBottom: `1px solid ${theme.vars?.palette.divider}`,
+}))
+
+const EXAMPLE = `Focus
+  Moving things
+    Stickiness: Loose | Middling * | Firm
+    Where to look
+      One spot *
+      Middle patch
+      Everywhere`
+
+/** Four ways to begin a profile. */
+export const NewBodyView = ({
+  makers,
+  bodies,
+}: {
+  makers: readonly string[]
+  bodies: readonly { readonly id: string; readonly maker: string; readonly model: string }[]
+}) => {
+  const router = useRouter()
+  const params = useSearchParams()
+  const { person } = usePeople()
+  const [way, setWay] = useState<WayId>('paste')
+  const [maker, setMaker] = useState('')
+  const [model, setModel] = useState('')
+  const [archetype, setArchetype] = useState<Archetype['id']>('mirrorless')
+  const [copyOf, setCopyOf] = useState(bodies[0]?.id ?? '')
+  const [menu, setMenu] = useState('')
+  const [sheet, setSheet] = useState<File>()
+  const [problem, setProblem] = useState('')
+  const [busy, setBusy] = useState(false)
+  const input = useRef<HTMLInputElement>(null)
+  const read = useMemo(() => (menu.trim() ? parseMenuText(menu, 'pasted menu') : undefined), [menu])
+
+  const begin = async (event: FormEvent) => {
+    event.preventDefault()
+    setBusy(true)
+    const shared = { maker: maker.trim(), model: model.trim(), ...(person ? { person: person.id } : {}) }
+    const answer =
+      way === 'file' && sheet
+        ? await sendJson<{ id: string }>(
+            'POST',
+            `/api/v1/bodies/new?${new URLSearchParams({ ...shared, archetype, file: sheet.name }).toString()}`,
+            await sheet.arrayBuffer(),
+          )
+        : await sendJson<{ id: string }>('POST', '/api/v1/bodies/new', {
+            ...shared,
+            archetype,
+            ...(way === 'copy' ? { copyOf } : {}),
+            ...(way === 'paste' ? { menu } : {}),
+          })
+    setBusy(false)
+    if (!answer.ok) {
+      setProblem(answer.detail)
+      return
+    }
+    router.push(linkTo(`/name/bodies/${answer.value.id}/edit`, params))
+    router.refresh()
+  }
+
+  const isReady =
+    maker.trim() !== '' &&
+    model.trim() !== '' &&
+    (way !== 'paste' || read?.ok === true) &&
+    (way !== 'file' || sheet !== undefined) &&
+    (way !== 'copy' || copyOf !== '')
+
+  return (
+    <Page sx={{ maxWidth: 980 }}>
+      <Typography variant="h1">A new body</Typography>
+      <Box
+        component="form"
+        onSubmit={e => void begin(e)}
+        sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '320px 1fr' }, gap: 5, mt: 2 }}
+      >
+        <RadioGroup aria-label="How to begin" value={way} onChange={e => setWay(e.target.value as WayId)}>
+          {WAYS.filter(w => w.id !== 'copy' || bodies.length > 0).map(w => (
+            <Choice key={w.id}>
+              <Radio value={w.id} sx={{ mt: -1 }} />
+              <span>
+                <Typography component="span" sx={{ fontWeight: 650, display: 'block' }}>
+                  {w.label}
+                </Typography>
+                <Typography component="span" variant="body2" color="textSecondary">
+                  {w.about}
+                </Typography>
+              </span>
+            </Choice>
+          ))}
+        </RadioGroup>
+        <Box sx={{ display: 'flex', flexDirection: 'column', gap: 2 }}>
+          <Box sx={{ display: 'flex', gap: 2 }}>
+            <Autocomplete
+              freeSolo
+              options={[...makers]}
+              inputValue={maker}
+              onInputChange={(_, text) => setMaker(text)}
+              sx={{ flex: 1 }}
+              renderInput={p => <TextField {...p} label="Maker" required />}
+            />
+            <TextField
+              label="Model"
+              required
+              value={model}
+              onChange={e => setModel(e.target.value)}
+              sx={{ flex: 1 }}
+              slotProps={{ htmlInput: { maxLength: 60 } }}
+            />
+          </Box>
+          {way !== 'copy' && (
+            <TextField
+              select
+              label="Kind of body"
+              value={archetype}
+              onChange={e => setArchetype(e.target.value as Archetype['id'])}
+              helperText={ARCHETYPES.find(a => a.id === archetype)?.about}
+            >
+              {ARCHETYPES.map(a => (
+                <MenuItem key={a.id} value={a.id}>
+                  {a.label}
+                </MenuItem>
+              ))}
+            </TextField>
+          )}
+          {way === 'paste' && (
+            <>
+              <TextField
+                label="Its menu"
+                multiline
+                minRows={12}
+                maxRows={22}
+                value={menu}
+                onChange={e => setMenu(e.target.value)}
+                placeholder={EXAMPLE}
+                slotProps={{
+                  inputLabel: { shrink: true },
+                  htmlInput: { spellCheck: false, style: { fontFamily: 'var(--mui-font-mono, monospace)' } },
+                }}
+                helperText="Tabs, in them pages, in them settings, in them options. Options may also stand behind the setting: a colon, then a bar between them. A star marks the default."
+              />
+              <Box role="status">
+                {read?.ok === false && (
+                  <Alert severity="error" sx={{ whiteSpace: 'pre-line' }}>
+                    {read.problems.map(problemWords).join('\n')}
+                  </Alert>
+                )}
+                {read?.ok && (
+                  <Typography>
+                    {read.value.length} settings with {read.value.reduce((n, r) => n + r.options.length, 0)} options on{' '}
+                    {new Set(read.value.map(r => `${r.tab} › ${r.page}`)).size} pages.
+                  </Typography>
+                )}
+              </Box>
+            </>
+          )}
+          {way === 'copy' && (
+            <TextField select label="Copy of" value={copyOf} onChange={e => setCopyOf(e.target.value)}>
+              {bodies.map(b => (
+                <MenuItem key={b.id} value={b.id}>
+                  {b.maker} {b.model}
+                </MenuItem>
+              ))}
+            </TextField>
+          )}
+          {way === 'file' && (
+            <Box sx={{ display: 'flex', flexDirection: 'column', gap: 2 }}>
+              <Typography>
+                A spreadsheet needs the columns Tab, Page, Setting and Options (a bar between them); Row and Default may
+                be there. Name the body above, then choose it:
+              </Typography>
+              <Button variant="outlined" component="label" sx={{ alignSelf: 'flex-start' }}>
+                {sheet ? sheet.name : 'Choose a spreadsheet'}
+                <input
+                  ref={input}
+                  hidden
+                  type="file"
+                  accept=".csv,.xlsx,.txt"
+                  aria-label="Spreadsheet of the menu"
+                  onChange={e => {
+                    setSheet(e.target.files?.[0])
+                    setProblem('')
+                  }}
+                />
+              </Button>
+              <Typography>A whole profile names itself:</Typography>
+              <FileImport kind="bodies" label="Add profiles from files" />
+            </Box>
+          )}
+          {problem && (
+            <Alert severity="error" sx={{ whiteSpace: 'pre-line' }}>
+              {problem}
+            </Alert>
+          )}
+          <Button type="submit" variant="contained" disabled={!isReady || busy} sx={{ alignSelf: 'flex-start' }}>
+            {busy ? 'Beginning …' : 'Begin the profile'}
+          </Button>
+        </Box>
+      </Box>
+    </Page>
+  )
+}

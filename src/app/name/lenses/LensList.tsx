@@ -1,0 +1,94 @@
+'use client'
+
+import { Box, Button, Typography } from '@mui/material'
+import { styled } from '@mui/material/styles'
+import NextLink from 'next/link'
+import { useSearchParams } from 'next/navigation'
+import { distanceWords } from '@/core/lenses/distance'
+import { type Lens, lensWarnings, turnsAgainst } from '@/core/lenses/schema'
+import { linkTo } from '@/ui/address'
+import { Page } from '@/ui/pieces'
+import { LinkButton } from '@/ui/Shell'
+import { useUnits } from '@/ui/units'
+import { UnitsSwitch } from '@/ui/UnitsSwitch'
+import { apertureWords, focalWords } from './lens-words'
+
+const Item = styled(NextLink)(({ theme }) => ({
+  display: 'grid',
+  gridTemplateColumns: 'minmax(240px, 1.3fr) 130px 150px 1fr',
+  gap: theme.spacing(0.5, 3),
+  alignItems: 'baseline',
+  padding: theme.spacing(1.5, 1),
+  borderBottom: `1px solid ${theme.vars?.palette.divider}`,
+  color: 'inherit',
+  textDecoration: 'none',
+  '&:hover': { background: theme.vars?.palette.own.marigold.wash },
+  [theme.breakpoints.down('sm')]: { gridTemplateColumns: '1fr' },
+}))
+
+/** Every lens the team has written down. */
+export const LensList = ({
+  lenses,
+  tags,
+}: {
+  lenses: readonly Lens[]
+  tags: Readonly<Record<string, readonly string[]>>
+}) => {
+  const params = useSearchParams()
+  const [units] = useUnits()
+  const against = turnsAgainst(lenses)
+  return (
+    <Page>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', justifyContent: 'space-between', gap: 2, mb: 1 }}>
+        <Typography variant="h1">Lenses</Typography>
+        <Box sx={{ display: 'flex', gap: 1 }}>
+          <UnitsSwitch />
+          {lenses.length > 0 && (
+            <Button href={`/api/v1/bundle?lenses=${lenses.map(l => l.id).join(',')}&bodies=`}>
+              Save all as one file
+            </Button>
+          )}
+          <LinkButton href={linkTo('/name/lenses/new', params)} variant="contained">
+            New lens
+          </LinkButton>
+        </Box>
+      </Box>
+      <Typography color="textSecondary" sx={{ mb: 2 }}>
+        Distances count from the sensor plane mark on the body, not from the front of the lens.
+      </Typography>
+      {lenses.length === 0 && <Typography>No lens yet.</Typography>}
+      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, borderTop: 1, borderColor: 'divider' }}>
+        {lenses.map(l => {
+          const warnings = lensWarnings(l)
+          return (
+            <li key={l.id}>
+              <Item href={linkTo(`/name/lenses/${l.id}`, params)}>
+                <span>
+                  <Typography component="span" sx={{ fontWeight: 650, display: 'block' }}>
+                    {l.model}
+                  </Typography>
+                  <Typography component="span" variant="body2" color="textSecondary">
+                    {l.maker} · {(tags[l.id] ?? []).join(', ') || 'no unit'}
+                  </Typography>
+                </span>
+                <Typography variant="value" component="span">
+                  {focalWords(l)} {apertureWords(l)}
+                </Typography>
+                <Typography variant="value" component="span">
+                  from {distanceWords(l.closest.metres, units)}
+                </Typography>
+                <Typography component="span" variant="body2" color={warnings.length ? 'secondary' : 'textSecondary'}>
+                  {[
+                    ...(l.limiter.length ? [`limiter: ${l.limiter.map(p => p.label).join(', ')}`] : []),
+                    ...(against.has(l.id) ? ['ring turns against most others'] : []),
+                    ...(warnings.length ? ['its distances disagree'] : []),
+                  ].join(' · ')}
+                </Typography>
+              </Item>
+            </li>
+          )
+        })}
+      </Box>
+    </Page>
+  )
+}

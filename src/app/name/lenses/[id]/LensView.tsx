@@ -1,0 +1,117 @@
+'use client'
+
+import { Alert, Box, Button, Typography } from '@mui/material'
+import { useRouter, useSearchParams } from 'next/navigation'
+import { distanceWords } from '@/core/lenses/distance'
+import { type Lens, lensWarnings, turnsAgainst } from '@/core/lenses/schema'
+import { linkTo } from '@/ui/address'
+import { LimiterDrawing } from '@/ui/LimiterDrawing'
+import { usePeople } from '@/ui/people'
+import { Facts, Page } from '@/ui/pieces'
+import { sendJson } from '@/ui/send'
+import { LinkButton } from '@/ui/Shell'
+import { useUnits } from '@/ui/units'
+import { UnitsSwitch } from '@/ui/UnitsSwitch'
+import { apertureWords, focalWords, turnWords } from '../lens-words'
+
+/** One lens: its facts, its ranges drawn to scale, and what people who change systems should mind. */
+export const LensView = ({
+  lens,
+  others,
+  units: owned,
+  bodyNames,
+}: {
+  lens: Lens
+  others: readonly Lens[]
+  units: readonly { readonly tag: string; readonly serial: string; readonly owner: string; readonly notes: string }[]
+  bodyNames: Readonly<Record<string, string>>
+}) => {
+  const router = useRouter()
+  const params = useSearchParams()
+  const { person } = usePeople()
+  const [units] = useUnits()
+  const warnings = lensWarnings(lens)
+  const isAgainst = turnsAgainst(others).has(lens.id)
+  const { stabiliser, bestAperture } = lens
+  const putAway = async () => {
+    const signed = person ? { person: person.id } : {}
+    const sent = await sendJson('PATCH', `/api/v1/lenses/${lens.id}`, { archived: true, ...signed })
+    if (!sent.ok) return
+    router.push(linkTo('/name/lenses', params))
+    router.refresh()
+  }
+  return (
+    <Page>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', justifyContent: 'space-between', gap: 2 }}>
+        <Box>
+          <Typography color="textSecondary">{lens.maker}</Typography>
+          <Typography variant="h1">{lens.model}</Typography>
+          {lens.about && <Typography sx={{ mt: 1, maxWidth: 640 }}>{lens.about}</Typography>}
+        </Box>
+        <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
+          <UnitsSwitch />
+          <LinkButton href={linkTo(`/name/lenses/${lens.id}/edit`, params)}>Edit</LinkButton>
+        </Box>
+      </Box>
+      {warnings.map(w => (
+        <Alert key={w.where + w.words} severity="warning" sx={{ mt: 2 }}>
+          {w.where}: {w.words}
+        </Alert>
+      ))}
+      {isAgainst && (
+        <Alert severity="info" sx={{ mt: 2 }}>
+          The ring of this lens turns against most of the others here: it {turnWords(lens)}. Whoever comes from another
+          system turns the wrong way at first.
+        </Alert>
+      )}
+      <Box component="section" sx={{ mt: 4 }}>
+        <Typography variant="h2">How near and far it focuses</Typography>
+        <Typography color="textSecondary" sx={{ mb: 2 }}>
+          Drawn in dioptres, as the lens travels. Distances count from the sensor plane mark on the body, not from the
+          front of the lens.
+        </Typography>
+        <LimiterDrawing lens={lens} units={units} />
+      </Box>
+      <Box component="section" sx={{ mt: 4 }}>
+        <Typography variant="h2">Facts</Typography>
+        <Facts
+          facts={[
+            { name: 'focal length', value: focalWords(lens) },
+            { name: 'widest aperture', value: apertureWords(lens) },
+            ...(lens.mount ? [{ name: 'mount', value: lens.mount }] : []),
+            {
+              name: 'closest focus',
+              value: `${distanceWords(lens.closest.metres, units)} from the sensor plane${lens.closest.feet === undefined ? '' : ` (printed: ${lens.closest.metres} m, ${lens.closest.feet} ft)`}`,
+            },
+            { name: 'focus ring', value: turnWords(lens) },
+            { name: 'focusing', value: lens.focusing === 'by-wire' ? 'by wire' : 'mechanical' },
+            { name: 'stored distance', value: lens.recall ? 'can be called back on the lens' : 'none on the lens' },
+            {
+              name: 'stabiliser',
+              value: stabiliser
+                ? `${stabiliser.modes.join(', ')}${stabiliser.panning ? `; for panning: ${stabiliser.panning}` : ''}`
+                : 'none',
+            },
+            {
+              name: 'sharpest at',
+              value: bestAperture
+                ? `f/${bestAperture.fNumber}${bestAperture.on ? ` (${bestAperture.on})` : ''}`
+                : 'not tested yet',
+            },
+            ...(lens.offsets.length
+              ? lens.offsets.map(o => ({
+                  name: `AF offset on ${bodyNames[o.id] ?? o.id}`,
+                  value: `${o.steps > 0 ? '+' : ''}${o.steps}${o.on ? ` (${o.on})` : ''}`,
+                }))
+              : [{ name: 'AF offset', value: 'not tested yet' }]),
+            ...owned.map(u => ({
+              name: u.tag,
+              value: [`serial ${u.serial}`, u.owner, u.notes].filter(Boolean).join(', '),
+            })),
+          ]}
+        />
+        <Button onClick={() => void putAway()}>Put this lens away</Button>
+      </Box>
+    </Page>
+  )
+}

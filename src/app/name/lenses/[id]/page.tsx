@@ -1,0 +1,26 @@
+import type { Metadata } from 'next'
+import { orNotFound } from '@/app/or-not-found'
+import { listBodies, listLenses, units } from '@/server/catalogue'
+import { readLens } from '@/server/lenses'
+import { LensView } from './LensView'
+
+interface Props {
+  params: Promise<{ id: string }>
+}
+
+export const generateMetadata = async ({ params }: Props): Promise<Metadata> => ({
+  title: (await orNotFound(readLens((await params).id))).document.model,
+})
+
+export default async function LensPage({ params }: Props) {
+  const { id } = await params
+  const [lens, all, owned, bodies] = await Promise.all([orNotFound(readLens(id)), listLenses(), units(), listBodies()])
+  return (
+    <LensView
+      lens={lens.document}
+      others={all}
+      units={owned.filter(u => u.lens_id === id)}
+      bodyNames={Object.fromEntries(bodies.map(b => [b.id, b.model]))}
+    />
+  )
+}

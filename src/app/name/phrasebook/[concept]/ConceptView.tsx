@@ -1,0 +1,230 @@
+'use client'
+
+import { Box, Typography } from '@mui/material'
+import { styled } from '@mui/material/styles'
+import NextLink from 'next/link'
+import { useSearchParams } from 'next/navigation'
+import type { ConceptRow, ConceptView as Concept, Saying } from '@/server/phrasebook'
+import { GROUPS } from '@/core/vocabulary/dimensions'
+import { inSentence } from '@/core/vocabulary/words'
+import { linkTo } from '@/ui/address'
+import { ConceptDrawing } from '@/ui/ConceptDrawing'
+import { Eyebrow, MenuPath, Page } from '@/ui/pieces'
+import { ScaleLanes } from '@/ui/ScaleLanes'
+import { FalseFriends } from '../FalseFriends'
+
+const Row = styled('div')(({ theme }) => ({
+  display: 'grid',
+  gridTemplateColumns: '112px minmax(180px, 260px) 1fr',
+  gap: theme.spacing(0.5, 2),
+  padding: theme.spacing(1.25, 0),
+  borderBottom: `1px solid ${theme.vars?.palette.divider}`,
+  [theme.breakpoints.down('sm')]: { gridTemplateColumns: '1fr' },
+}))
+
+const Values = styled('div')(({ theme }) => ({
+  display: 'flex',
+  flexWrap: 'wrap',
+  gap: theme.spacing(0.5, 3),
+  '& > div': { minWidth: 110 },
+}))
+
+const BodyLink = styled(NextLink)({ color: 'inherit', fontWeight: 650 })
+
+/** More sayings than this are told by value, each with the words for it. */
+const MOST_COLUMNS = 7
+
+const Aligned = ({ row, values }: { row: ConceptRow; values: Concept['values'] }) => (
+  <Box sx={{ display: 'grid', gridTemplateColumns: `repeat(${values.length}, minmax(0, 1fr))`, gap: 1 }}>
+    {values.map(v => {
+      const words = [...new Set(row.sayings.filter(s => s.value === v.words).map(s => shortOf(s)))]
+      return (
+        <Typography key={v.id} variant="value" color={words.length ? 'textPrimary' : 'textSecondary'}>
+          {words.join(', ') || '—'}
+        </Typography>
+      )
+    })}
+  </Box>
+)
+
+/** Beside its setting, an option does not have to repeat the setting's name. */
+const shortOf = (s: Saying): string =>
+  s.words.startsWith(`${s.settingLabel}: `) ? s.words.slice(s.settingLabel.length + 2) : s.words
+
+const Sayings = ({ row }: { row: ConceptRow }) => (
+  <Values>
+    {row.sayings.map(s => (
+      <div key={`${s.path.join()}-${s.words}`}>
+        <Typography variant="value" component="div">
+          {shortOf(s)}
+        </Typography>
+        <Typography variant="body2" color="textSecondary">
+          {s.value}
+        </Typography>
+      </div>
+    ))}
+  </Values>
+)
+
+const Instead = ({ row }: { row: ConceptRow }) => (
+  <div>
+    <Typography>{row.presenceWords}</Typography>
+    {row.ways.map((w, i) => (
+      <Box key={w.how} sx={{ mt: 1 }}>
+        <Typography variant="body2">
+          <strong>{i === 0 ? 'Nearest way: ' : 'Or: '}</strong>
+          {w.how}
+        </Typography>
+        {w.choices.length > 0 && (
+          <Typography variant="value" component="div">
+            {w.choices.map(c => c.words).join(' · ')}
+          </Typography>
+        )}
+        <Typography variant="body2" color="textSecondary">
+          {w.costs}
+          {w.changes > 0 && ` ${w.changes} ${w.changes === 1 ? 'change' : 'changes'} in the menu.`}
+          {w.blocks.length > 0 && ` No longer to be had then: ${w.blocks.join(', ')}.`}
+        </Typography>
+      </Box>
+    ))}
+  </div>
+)
+
+/** What one concept means, what each body in hand calls it, and its values beside everybody else’s. */
+export const ConceptView = ({ concept }: { concept: Concept }) => {
+  const params = useSearchParams()
+  const aligned = concept.values.length > 0 && concept.values.length <= MOST_COLUMNS && concept.kind !== 'flag'
+  const group = GROUPS.find(g => g.id === concept.group)
+  const having = concept.rows.filter(r => r.sayings.length > 0)
+  const lacking = concept.rows.filter(r => r.sayings.length === 0)
+  return (
+    <Page>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 3, justifyContent: 'space-between' }}>
+        <Box sx={{ maxWidth: 640 }}>
+          <Eyebrow>{group?.label}</Eyebrow>
+          <Typography variant="h1">{concept.label}</Typography>
+          <Typography sx={{ mt: 1 }}>This is {concept.about}.</Typography>
+          <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
+            Beside it:{' '}
+            {concept.siblings
+              .filter(s => s.id !== concept.id)
+              .map((s, i) => (
+                <span key={s.id}>
+                  {i > 0 && ' · '}
+                  <NextLink href={linkTo(`/name/phrasebook/${s.id}`, params)} style={{ color: 'inherit' }}>
+                    {s.label}
+                  </NextLink>
+                </span>
+              ))}
+          </Typography>
+        </Box>
+        <ConceptDrawing group={concept.group} />
+      </Box>
+
+      {concept.axis && (
+        <Box component="section" sx={{ mt: 4 }}>
+          <Typography variant="h2">Side by side by what they do</Typography>
+          <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>
+            Filled dots were measured, the band is their spread; hollow ones are what the profile declares. “Rising” is
+            the way the steps run in the menu.
+          </Typography>
+          <ScaleLanes scales={concept.scales} axis={concept.axis} />
+        </Box>
+      )}
+
+      <Box component="section" sx={{ mt: 4 }}>
+        <Typography variant="h2" sx={{ mb: 1 }}>
+          What each body calls it
+        </Typography>
+        {aligned && (
+          <Row sx={{ display: { xs: 'none', sm: 'grid' } }}>
+            <span />
+            <span />
+            <Box
+              sx={{ display: 'grid', gridTemplateColumns: `repeat(${concept.values.length}, minmax(0, 1fr))`, gap: 1 }}
+            >
+              {concept.values.map(v => (
+                <Typography key={v.id} variant="body2" color="textSecondary" sx={{ fontWeight: 650 }}>
+                  {v.words}
+                </Typography>
+              ))}
+            </Box>
+          </Row>
+        )}
+        {having.map(row => (
+          <Row key={row.body}>
+            <div>
+              <BodyLink href={linkTo(`/name/bodies/${row.body}`, params)}>{row.model}</BodyLink>
+              <Typography variant="body2" color="textSecondary">
+                {row.maker}
+              </Typography>
+            </div>
+            <div>
+              {row.settings.slice(0, 3).map(s => (
+                <Box key={s.label} sx={{ mb: 0.5 }}>
+                  <Typography sx={{ fontWeight: 650 }}>{s.label}</Typography>
+                  <MenuPath path={s.path} />
+                  {s.along.length > 0 && (
+                    <Typography variant="body2" color="textSecondary">
+                      also sets {s.along.map(inSentence).join(', ')}
+                    </Typography>
+                  )}
+                </Box>
+              ))}
+              {row.settings.length > 3 && (
+                <Typography variant="body2" color="textSecondary">
+                  and {row.settings.length - 3} more:{' '}
+                  {row.settings
+                    .slice(3)
+                    .map(s => s.label)
+                    .join(', ')}
+                </Typography>
+              )}
+            </div>
+            {aligned ? (
+              <>
+                <Box sx={{ display: { xs: 'none', sm: 'block' } }}>
+                  <Aligned row={row} values={concept.values} />
+                </Box>
+                <Box sx={{ display: { sm: 'none' } }}>
+                  <Sayings row={row} />
+                </Box>
+              </>
+            ) : (
+              <Sayings row={row} />
+            )}
+          </Row>
+        ))}
+        {having.length === 0 && <Typography>No body in hand has a setting for this.</Typography>}
+      </Box>
+
+      {lacking.length > 0 && (
+        <Box component="section" sx={{ mt: 4 }}>
+          <Typography variant="h2" sx={{ mb: 1 }}>
+            No such thing
+          </Typography>
+          {lacking.map(row => (
+            <Row key={row.body} sx={{ gridTemplateColumns: { sm: '112px 1fr' } }}>
+              <div>
+                <BodyLink href={linkTo(`/name/bodies/${row.body}`, params)}>{row.model}</BodyLink>
+                <Typography variant="body2" color="textSecondary">
+                  {row.maker}
+                </Typography>
+              </div>
+              <Instead row={row} />
+            </Row>
+          ))}
+        </Box>
+      )}
+
+      {concept.friends.length > 0 && (
+        <Box component="section" sx={{ mt: 4 }}>
+          <Typography variant="h2" sx={{ mb: 1 }}>
+            False friends around it
+          </Typography>
+          <FalseFriends friends={concept.friends} />
+        </Box>
+      )}
+    </Page>
+  )
+}

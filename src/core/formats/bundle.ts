@@ -1,0 +1,55 @@
+import * as v from 'valibot'
+import { type Body, parseBody } from '../bodies'
+import { type Lens, parseLens } from '../lenses/schema'
+import { type Parsed, parseDocument, type Problem } from './problem'
+
+/** Several bodies and lenses in one file, `coherion.bundle/1`; each is what a file of its own would hold. */
+export const BUNDLE_FORMAT = 'coherion.bundle/1'
+
+const MOST_DOCUMENTS = 500
+const list = v.optional(v.pipe(v.array(v.unknown()), v.maxLength(MOST_DOCUMENTS)), [])
+export const bundleSchema = v.strictObject({ format: v.literal(BUNDLE_FORMAT), bodies: list, lenses: list })
+
+export interface Bundle {
+  readonly bodies: readonly Body[]
+  readonly lenses: readonly Lens[]
+}
+
+const all = <T>(
+  values: readonly unknown[],
+  name: string,
+  parse: (value: unknown, file: string) => Parsed<T>,
+  file: string,
+  problems: Problem[],
+): readonly T[] =>
+  values.flatMap((value, i) => {
+    const parsed = parse(value, file)
+    if (parsed.ok) return [parsed.value]
+    problems.push(...parsed.problems.map(p => ({ ...p, path: `${name}.${i}${p.path ? `.${p.path}` : ''}` })))
+    return []
+  })
+
+/** Reads a file that holds a body, a lens, or many of both. One wrong document spoils the file. */
+export const parseBundle = (value: unknown, file: string): Parsed<Bundle> => {
+  const format = (value as { format?: unknown } | null)?.format
+  if (typeof format !== 'string' || !format.startsWith('coherion.bundle/')) {
+    if (typeof format === 'string' && format.startsWith('coherion.lens/')) {
+      const lens = parseLens(value, file)
+      return lens.ok ? { ok: true, value: { bodies: [], lenses: [lens.value] } } : lens
+    }
+    const body = parseBody(value, file)
+    return body.ok ? { ok: true, value: { bodies: [body.value], lenses: [] } } : body
+  }
+  const parsed = parseDocument(bundleSchema, BUNDLE_FORMAT, value, file)
+  if (!parsed.ok) return parsed
+  const problems: Problem[] = []
+  const bodies = all(parsed.value.bodies, 'bodies', parseBody, file, problems)
+  const lenses = all(parsed.value.lenses, 'lenses', parseLens, file, problems)
+  return problems.length ? { ok: false, problems } : { ok: true, value: { bodies, lenses } }
+}
+
+export const bundleOf = (bodies: readonly Body[], lenses: readonly Lens[]) => ({
+  format: BUNDLE_FORMAT,
+  bodies,
+  lenses,
+})

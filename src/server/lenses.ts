@@ -1,0 +1,50 @@
+import 'server-only'
+import { type Lens, parseLens } from '@/core/lenses/schema'
+import { uniqueSlug } from '@/core/language/language'
+import * as documents from '@/db/documents'
+import { database } from './database'
+import { invalid, notFound, RequestError } from './problems'
+
+const now = () => new Date().toISOString()
+
+export const readLens = async (id: string): Promise<{ readonly document: Lens; readonly revision: number }> => {
+  const row = await documents.findLens(await database(), id)
+  if (!row || row.archived_at) throw notFound('lens', id)
+  return { document: JSON.parse(row.document) as Lens, revision: row.revision }
+}
+
+/**
+ * Stores a lens.
+ *
+ * @param revision the one it was edited from; 0 for a new lens
+ * @throws RequestError 409 with the lens as it is now where somebody else has stored it since
+ */
+export const saveLens = async (
+  value: unknown,
+  revision: number,
+  person: string | undefined,
+): Promise<{ readonly id: string; readonly revision: number }> => {
+  const parsed = parseLens(value, 'lens')
+  if (!parsed.ok) throw invalid(parsed.problems)
+  const db = await database()
+  const options = { at: now(), personId: person ?? null, what: revision === 0 ? 'written down' : 'edited' }
+  const result = await documents.saveLens(db, parsed.value, { ...options, expected: revision })
+  if (result.stored) return { id: parsed.value.id, revision: result.revision }
+  const current = await documents.findLens(db, parsed.value.id)
+  throw new RequestError(
+    409,
+    'Somebody else changed this lens',
+    'It was changed while you edited it. What you typed is still in the form; see what is there now, then save again.',
+    [],
+    { document: current ? (JSON.parse(current.document) as unknown) : null, revision: result.revision },
+  )
+}
+
+/** An id for a new lens, from its maker and model. */
+export const freeLensId = async (name: string): Promise<string> => {
+  const taken = new Set((await (await database())<{ id: string }>('lenses').select('id')).map(r => r.id))
+  return uniqueSlug(name, taken, 'lens')
+}
+
+export const setLensArchived = async (id: string, archived: boolean, person?: string): Promise<void> =>
+  documents.setArchived(await database(), 'lenses', id, archived, { at: now(), personId: person ?? null })

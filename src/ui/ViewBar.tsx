@@ -1,0 +1,70 @@
+'use client'
+
+import { Box } from '@mui/material'
+import { styled } from '@mui/material/styles'
+import NextLink from 'next/link'
+import { usePathname, useSearchParams } from 'next/navigation'
+import { linkTo } from './address'
+import { type BodyChoice, InHand, type StandardChoice } from './InHandBar'
+import type { Stage } from './stages'
+
+const Bar = styled('div')(({ theme }) => ({
+  display: 'flex',
+  flexWrap: 'wrap',
+  alignItems: 'center',
+  columnGap: theme.spacing(2),
+  minHeight: 52,
+  padding: theme.spacing(0.5, 2.5),
+  borderBottom: `1px solid ${theme.vars?.palette.divider}`,
+  [theme.breakpoints.down('sm')]: { padding: theme.spacing(0, 1) },
+}))
+
+const ViewLink = styled(NextLink)(({ theme }) => ({
+  display: 'inline-flex',
+  alignItems: 'center',
+  minHeight: 44,
+  padding: theme.spacing(0, 1),
+  color: theme.vars?.palette.text.secondary,
+  textDecoration: 'none',
+  fontWeight: 600,
+  borderBottom: '3px solid transparent',
+  '&:hover': { color: theme.vars?.palette.text.primary },
+  '&[aria-current]': {
+    color: theme.vars?.palette.text.primary,
+    borderBottomColor: theme.vars?.palette.own.marigold.main,
+  },
+}))
+
+/** The views of a stage, and what is in hand in all of them. */
+export const ViewBar = ({
+  stage,
+  standards,
+  bodies,
+}: {
+  stage: Stage
+  standards: readonly StandardChoice[]
+  bodies: readonly BodyChoice[]
+}) => {
+  const pathname = usePathname()
+  const params = useSearchParams()
+  const hasHand = standards.length > 0 && bodies.length > 0
+  if (stage.views.length < 2 && !hasHand) return null
+  return (
+    <Bar className="no-print">
+      {stage.views.length > 1 && (
+        <Box component="nav" aria-label={`Views of ${stage.label}`} sx={{ display: 'flex', flex: 1, minWidth: 0 }}>
+          {stage.views.map(v => (
+            <ViewLink
+              key={v.path}
+              href={linkTo(v.path, params)}
+              aria-current={pathname.startsWith(v.path) ? 'page' : undefined}
+            >
+              {v.label}
+            </ViewLink>
+          ))}
+        </Box>
+      )}
+      {hasHand && <InHand standards={standards} bodies={bodies} />}
+    </Bar>
+  )
+}
