@@ -13,7 +13,7 @@ module.exports = {
     arrow(
       'core-is-pure',
       '^src/core',
-      '^(node_modules/(?!valibot|@valibot|jsonc-parser)|node:|fs$|path$|http$)',
+      '^(node_modules/(?!valibot|@valibot|jsonc-parser|minisearch|papaparse)|node:|fs$|path$|http$)',
       'Core imports nothing from outside but small pure libraries.',
     ),
     arrow('db-knows-core-only', '^src/db', '^src/(?!core|db)', 'The database room calls core at most.'),

@@ -59,7 +59,7 @@ const migrate = async (db: Db, folder: string, isNew: boolean): Promise<void> =>
   await db.raw('PRAGMA foreign_keys = OFF')
   try {
     await db.migrate.latest()
-    const broken = (await db.raw('PRAGMA foreign_key_check')) as readonly unknown[]
+    const broken = await db.raw<readonly unknown[]>('PRAGMA foreign_key_check')
     if (broken.length) throw new Error(`${folder}: ${broken.length} references lead nowhere after the migration`)
   } finally {
     await db.raw('PRAGMA foreign_keys = ON')

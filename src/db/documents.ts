@@ -1,3 +1,4 @@
+import { type Json, sameJson } from '../core/changes/changes'
 import { type Db, withRetry } from './connection'
 import { recordChange } from './history'
 
@@ -103,7 +104,8 @@ const save = async <T extends Saved>(
       result = { stored: false, revision: before?.revision ?? 0 }
       return undefined
     }
-    if (before && before.document === text && !before.archived_at) {
+    const isSame = before && sameJson(JSON.parse(before.document) as Json, JSON.parse(text) as Json)
+    if (isSame && !before.archived_at) {
       result = { stored: true, revision: before.revision }
       return undefined
     }

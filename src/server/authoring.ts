@@ -5,6 +5,7 @@ import {
   bodyFromArchetype,
   checkBody,
   describeChanges,
+  FACTS,
   type Difference,
   differencesBetween,
   parseDraft,
@@ -13,6 +14,7 @@ import {
 } from '@/core/bodies'
 import { menuAsText, parseMenuText } from '@/core/bodies/menu-text'
 import { menuAsTable, menuRowsOf, parseMenuTable } from '@/core/bodies/menu-table'
+import { asJson, sameJson } from '@/core/changes/changes'
 import { parseBundle } from '@/core/formats/bundle'
 import { type Parsed, problemWords } from '@/core/formats/problem'
 import { uniqueSlug } from '@/core/language/language'
@@ -76,9 +78,7 @@ export const importDocuments = async (
       ...bundle.bodies.flatMap(b => differing(bodies.get(b.id), b)),
       ...bundle.lenses.flatMap(l => {
         const there = lenses.get(l.id)
-        return there && JSON.stringify(there) !== JSON.stringify(l)
-          ? [`There is a lens ${there.maker} ${there.model} here already, with other facts.`]
-          : []
+        return isOther(there, l) ? [`${l.maker} ${l.model} is here already, with other facts.`] : []
       }),
     ]
     if (told.length)
@@ -90,7 +90,7 @@ export const importDocuments = async (
   }
   const taken = new Set([...(await listAllBodies()).map(b => b.id), ...bodies.keys()])
   const renamed = <T extends { readonly id: string; readonly model: string }>(doc: T, there: T | undefined): T =>
-    onConflict === 'keep-both' && there && JSON.stringify(there) !== JSON.stringify(doc)
+    onConflict === 'keep-both' && isOther(there, doc)
       ? { ...doc, id: uniqueSlug(doc.id, taken), model: `${doc.model} (2)` }
       : doc
   const options = { at: now(), personId }
@@ -115,17 +115,19 @@ const inTurn = async <T, R>(items: readonly T[], work: (item: T) => Promise<R>):
   return results
 }
 
+/** Something is there under that id, and it says other things. */
+const isOther = (there: unknown, incoming: unknown): boolean =>
+  there !== undefined && !sameJson(asJson(there), asJson(incoming))
+
 const differing = (there: Body | undefined, incoming: Body): readonly string[] => {
-  if (!there || JSON.stringify(there) === JSON.stringify(incoming)) return []
+  if (!there || !isOther(there, incoming)) return []
   const differences = differencesBetween(there, incoming)
-  const more = differences.length > MOST_TOLD ? ` and ${differences.length - MOST_TOLD} more` : ''
+  const more = differences.length > MOST_TOLD ? `; and ${differences.length - MOST_TOLD} more` : ''
   const words = differences
     .slice(0, MOST_TOLD)
     .map(d => d.words)
     .join('; ')
-  return [
-    `There is a ${there.maker} ${there.model} here already; the file differs in ${differences.length} places: ${words}${more}.`,
-  ]
+  return [`${there.maker} ${there.model} is here already, and the file differs: ${words}${more}.`]
 }
 
 export interface NewBody {
@@ -143,7 +145,7 @@ export const createBody = async (request: NewBody): Promise<{ readonly id: strin
   const { maker, model } = request
   const id = await freeId(model)
   const base: Body = request.copyOf
-    ? { ...(await readBody(request.copyOf)).document, id, maker, model }
+    ? { ...(await readBody(request.copyOf)).document, id, maker, model, unconfirmed: [...FACTS] }
     : bodyFromArchetype(request.archetype ?? 'mirrorless', { id, maker, model })
   const rows = request.menu?.trim() ? expectParsed(parseMenuText(request.menu, 'pasted menu')) : []
   return store(rows.length ? withMenuRows(base, rows) : base, request.person, begun(request))

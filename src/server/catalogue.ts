@@ -23,7 +23,10 @@ const standardCache = remember<Standard>('standards', 500)
 const trusted = <T>(text: string): T => JSON.parse(text) as T
 
 /** Profiles stored by an earlier version lack what came later. */
-const trustedBody = (text: string): Body => ({ updates: [], unconfirmed: [], ...trusted<Partial<Body>>(text) }) as Body
+const trustedBody = (text: string): Body => {
+  const body = trusted<Body & Partial<Pick<Body, 'updates' | 'unconfirmed'>>>(text)
+  return { ...body, updates: body.updates ?? [], unconfirmed: body.unconfirmed ?? [] }
+}
 
 /** Bodies that can be in hand: those that do not contradict themselves. */
 export const listBodies = async () => (await listAllBodies()).filter(b => !b.draft)

@@ -23,7 +23,7 @@ const textOf = (value: ExcelJS.CellValue): string | undefined => {
   if (value instanceof Date) return value.toISOString().slice(0, 10)
   if (typeof value === 'object') {
     if ('richText' in value) return value.richText.map(r => r.text).join('')
-    if ('text' in value) return typeof value.text === 'string' ? value.text : textOf(value.text as ExcelJS.CellValue)
+    if ('text' in value) return typeof value.text === 'string' ? value.text : textOf(value.text)
     return undefined
   }
   return String(value)

@@ -9,7 +9,7 @@ import type { Units } from './units'
 
 const Scale = styled('div')(({ theme }) => ({
   display: 'grid',
-  gridTemplateColumns: '150px 1fr 150px',
+  gridTemplateColumns: '150px 1fr 190px',
   gap: theme.spacing(0.5, 2),
   alignItems: 'center',
   [theme.breakpoints.down('sm')]: { gridTemplateColumns: '1fr' },

@@ -7,7 +7,7 @@ import { percent } from '@/core/vocabulary/words'
 
 const Lane = styled('div')(({ theme }) => ({
   display: 'grid',
-  gridTemplateColumns: '112px 1fr 132px',
+  gridTemplateColumns: '112px 1fr 168px',
   gap: theme.spacing(2),
   alignItems: 'center',
   borderBottom: `1px solid ${theme.vars?.palette.divider}`,

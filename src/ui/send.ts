@@ -32,7 +32,7 @@ export const sendJson = async <T>(
     const value = (await response.json()) as T & { detail?: string }
     return response.ok
       ? { ok: true, value }
-      : { ok: false, detail: value.detail ?? UNREACHABLE, status: response.status, more: value as never }
+      : { ok: false, detail: value.detail ?? UNREACHABLE, status: response.status, more: value }
   } catch {
     return { ok: false, detail: UNREACHABLE, status: 0, more: {} }
   }

@@ -35,10 +35,10 @@ const linnet = () => demoBodies().find(b => b.id === 'linnet') as ReturnType<typ
 describe('in hand', () => {
   it('are the named standard and bodies, else ring action and everything', async () => {
     const all = await readInHand({})
-    expect([all.standard?.id, all.chosen.length, all.all]).toEqual(['ring-action', 5, true])
+    expect([all.standard?.id, all.chosen.length, all.all]).toEqual(['ring-action', 12, true])
     const some = await readInHand({ standard: 'house-baseline', bodies: ['linnet', 'ghost'] })
     expect([some.standard?.id, some.chosen.map(b => b.id), some.all]).toEqual(['house-baseline', ['linnet'], false])
-    expect((await readInHand({ bodies: ['ghost'] })).chosen).toHaveLength(5)
+    expect((await readInHand({ bodies: ['ghost'] })).chosen).toHaveLength(12)
   })
 })
 
@@ -47,7 +47,7 @@ describe('the Concordance', () => {
     const { chosen } = await readInHand({})
     const concordance = await readConcordance('ring-action', chosen)
     expect(concordance.cells).toHaveLength(concordance.rows.length)
-    for (const row of concordance.cells) expect(row).toHaveLength(5)
+    for (const row of concordance.cells) expect(row).toHaveLength(12)
     expect(concordance.columns.map(c => [c.id, c.firmware])).toContainEqual(['linnet', '1.3'])
     expect(concordance.columns.map(c => [c.id, c.units])).toContainEqual(['wicket', 6])
     expect(concordance.failed).toEqual([])
@@ -90,7 +90,7 @@ it('explains a cell in words, with the layer it comes from', async () => {
 describe('cards', () => {
   it('are one for each unit, with its own firmware', async () => {
     const cards = await listCards('ring-action', undefined)
-    expect(cards).toHaveLength(16)
+    expect(cards).toHaveLength(24)
     expect((await readCard('ring-action', 'linnet', 'tsp-l1')).firmware).toBe('1.4')
     expect((await readCard('ring-action', 'linnet', 'tsp-l3')).firmware).toBe('1.3')
   })
@@ -141,7 +141,7 @@ describe('cards', () => {
 
 it('takes the oldest firmware of a body’s units, or the newest of its profile', async () => {
   expect(firmwareOf(linnet(), await units())).toBe('1.3')
-  expect(firmwareOf(linnet(), [])).toBe('1.4')
+  expect(firmwareOf(linnet(), [])).toBe('2.0')
 })
 
 it('adds a person once, whoever asks', async () => {
@@ -160,7 +160,9 @@ it('refuses a profile that contradicts itself and keeps the one it has', async (
       then: { effect: 'unavailable', setting: 'kin' },
     },
   ]
-  await expect(importDocuments({ ...linnet(), rules }, 'linnet.json', 'replace', null)).rejects.toThrow('It bites its tail.')
+  await expect(importDocuments({ ...linnet(), rules }, 'linnet.json', 'replace', null)).rejects.toThrow(
+    'It bites its tail.',
+  )
   expect((await readBody('linnet')).stamp).toBe(stamp)
 })
 

@@ -46,7 +46,7 @@ describe('shape', () => {
 
   it('refuses another version of the format', () => {
     expect(complaints({ ...body, format: 'coherion.body/2' })).toContain(
-      '"coherion.body/2" stands there; expected "coherion.body/1"',
+      '"coherion.body/2" stands there; this file was written by a later version; expected coherion.body/1',
     )
   })
 

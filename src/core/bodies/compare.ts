@@ -3,7 +3,7 @@ import { findDimension } from '../vocabulary/dimensions'
 import { inSentence, valueWords } from '../vocabulary/words'
 import type { NeutralValue } from '../vocabulary/values'
 import { type Body, type Option, type Setting } from './schema'
-import { changesBetween } from './versions'
+import { changesBetween, formChangesBetween } from './versions'
 
 /** What differs between two forms of a profile, in words: for firmware, for history, and for two people's edits. */
 
@@ -29,6 +29,8 @@ export const KIND_WORDS: Readonly<Record<DifferenceKind, string>> = {
 
 const LISTS: Readonly<Record<string, string>> = { settings: 'setting', controls: 'control', rules: 'rule' }
 
+const text = (value: Change['before']): string => (typeof value === 'string' ? value : '')
+
 const labelIn = (value: unknown): string => {
   const { label, words, id } = (value ?? {}) as { label?: string; words?: string; id?: string }
   return label ?? words ?? id ?? ''
@@ -45,7 +47,7 @@ const ofSetting = (setting: Setting, rest: readonly string[], c: Change, before:
   const name = `“${setting.label}”`
   if (field === undefined) return { kind: 'adds', words: `${name} changes`, breaks: false }
   if (field === 'label')
-    return { kind: 'renames', words: `setting “${String(c.before)}” is now “${String(c.after)}”`, breaks: false }
+    return { kind: 'renames', words: `setting “${text(c.before)}” is now “${text(c.after)}”`, breaks: false }
   if (field === 'at') return { kind: 'moves', words: `${name} stands elsewhere in the menu`, breaks: false }
   if (field === 'default') return { kind: 'means', words: `${name} leaves the factory at another option`, breaks: true }
   if (field !== 'options') return { kind: 'facts', words: `${name}: ${field} changes`, breaks: false }
@@ -58,14 +60,15 @@ const ofSetting = (setting: Setting, rest: readonly string[], c: Change, before:
       ? { kind: 'adds', words: `option ${name}: “${labelIn(c.after)}”`, breaks: false }
       : { kind: 'removes', words: `option ${name}: “${labelIn(c.before)}”`, breaks: true }
   if (inOption === 'label')
-    return { kind: 'renames', words: `${name}: “${String(c.before)}” is now “${String(c.after)}”`, breaks: false }
+    return { kind: 'renames', words: `${name}: “${text(c.before)}” is now “${text(c.after)}”`, breaks: false }
   if (inOption === 'means' && dimensionId !== undefined)
     return {
       kind: 'means',
       words: `${label} means ${meaningText(before, dimensionId, c.after)}, formerly ${meaningText(before, dimensionId, c.before)}`,
       breaks: c.before !== undefined,
     }
-  return { kind: 'means', words: `${label}: ${inOption} changes`, breaks: inOption === 'means' }
+  if (inOption === 'means') return { kind: 'means', words: `${label}: its meaning changes`, breaks: true }
+  return { kind: 'facts', words: `${label}: ${inOption} changes`, breaks: false }
 }
 
 const FACT_WORDS: Readonly<Record<string, string>> = {
@@ -74,6 +77,7 @@ const FACT_WORDS: Readonly<Record<string, string>> = {
   slots: 'memory slots',
   fixed: 'what it always does',
   unconfirmed: 'facts looked at',
+  updates: 'later firmware',
 }
 
 const differenceOf = (c: Change, before: Body, after: Body): Omit<Difference, 'at'> => {
@@ -95,7 +99,7 @@ const differenceOf = (c: Change, before: Body, after: Body): Omit<Difference, 'a
   }
   const control = after.controls.find(x => x.id === member)
   if (rest[0] === 'label')
-    return { kind: 'renames', words: `control “${String(c.before)}” is now “${String(c.after)}”`, breaks: false }
+    return { kind: 'renames', words: `control “${text(c.before)}” is now “${text(c.after)}”`, breaks: false }
   return {
     kind: rest[0] === 'at' || rest[0] === 'place' ? 'moves' : 'facts',
     words: `control “${control?.label ?? member}”: ${rest[0] === 'functions' ? 'accepts other functions' : (rest[0] ?? '')}`,
@@ -103,9 +107,16 @@ const differenceOf = (c: Change, before: Body, after: Body): Omit<Difference, 'a
   }
 }
 
-/** What the second form does differently, breaking changes first. */
+const breaksFirst = (differences: readonly Difference[]): readonly Difference[] =>
+  differences.toSorted((a, b) => Number(b.breaks) - Number(a.breaks))
+
+/** What the second profile does differently, breaking changes first. */
 export const differencesBetween = (before: Body, after: Body): readonly Difference[] =>
-  describeChanges(changesBetween(before, after), before, after).toSorted((a, b) => Number(b.breaks) - Number(a.breaks))
+  breaksFirst(describeChanges(changesBetween(before, after), before, after))
+
+/** What a later firmware does differently, breaking changes first. */
+export const formDifferencesBetween = (before: Body, after: Body): readonly Difference[] =>
+  breaksFirst(describeChanges(formChangesBetween(before, after), before, after))
 
 /** Changes of a profile in words, in their own order. */
 export const describeChanges = (changes: readonly Change[], before: Body, after: Body): readonly Difference[] =>

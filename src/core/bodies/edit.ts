@@ -112,13 +112,12 @@ export const editSetting = (body: Body, id: string, change: (s: Setting) => Sett
   settings: body.settings.map(s => (s.id === id ? change(s) : s)),
 })
 
-const without = <T extends object, K extends keyof T>(value: T, key: K): Omit<T, K> => {
-  const { [key]: _, ...rest } = value
-  return rest
-}
-
 /** Marks a setting as decided. */
-export const decided = (s: Setting): Setting => without(s, 'undecided')
+export const decided = (s: Setting): Setting => {
+  const copy = { ...s }
+  delete copy.undecided
+  return copy
+}
 
 export const addOption = (
   body: Body,

@@ -38,8 +38,12 @@ const treeOf = (text: string): readonly Node[] => {
   return roots
 }
 
+/** Tab, page, setting: what stands deeper is an option, whatever signs are in it. */
+const OPTION_DEPTH = 3
+
 /** The options behind a colon; undefined where there are none. */
-const inlineOptions = (node: Node): { label: string; options: readonly string[] } | undefined => {
+const inlineOptions = (node: Node, depth: number): { label: string; options: readonly string[] } | undefined => {
+  if (depth >= OPTION_DEPTH) return undefined
   const colon = /^(.*?):\s+(.+)$/.exec(node.text)
   if (!colon || node.children.length) return undefined
   const [, label = '', rest = ''] = colon
@@ -48,13 +52,14 @@ const inlineOptions = (node: Node): { label: string; options: readonly string[] 
 }
 
 const isLeaf = (n: Node) => n.children.length === 0
-const isSetting = (n: Node): boolean =>
-  inlineOptions(n) !== undefined || (!isLeaf(n) && n.children.every(c => isLeaf(c) && !inlineOptions(c)))
+const isSetting = (n: Node, depth: number): boolean =>
+  inlineOptions(n, depth) !== undefined ||
+  (!isLeaf(n) && n.children.every(c => isLeaf(c) && !inlineOptions(c, depth + 1)))
 
 const withoutMark = (text: string) => text.replace(DEFAULT_MARK, '').trim()
 
 const rowOf = (node: Node, path: readonly string[]): MenuRow => {
-  const inline = inlineOptions(node)
+  const inline = inlineOptions(node, path.length)
   const single = isLeaf(node) ? /^(.*?):\s+(.+)$/.exec(node.text) : null
   const label = inline?.label ?? single?.[1] ?? node.text.replace(/:$/, '')
   const written = inline?.options ?? (single?.[2] ? [single[2]] : node.children.map(c => c.text))
@@ -74,7 +79,7 @@ const rowOf = (node: Node, path: readonly string[]): MenuRow => {
 
 const rowsOf = (nodes: readonly Node[], path: readonly string[]): readonly MenuRow[] =>
   nodes.flatMap(n =>
-    isSetting(n) || isLeaf(n) ? [rowOf(n, path)] : rowsOf(n.children, [...path, n.text.replace(/:$/, '')]),
+    isSetting(n, path.length) || isLeaf(n) ? [rowOf(n, path)] : rowsOf(n.children, [...path, n.text.replace(/:$/, '')]),
   )
 
 /**

@@ -20,9 +20,13 @@ export const bodyAt = (body: Body, firmware: string): Body => {
 /** Every firmware a profile speaks of, oldest first. */
 export const versionsOf = (body: Body): readonly string[] => [body.firmware.from, ...body.updates.map(u => u.id)]
 
-/** The changes from one form of a profile to another; its list of updates is not part of them. */
+/** Everything that differs between two profiles. */
 export const changesBetween = (before: Body, after: Body): readonly Change[] =>
-  diff(asJson({ ...before, updates: [] }), asJson({ ...after, updates: [] }), isWholeInBody)
+  diff(asJson(before), asJson(after), isWholeInBody)
+
+/** The changes from one form of a profile to another; which firmware it covers is not part of them. */
+export const formChangesBetween = (before: Body, after: Body): readonly Change[] =>
+  changesBetween({ ...before, updates: [] }, { ...after, updates: [], firmware: before.firmware })
 
 /**
  * The profile after its form at one firmware was edited: the first form is replaced, a later one becomes a new
@@ -32,7 +36,7 @@ export const withFormAt = (body: Body, firmware: string, edited: Body): Body => 
   const update = body.updates.find(u => u.id === firmware)
   if (!update) return { ...edited, updates: body.updates }
   const before = formBefore(body, firmware)
-  const changes = changesBetween(before, edited).map(c => ({ ...c, at: [...c.at] }))
+  const changes = formChangesBetween(before, edited).map(c => ({ ...c, at: [...c.at] }))
   return { ...body, updates: body.updates.map(u => (u.id === firmware ? { ...u, changes } : u)) }
 }
 

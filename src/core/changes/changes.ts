@@ -107,10 +107,10 @@ const applyOne = (value: Json | undefined, at: readonly string[], after: Json | 
     const members = value as readonly Member[]
     if (key === ORDER) return inOrder(members, (after ?? []) as readonly string[])
     const there = members.findIndex(m => m.id === key)
-    if (there < 0 && (rest.length > 0 || after === undefined)) return value
+    if (there < 0 && (rest.length > 0 || after === undefined)) return members
     const next = applyOne(members[there], rest, after)
     if (next === undefined) return members.filter((_, i) => i !== there)
-    return there < 0 ? [...members, next] : members.map((m, i) => (i === there ? next : m))
+    return there < 0 ? [...members, next] : members.map((m, i): Json => (i === there ? next : m))
   }
   if (!isDictionary(value))
     return rest.length === 0 && after !== undefined && value === undefined ? { [key]: after } : value

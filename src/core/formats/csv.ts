@@ -68,7 +68,8 @@ export const readCsv = (text: string, file: string): Sheet => {
   const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { delimitersToGuess: [',', ';', '\t'] })
   const serious = errors.filter(e => e.type === 'Quotes')
   return {
-    rows: data.map(r => r.map(unguarded)),
+    // The line break at the end of a file is no row.
+    rows: (data.at(-1)?.join('') === '' ? data.slice(0, -1) : data).map(r => r.map(unguarded)),
     problems: serious.slice(0, 20).map(e => ({
       file,
       path: `row ${(e.row ?? 0) + 1}`,

@@ -1,6 +1,8 @@
 import { toJsonSchema } from '@valibot/to-json-schema'
 import { bodySchema } from '../bodies'
+import { lensSchema } from '../lenses/schema'
 import { standardSchema } from '../standards'
+import { bundleSchema } from './bundle'
 
 /** JSON Schema 2020-12 of an exchange format, generated from the schema that reads it. */
 const schemaOf = (schema: Parameters<typeof toJsonSchema>[0], title: string): Record<string, unknown> => ({
@@ -11,4 +13,8 @@ const schemaOf = (schema: Parameters<typeof toJsonSchema>[0], title: string): Re
 
 export const bodyJsonSchema = () => schemaOf(bodySchema, 'coherion.body/1')
 export const standardJsonSchema = () => schemaOf(standardSchema, 'coherion.standard/1')
+export const lensJsonSchema = () => schemaOf(lensSchema, 'coherion.lens/1')
+
+/** The members of a bundle are what files of their own would hold; their schemas say what that is. */
+export const bundleJsonSchema = () => schemaOf(bundleSchema, 'coherion.bundle/1')
 export { schemaOf }

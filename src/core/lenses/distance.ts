@@ -40,7 +40,7 @@ export const parseDistance = (text: string, bare: 'metric' | 'imperial' = 'metri
 
 const positive = (metres: number): number | undefined => (metres > 0 ? metres : undefined)
 
-const figure = (n: number): string => String(Number(n < 10 ? n.toFixed(2) : n.toFixed(1)))
+const figure = (n: number): string => String(Number(n < 20 ? n.toFixed(2) : n.toFixed(1)))
 
 /** Metres, or feet for those who use them; below a foot in inches. */
 export const distanceWords = (metres: Metres, units: 'metric' | 'imperial'): string => {

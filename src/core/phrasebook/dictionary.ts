@@ -2,7 +2,7 @@ import { type Body, choiceWords, menuPath } from '../bodies'
 import { DIMENSIONS, type Dimension, type GroupId } from '../vocabulary/dimensions'
 import { distance } from '../vocabulary/distance'
 import { type Grade, gradeOf } from '../vocabulary/grade'
-import type { ControlAssignment, NeutralValue } from '../vocabulary/values'
+import type { NeutralValue } from '../vocabulary/values'
 import { valueWords } from '../vocabulary/words'
 import { inPlaces } from '../resolve/problem'
 import { type FalseFriend, falseFriendsBetween } from './false-friends'
@@ -61,7 +61,7 @@ interface Spoken {
 
 const spokenOf = (body: Body, d: Dimension): readonly Spoken[] =>
   saidAbout(body, d.id).flatMap(({ setting, option, value }): Spoken[] => {
-    const placed = d.kind === 'assign' ? inPlaces(body, { [d.id]: value as ControlAssignment })[d.id] : value
+    const placed = d.kind === 'assign' ? inPlaces(body, { [d.id]: value })[d.id] : value
     return placed === undefined ? [] : [{ words: choiceWords(setting, option), value: placed }]
   })
 

@@ -41,7 +41,8 @@ const SHORTEST_NEAR = 6
 const usesOf = (body: Body): readonly WordUse[] => {
   const found = new Map<string, WordUse>()
   for (const term of termsOf(body)) {
-    if (term.concepts.length === 0) continue
+    // A list of areas names them; what they are is told where they are chosen.
+    if (term.concepts.length === 0 || term.concepts.includes('area.offered')) continue
     const setting = body.settings.find(s => s.id === term.settingId)
     const option = setting?.options.find(o => o.id === term.optionId)
     const [concept] = term.concepts

@@ -1,4 +1,13 @@
-import { type Body, type Control, controlAt, inMenuOrder, menuPath, type Setting } from '../bodies'
+import {
+  type Body,
+  type Control,
+  controlAt,
+  decided,
+  editSetting,
+  inMenuOrder,
+  menuPath,
+  type Setting,
+} from '../bodies'
 import {
   folded,
   likeness,
@@ -139,7 +148,11 @@ const fitOfShape = (d: Dimension, options: readonly string[]): number => {
       return hasFigures(options) && n > 2 ? 1.2 : n > 2 ? 0.8 : 0.45
     case 'area':
       return n > 2 ? 1 : 0.5
-    default:
+    case 'position':
+    case 'range':
+    case 'magnify':
+    case 'size':
+    case 'assign':
       return n <= 4 ? 0.9 : 0.5
   }
 }
@@ -425,7 +438,7 @@ const withFigures = (setting: Setting, key: string, means: readonly Meaning[]): 
   if (!isPlain || !hasFigures(labels) || labels.some(l => /\bof\b|^[^\d]*[-+−]/.test(l) && d.measure === 'ratio'))
     return means
   const values = valuesByWords(d, setting.label, labels)
-  return values.every(v => v !== undefined) ? values.map(v => ({ [key]: v as NeutralValue })) : means
+  return values.every(v => v !== undefined) ? values.map(v => ({ [key]: v })) : means
 }
 
 /** An area on the list is the area of that name on this body. */
@@ -518,15 +531,22 @@ export const proposeAll = (body: Body, knowledge: Knowledge): ReadonlyMap<string
       .map(s => [s.id, proposeFor(body, s, knowledge)]),
   )
 
+/** A control that a menu gives work to accepts that work, whatever was written down before. */
+const acceptingWork = (control: Control, reading: Reading): Control => {
+  const given = reading.means.flatMap(m =>
+    Object.keys(m).filter(id => (m[id] as Partial<ControlAssignment>).control === control.id),
+  )
+  const missing = [...new Set(given)].filter(id => !control.functions.includes(id))
+  return missing.length ? { ...control, functions: [...control.functions, ...missing] } : control
+}
+
 /** The body once a person has accepted a reading. */
-export const acceptReading = (body: Body, settingId: string, reading: Reading): Body => ({
-  ...body,
-  controls:
-    reading.control && !body.controls.some(c => c.id === reading.control?.id)
-      ? [...body.controls, reading.control]
-      : body.controls,
-  settings: body.settings.map(({ undecided: _, ...s }) => {
-    if (s.id !== settingId) return _ ? { ...s, undecided: _ } : s
-    return { ...s, options: s.options.map((o, i) => ({ ...o, means: { ...(reading.means[i] ?? {}) } })) }
-  }),
-})
+export const acceptReading = (body: Body, settingId: string, reading: Reading): Body => {
+  const { control } = reading
+  const isNew = control && !body.controls.some(c => c.id === control.id)
+  const controls = (isNew ? [...body.controls, control] : body.controls).map(c => acceptingWork(c, reading))
+  return editSetting({ ...body, controls }, settingId, s => ({
+    ...decided(s),
+    options: s.options.map((o, i) => ({ ...o, means: { ...(reading.means[i] ?? {}) } })),
+  }))
+}

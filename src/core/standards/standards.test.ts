@@ -36,7 +36,7 @@ it('refuses a dimension that stands there twice', () => {
 })
 
 it('refuses another version of the format', () => {
-  expect(complaints({ ...ring, format: 'coherion.standard/9' })).toContain('expected "coherion.standard/1"')
+  expect(complaints({ ...ring, format: 'coherion.standard/9' })).toContain('expected coherion.standard/1')
 })
 
 it('tells from which layer each target comes', () => {

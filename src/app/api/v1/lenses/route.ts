@@ -9,7 +9,8 @@ export const GET = () => answer(async () => Response.json({ lenses: await listLe
 export const POST = (request: Request) =>
   answer(async () => {
     const sent = expectShape(saveLensSchema, await readJson(request, 'lens', MOST_BODY_BYTES), 'lens')
-    const { maker, model, id } = sent.document as { maker?: unknown; model?: unknown; id?: unknown }
-    const named = typeof id === 'string' && id ? id : await freeLensId(`${String(maker ?? '')} ${String(model ?? '')}`)
+    const { maker, model, id } = sent.document
+    const name = [maker, model].filter(part => typeof part === 'string').join(' ')
+    const named = typeof id === 'string' && id ? id : await freeLensId(name)
     return Response.json(await saveLens({ ...sent.document, id: named }, 0, sent.person), { status: 201 })
   })

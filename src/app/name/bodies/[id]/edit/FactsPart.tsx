@@ -1,7 +1,7 @@
 'use client'
 
 import { Box, Button, Checkbox, FormControlLabel, MenuItem, TextField, Typography } from '@mui/material'
-import type { ReactNode } from 'react'
+import { type ReactNode, useState } from 'react'
 import { type Body, FACT_WORDS, type FactId } from '@/core/bodies'
 import { CoverageDrawing } from '@/ui/CoverageDrawing'
 import { NumberField } from './ValueEditor'
@@ -131,14 +131,51 @@ const Notes = ({
         </Button>
       </Box>
     ))}
-    <Button
-      sx={{ alignSelf: 'flex-start' }}
-      onClick={() => onChange([...notes, { about: 'af-mf', words: 'What the maker’s manual says.' }])}
-    >
-      {add}
-    </Button>
+    <NewNote add={add} onAdd={note => onChange([...notes, note])} />
   </Box>
 )
+
+/** A note counts only once somebody has written it. */
+const NewNote = ({ add, onAdd }: { add: string; onAdd: (note: Body['cautions'][number]) => void }) => {
+  const [about, setAbout] = useState<(typeof NOTES)[number]>('af-mf')
+  const [words, setWords] = useState('')
+  return (
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'flex-start' }}>
+      <TextField
+        select
+        size="small"
+        label="About"
+        value={about}
+        sx={{ width: 180 }}
+        onChange={e => setAbout(e.target.value as (typeof NOTES)[number])}
+      >
+        {NOTES.map(id => (
+          <MenuItem key={id} value={id}>
+            {NOTE_WORDS[id]}
+          </MenuItem>
+        ))}
+      </TextField>
+      <TextField
+        size="small"
+        multiline
+        label="What has to be minded"
+        value={words}
+        onChange={e => setWords(e.target.value)}
+        sx={{ flex: 1, minWidth: 220 }}
+        slotProps={{ htmlInput: { maxLength: 400 } }}
+      />
+      <Button
+        disabled={!words.trim()}
+        onClick={() => {
+          onAdd({ about, words: words.trim() })
+          setWords('')
+        }}
+      >
+        {add}
+      </Button>
+    </Box>
+  )
+}
 
 /** What the body is, which no menu says. */
 export const FactsPart = ({ editor }: { editor: Editor }) => {

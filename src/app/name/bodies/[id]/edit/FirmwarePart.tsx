@@ -6,7 +6,7 @@ import {
   bodyAt,
   compareVersions,
   type Difference,
-  differencesBetween,
+  formDifferencesBetween,
   formBefore,
   KIND_WORDS,
   versionsOf,
@@ -112,7 +112,7 @@ export const FirmwarePart = ({
             {update ? (
               <>
                 {update.about && <Typography sx={{ mt: 0.5 }}>{update.about}</Typography>}
-                <DifferenceList differences={differencesBetween(formBefore(profile, v), bodyAt(profile, v))} />
+                <DifferenceList differences={formDifferencesBetween(formBefore(profile, v), bodyAt(profile, v))} />
               </>
             ) : (
               <Typography color="textSecondary">The profile begins here.</Typography>

@@ -53,7 +53,7 @@ export const MeaningEditor = ({
     <Box sx={{ mt: 1, display: 'flex', flexDirection: 'column', gap: 1.5 }}>
       {Object.entries(means).map(([id, value]) => {
         const d = dimension(id)
-        const { [id]: _, ...others } = means
+        const others = Object.fromEntries(Object.entries(means).filter(([other]) => other !== id))
         return (
           <Box key={id}>
             <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1 }}>

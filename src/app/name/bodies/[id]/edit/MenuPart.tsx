@@ -29,7 +29,7 @@ import { useProposals } from './use-proposals'
 
 const Tree = styled('div')(({ theme }) => ({
   overflowY: 'auto',
-  maxHeight: 'calc(100dvh - 300px)',
+  maxHeight: 'calc(100dvh - 372px)',
   minHeight: 320,
   border: `1px solid ${theme.vars?.palette.divider}`,
   borderRadius: theme.shape.borderRadius,

@@ -173,7 +173,7 @@ export const SettingPanel = ({
           const since = e.target.value.trim()
           if (since === (setting.since ?? '') || (since && !/^\d+(\.\d+){0,3}$/.test(since))) return
           edit(`“${setting.label}” since ${since || 'ever'}`, b =>
-            editSetting(b, setting.id, ({ since: _, ...s }) => (since ? { ...s, since } : s)),
+            editSetting(b, setting.id, s => ({ ...s, since: since || undefined })),
           )
         }}
       />

@@ -304,7 +304,7 @@ export const ValueEditor = ({
           size="small"
           fullWidth
           label="Value"
-          key={String(value)}
+          key={value as string}
           defaultValue={value}
           helperText={d.values.length ? `usually one of ${d.values.map(spaced).join(', ')}` : ''}
           onBlur={e => {

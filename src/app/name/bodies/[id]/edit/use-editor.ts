@@ -97,6 +97,8 @@ export const useEditor = (initial: { readonly document: Body; readonly revision:
   const { person } = usePeople()
   const [history, setHistory] = useState<History>({ past: [], present: initial.document, future: [] })
   const [firmware, setFirmware] = useState(initial.document.firmware.from)
+  const { present: profile } = history
+  const form = useMemo(() => bodyAt(profile, firmware), [profile, firmware])
   const [status, setStatus] = useState<Status>({ kind: 'saved' })
   const [conflict, setConflict] = useState<Conflict>()
   const [revision, setRevision] = useState(initial.revision)
@@ -107,6 +109,7 @@ export const useEditor = (initial: { readonly document: Body; readonly revision:
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
   const busy = useRef(false)
   const personId = useRef<string | undefined>(undefined)
+  const again = useRef<() => void>(() => undefined)
   useEffect(() => {
     personId.current = person?.id
   }, [person])
@@ -141,7 +144,7 @@ export const useEditor = (initial: { readonly document: Body; readonly revision:
       told.current = told.current.slice(count)
       keep()
       if (present.current === document) setStatus({ kind: 'saved' })
-      else void send()
+      else again.current()
       return
     }
     if (answer.status === 409) {
@@ -156,8 +159,11 @@ export const useEditor = (initial: { readonly document: Body; readonly revision:
     }
     setStatus({ kind: 'waiting', why: answer.detail })
     clearTimeout(timer.current)
-    timer.current = setTimeout(() => void send(), RETRY_AFTER_MS)
+    timer.current = setTimeout(() => again.current(), RETRY_AFTER_MS)
   }, [id, keep])
+  useEffect(() => {
+    again.current = () => void send()
+  }, [send])
 
   const changed = useCallback(
     (document: Body, what: string) => {
@@ -257,9 +263,8 @@ export const useEditor = (initial: { readonly document: Body; readonly revision:
 
   const reload = useCallback((profile: Body, at: number) => settle(profile, profile, at, ''), [settle])
 
-  const form = useMemo(() => bodyAt(history.present, firmware), [history.present, firmware])
   return {
-    profile: history.present,
+    profile,
     form,
     firmware,
     setFirmware,

@@ -1,0 +1,136 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { generateBody } from '../../../test/fixtures/generate'
+import { demoBodies } from '../../demo/world'
+import * as edit from './edit'
+import { checkBody } from './check'
+import { gapsOf, gapWords } from './completeness'
+import { bodyFromArchetype } from './archetypes'
+import { inMenuOrder } from './menu'
+import { ruleWords } from './rule-words'
+import type { Body } from './schema'
+
+const demo = (id: string): Body => demoBodies().find(b => b.id === id) as Body
+const linnet = demo('linnet')
+const labels = (body: Body, tab: string, page: number) =>
+  inMenuOrder(body)
+    .filter(s => s.at.tab === tab && s.at.page === page)
+    .map(s => s.label)
+
+describe('editing a menu', () => {
+  it('moves several settings at once and keeps their order', () => {
+    const moved = edit.moveSettings(linnet, ['tiptoe', 'ready', 'way'], { tab: 'flight', page: 4, index: 1 })
+    expect(labels(moved, 'flight', 4).slice(0, 4)).toEqual(['Kin', 'Way', 'Tiptoe', 'Kin as close as'])
+    expect(
+      inMenuOrder(moved)
+        .filter(s => s.at.tab === 'flight' && s.at.page === 1)
+        .map(s => s.at.row),
+    ).toEqual([1, 2, 3])
+  })
+
+  it('nudges past the end of a page onto the next, and back', () => {
+    const last = labels(linnet, 'flight', 1).at(-1)
+    const down = edit.nudgeSettings(linnet, ['roost'], 1)
+    expect(labels(down, 'flight', 2)[0]).toBe(last)
+    expect(labels(edit.nudgeSettings(down, ['roost'], -1), 'flight', 1)).toEqual(labels(linnet, 'flight', 1))
+    expect(labels(edit.nudgeSettings(linnet, ['way'], 1), 'flight', 1).slice(0, 2)).toEqual(['Ring at perch', 'Way'])
+    expect(edit.nudgeSettings(linnet, ['way'], -1)).toBe(linnet)
+  })
+
+  it('adds settings and options with ids of their own', () => {
+    const { body, id } = edit.addSetting(linnet, { tab: 'flight', page: 1, index: 1 }, 'Way')
+    expect(id).toBe('way-2')
+    expect(labels(body, 'flight', 1).slice(0, 3)).toEqual(['Way', 'Way', 'Ring at perch'])
+    const withOption = edit.addOption(body, id, 0, 'On')
+    expect(withOption.id).toBe('on-2')
+    expect(checkBody(withOption.body, 'x')).toEqual([])
+  })
+
+  it('takes rules and slots along when a setting or an option goes', () => {
+    const gone = edit.removeSettings(demo('tollgate'), ['bank', 'stick'])
+    expect(gone.rules.some(r => JSON.stringify(r).includes('"bank"'))).toBe(false)
+    expect(gone.slots.stores).not.toContain('stick')
+    const without = edit.removeOption(linnet, 'kin', 'kin-people')
+    expect(without.settings.find(s => s.id === 'kin')?.default).toBe('kin-off')
+    expect(checkBody({ ...without, updates: [] }, 'x')).toEqual([])
+  })
+
+  it('keeps the last option, the last control and a page with settings', () => {
+    const wicket = demo('wicket')
+    expect(edit.removeOption(wicket, 'as-is', 'yes')).toBe(wicket)
+    expect(edit.removePage(wicket, 'page-1', 1)).toBe(wicket)
+    const only = { ...wicket, controls: wicket.controls.slice(0, 1) }
+    expect(edit.removeControl(only, 'shutter')).toBe(only)
+  })
+
+  it('frees what a control carried when it goes', () => {
+    const without = edit.removeControl(linnet, 'knurl')
+    expect(JSON.stringify(without.settings)).not.toContain('"control":"knurl"')
+    expect(checkBody({ ...without, updates: [] }, 'x')).toEqual([])
+  })
+
+  it('counts a setting as decided once somebody says what it means, or that it means nothing', () => {
+    const open = edit.editSetting(linnet, 'way', s => ({ ...s, undecided: true as const }))
+    const decided = edit.setMeaning(open, 'way', 'perch', { 'mode.drive': 'single' })
+    expect(decided.settings.find(s => s.id === 'way')).not.toHaveProperty('undecided')
+    const nothing = edit.meansNothing(open, 'way')
+    expect(nothing.settings.find(s => s.id === 'way')?.options.every(o => Object.keys(o.means).length === 0)).toBe(true)
+  })
+
+  it('never leaves anything that points nowhere, whatever is done in whatever order', () => {
+    const command = fc.record({ what: fc.nat(7), at: fc.nat(30), to: fc.nat(30), up: fc.boolean() })
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 400 }), fc.array(command, { maxLength: 12 }), (seed, commands) => {
+        let body = generateBody(seed, { settings: 14, rules: 8 })
+        const pick = (n: number) => body.settings[n % Math.max(1, body.settings.length)]
+        for (const { what, at, to, up } of commands) {
+          const s = pick(at)
+          const o = s?.options[to % s.options.length]
+          if (!s || !o) continue
+          if (what === 0) body = edit.removeSettings(body, [s.id])
+          if (what === 1) body = edit.nudgeSettings(body, [s.id, pick(to)?.id ?? ''], up ? 1 : -1)
+          if (what === 2) body = edit.removeOption(body, s.id, o.id)
+          if (what === 3) body = edit.addOption(body, s.id, to % 3, 'Extra').body
+          if (what === 4) body = edit.addSetting(body, { tab: s.at.tab, page: s.at.page, index: to % 4 }, 'Extra').body
+          if (what === 5) body = edit.moveOption(body, s.id, o.id, up ? 1 : -1)
+          if (what === 6) body = edit.moveSettings(body, [s.id], { tab: s.at.tab, page: 1, index: to % 5 })
+          if (what === 7) body = edit.removeControl(body, body.controls[at % body.controls.length]?.id ?? '')
+        }
+        const dangling = checkBody(body, 'x').filter(p =>
+          /expected (the id|an option of|one setting|every id|a control)/.test(p.expected),
+        )
+        expect(dangling).toEqual([])
+      }),
+      { numRuns: 150 },
+    )
+  })
+})
+
+it('says a rule in words made of the body’s own labels', () => {
+  const words = ruleWords(linnet, {
+    when: [{ setting: 'kin', is: ['kin-people', 'kin-beasts'] }],
+    then: { effect: 'excludes', setting: 'shade', options: ['one-star'] },
+  })
+  expect(words).toBe('While Kin is at Kin: people or Kin: beasts, Shade by cannot be set to One star.')
+  expect(
+    ruleWords(linnet, { when: [{ setting: 'way', is: ['perch'] }], then: { effect: 'unavailable', setting: 'tail' } }),
+  ).toBe('While Way is at Perch, Tail cannot be used.')
+})
+
+describe('how far a profile is', () => {
+  it('names everything that is missing in a blank one, and what to do', () => {
+    const gaps = gapsOf(bodyFromArchetype('optical', { id: 'x', maker: 'X', model: 'X' }))
+    expect(gaps.map(g => g.kind)).toEqual(['no-settings', 'unconfirmed', 'no-default-drive', 'no-interlock'])
+    for (const gap of gaps) expect(gapWords(gap).todo.length).toBeGreaterThan(10)
+  })
+
+  it('finds nothing missing in a full one but what its maker does not say', () => {
+    expect(gapsOf(demo('sorrel'))).toEqual([])
+    expect(gapsOf(linnet).map(g => g.kind)).toEqual(['no-interlock'])
+  })
+
+  it('notices that nothing starts focusing', () => {
+    const deaf = edit.removeSettings(demo('wicket'), ['half-press'])
+    expect(gapsOf(deaf).map(g => g.kind)).toContain('cannot-focus')
+  })
+})
