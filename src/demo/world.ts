@@ -4,7 +4,7 @@ import { type Body, parseBody } from '../core/bodies'
 import { type Parsed, parseJson, problemWords } from '../core/formats/problem'
 import { type Lens, parseLens } from '../core/lenses/schema'
 import { parseStandard, type Standard } from '../core/standards'
-import houseBaseline from '../core/standards/house-baseline.json'
+import houseBaseline from '../core/standards/house-baseline.json' with { type: 'json' }
 
 /** The demo world's files, read the way any team's files are. */
 

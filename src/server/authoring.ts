@@ -19,7 +19,7 @@ import { parseBundle } from '@/core/formats/bundle'
 import { type Parsed, problemWords } from '@/core/formats/problem'
 import { uniqueSlug } from '@/core/language/language'
 import { knowledgeOf, type Knowledge, proposeAll, type Reading } from '@/core/propose/propose'
-import houseBaseline from '@/core/standards/house-baseline.json'
+import houseBaseline from '@/core/standards/house-baseline.json' with { type: 'json' }
 import * as documents from '@/db/documents'
 import { listHistory, readEvent } from '@/db/history'
 import {
@@ -32,6 +32,7 @@ import {
   type Revised,
 } from './catalogue'
 import { database } from './database'
+import { MOST_BODY_BYTES } from './http'
 import { invalid, notFound, RequestError } from './problems'
 import { remember } from './remember'
 import { readSheet, writeXlsx } from './spreadsheets'
@@ -66,6 +67,9 @@ export const importDocuments = async (
   onConflict: OnConflict,
   personId: string | null,
 ): Promise<Imported> => {
+  for (const document of documentsIn(value))
+    if (JSON.stringify(document ?? null).length > MOST_BODY_BYTES)
+      throw new RequestError(413, 'Too large', 'A body or a lens may have at most 1 MB.')
   const bundle = expectParsed(parseBundle(value, file))
   const db = await database()
   const [bodies, lenses] = [new Map<string, Body>(), new Map((await listLenses()).map(l => [l.id, l]))]
@@ -107,6 +111,12 @@ export const importDocuments = async (
     }),
   }
   return stored
+}
+
+const documentsIn = (value: unknown): readonly unknown[] => {
+  const { bodies, lenses } = (value ?? {}) as { bodies?: unknown; lenses?: unknown }
+  const lists = [bodies, lenses].filter(list => Array.isArray(list))
+  return lists.length ? lists.flat() : [value]
 }
 
 const inTurn = async <T, R>(items: readonly T[], work: (item: T) => Promise<R>): Promise<readonly R[]> => {

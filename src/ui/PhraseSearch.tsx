@@ -133,9 +133,8 @@ export const PhraseDialog = ({ open, onClose }: { open: boolean; onClose: () => 
     onClose={onClose}
     fullWidth
     maxWidth="md"
-    aria-label="Translate a term"
     sx={{ '& .MuiDialog-container': { alignItems: 'flex-start' } }}
-    slotProps={{ paper: { sx: { p: 2, minHeight: 120 } } }}
+    slotProps={{ paper: { 'aria-label': 'Translate a term', sx: { p: 2, minHeight: 120 } } }}
   >
     <PhraseSearch autoFocus onOpen={onClose} />
   </Dialog>

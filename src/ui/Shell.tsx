@@ -23,7 +23,7 @@ const Ribbon = styled('header')(({ theme }) => ({
   padding: theme.spacing(0, 2.5),
   background: theme.vars?.palette.own.ribbon.main,
   color: theme.vars?.palette.own.ribbon.text,
-  [theme.breakpoints.down('sm')]: { padding: theme.spacing(0, 1), gap: theme.spacing(0.5) },
+  [theme.breakpoints.down('sm')]: { flexWrap: 'wrap', padding: theme.spacing(0, 1, 0.5), gap: theme.spacing(0, 0.5) },
 }))
 
 const StageLink = styled(NextLink)(({ theme }) => ({
@@ -140,7 +140,11 @@ export const Shell = ({
                 Coherion
               </Typography>
             </Home>
-            <Box component="nav" aria-label="Stages" sx={{ display: 'flex', gap: 0.5, flex: 1 }}>
+            <Box
+              component="nav"
+              aria-label="Stages"
+              sx={{ display: 'flex', gap: 0.5, flex: { xs: '1 0 100%', sm: 1 }, order: { xs: 1, sm: 0 } }}
+            >
               {STAGES.map(s => (
                 <StageLink
                   key={s.key}
@@ -151,6 +155,7 @@ export const Shell = ({
                 </StageLink>
               ))}
             </Box>
+            <Box sx={{ flex: 1, display: { sm: 'none' } }} />
             <SearchButton onClick={openPhrases} aria-label="Translate a term" aria-keyshortcuts="/">
               <span>Translate a term</span>
               <kbd>/</kbd>

@@ -124,6 +124,15 @@ export const theme = createTheme({
     MuiButton: { styleOverrides: { root: { minHeight: 40 } } },
     MuiIconButton: { styleOverrides: { root: { minWidth: 44, minHeight: 44 } } },
     MuiMenuItem: { styleOverrides: { root: { minHeight: 44 } } },
+    MuiToggleButton: {
+      styleOverrides: {
+        root: {
+          minHeight: 40,
+          color: 'var(--mui-palette-text-secondary)',
+          '&.Mui-selected': { color: 'var(--mui-palette-text-primary)', fontWeight: 700 },
+        },
+      },
+    },
     MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
   },
 })

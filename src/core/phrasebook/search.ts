@@ -84,7 +84,8 @@ export const indexOf = (terms: readonly Term[]): PhraseIndex => {
     processTerm: term => term,
     searchOptions: {
       prefix: true,
-      fuzzy: term => (term.length > 3 ? (term.length > 6 ? 0.3 : 0.25) : false),
+      // Two letters changed places count as two slips.
+      fuzzy: term => (term.length > 4 ? 0.34 : term.length > 3 ? 0.25 : false),
       maxFuzzy: 2,
       combineWith: 'OR',
       weights: { fuzzy: 0.35, prefix: 0.6 },

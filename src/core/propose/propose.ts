@@ -24,8 +24,8 @@ import type { Place } from '../vocabulary/places'
 import { typicalArea } from '../vocabulary/typical'
 import { inSentence } from '../vocabulary/words'
 import type { Meaning } from '../vocabulary/schema'
-import type { Area, ControlAssignment, NeutralValue } from '../vocabulary/values'
-import { figuresIn, fitOfWords, flagsByWords, pressOf, valuesByWords } from './values'
+import type { Area, ControlAssignment, NeutralValue, Position } from '../vocabulary/values'
+import { figuresIn, fitOfWords, flagsByWords, pressOf, settledByWords, valuesByWords } from './values'
 
 /**
  * Proposed meanings for settings nobody has decided yet. Evidence comes from the words of the label and the options,
@@ -148,9 +148,10 @@ const fitOfShape = (d: Dimension, options: readonly string[]): number => {
       return hasFigures(options) && n > 2 ? 1.2 : n > 2 ? 0.8 : 0.45
     case 'area':
       return n > 2 ? 1 : 0.5
-    case 'position':
     case 'range':
     case 'magnify':
+      return hasFigures(options) ? 1 : 0.4
+    case 'position':
     case 'size':
     case 'assign':
       return n <= 4 ? 0.9 : 0.5
@@ -472,17 +473,25 @@ const meansFor = (body: Body, setting: Setting, key: string, evidence: Evidence)
         setting.options.map(o => o.label),
       ).map((v): Meaning => (v === undefined ? {} : { [key]: v }))
     : undefined
-  if (!evidence.model) return words ?? setting.options.map(() => ({}))
+  const labels = setting.options.map(o => o.label)
+  const isSettled = d !== undefined && !evidence.sure && settledByWords(d, labels)
+  if (!evidence.model || isSettled) return words ?? setting.options.map(() => ({}))
   const theirs = borrowed(setting, evidence.model)
-  // Where the options' own words settle every value, they say more than another body's list.
-  const isSettled =
-    d?.kind === 'choice' &&
-    fitOfWords(
-      d,
-      setting.options.map(o => o.label),
-    ) === 1
-  return withFigures(setting, key, isSettled && words ? words : theirs)
+  // Where another body leaves an option open, the option's own words may still tell.
+  const filled = theirs.map((m, i) => (Object.keys(m).length || !words ? m : (words[i] ?? m)))
+  const isKin = isOfMaker(evidence.model, body)
+  return withFigures(setting, key, isKin || evidence.sure ? theirs : filled.map(withoutRecall))
 }
+
+/** Which control recalls the resting place is told by each body for itself. */
+const withoutRecall = (means: Meaning): Meaning =>
+  Object.fromEntries(
+    Object.entries(means).map(([id, v]) => {
+      if (id !== 'area.home') return [id, v]
+      const { x, y } = v as Position
+      return [id, { x, y }]
+    }),
+  )
 
 /** Scales run either way and their words seldom tell: the other direction is offered beside the first. */
 const turned = (setting: Setting, reading: Reading): Reading | undefined => {

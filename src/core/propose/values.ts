@@ -64,6 +64,33 @@ const between = ([low, high]: readonly [number, number], share: number): number 
 const places = <T>(list: readonly T[], count: number): readonly T[] =>
   Array.from({ length: count }, (_, i) => list[Math.round((i * (list.length - 1)) / Math.max(1, count - 1))] as T)
 
+/** What each option's words say of a choice; those that say nothing take what is left, where most are told. */
+const choiceValues = (d: Dimension, setting: string, options: readonly string[]): readonly (string | undefined)[] => {
+  const values = VALUE_STEMS.get(d.id) ?? []
+  const own = new Set(stemsIn(setting))
+  const told = options.map(o => {
+    const stems = stemsIn(o)
+    return (
+      bestValue(
+        values,
+        stems.filter(w => !own.has(w)),
+      ) ?? bestValue(values, stems)
+    )
+  })
+  if (told.filter(Boolean).length * 2 < options.length) return told
+  const left = values.map(v => v.value).filter(v => !told.includes(v))
+  return told.map(v => v ?? left.shift())
+}
+
+/** Whether the options' own words leave nothing to guess about the values they stand for. */
+export const settledByWords = (d: Dimension, options: readonly string[]): boolean => {
+  if (d.kind === 'flag') {
+    const stems = options.map(stemsIn)
+    return stems.some(isYes) && stems.some(isNo) && stems.every(s => isYes(s) !== isNo(s))
+  }
+  return (d.kind === 'choice' || d.kind === 'scale') && fitOfWords(d, options) === 1
+}
+
 const scaleValues = (d: Extract<Dimension, { kind: 'scale' }>, options: readonly string[]) => {
   const values = VALUE_STEMS.get(d.id) ?? []
   const byWord = options.map(o => bestValue(values, stemsIn(o)))
@@ -131,15 +158,8 @@ export const valuesByWords = (
   options: readonly string[],
 ): readonly (NeutralValue | undefined)[] => {
   switch (d.kind) {
-    case 'choice': {
-      const values = VALUE_STEMS.get(d.id) ?? []
-      const own = new Set(stemsIn(setting))
-      return options.map(o => {
-        const stems = stemsIn(o)
-        const rest = stems.filter(w => !own.has(w))
-        return bestValue(values, rest) ?? bestValue(values, stems)
-      })
-    }
+    case 'choice':
+      return choiceValues(d, setting, options)
     case 'scale':
       return scaleValues(d, options)
     case 'flag':

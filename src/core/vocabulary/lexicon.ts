@@ -52,7 +52,7 @@ export const LEXICON: Readonly<Record<string, Entry>> = {
     values: {
       single: 'single once one shot still stand static',
       continuous: 'continuous follow following pursue moving run all the time',
-      automatic: 'automatic auto itself switches mixed by',
+      automatic: 'automatic auto itself switches mixed',
       manual: 'manual hand ring mf own',
       'preset-distance': 'preset stored distance fixed',
     },

@@ -2,6 +2,9 @@ import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page, test as base } from '@playwright/test'
 import { TestServer } from './server'
 
+/** The five bodies with the most different characters, in hand. */
+export const FIVE = '?bodies=sorrel,tollgate,linnet,pebble,wicket'
+
 /** Small drivers, so that a test reads like what a person does. */
 
 export class ConcordanceDriver {

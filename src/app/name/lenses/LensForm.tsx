@@ -107,8 +107,11 @@ export const LensForm = ({
   const params = useSearchParams()
   const { person } = usePeople()
   const [draft, setDraft] = useState<LensDraft>(() => draftOf(lens))
-  const [wrong, setWrong] = useState<Wrong>({})
+  const [tried, setTried] = useState(false)
   const [problem, setProblem] = useState('')
+  const made = lensOf(draft, lens?.id ?? '')
+  // What is wrong is told after the first try, and goes away while it is mended.
+  const wrong: Wrong = tried && 'wrong' in made ? made.wrong : {}
   const set = (next: Partial<LensDraft>) => setDraft({ ...draft, ...next })
   const text = (
     field:
@@ -139,13 +142,9 @@ export const LensForm = ({
 
   const save = async (event: FormEvent) => {
     event.preventDefault()
-    const made = lensOf(draft, lens?.id ?? '')
-    if ('wrong' in made) {
-      setWrong(made.wrong)
-      setProblem('Some fields cannot be read yet; they say what is expected.')
-      return
-    }
-    setWrong({})
+    setTried(true)
+    setProblem('')
+    if ('wrong' in made) return
     const signed = person ? { person: person.id } : {}
     const sent = lens
       ? await sendJson<{ id: string }>('PUT', `/api/v1/lenses/${lens.id}`, { document: made.lens, revision, ...signed })
@@ -309,6 +308,11 @@ export const LensForm = ({
             </Button>
           )}
         </Section>
+        {Object.keys(wrong).length > 0 && (
+          <Alert severity="error" sx={{ mt: 3 }}>
+            Some fields cannot be read yet; they say what is expected.
+          </Alert>
+        )}
         {problem && (
           <Alert severity="error" sx={{ mt: 3, whiteSpace: 'pre-line' }}>
             {problem}

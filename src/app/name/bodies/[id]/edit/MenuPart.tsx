@@ -303,7 +303,8 @@ export const MenuPart = ({ editor }: { editor: Editor }) => {
               data-focused={i === at}
               data-drop={dropAt === l.key}
               draggable={l.kind === 'setting' && renaming !== l.key}
-              onDragStart={() => {
+              onDragStart={(event: DragEvent) => {
+                event.dataTransfer.setData('text/plain', l.label)
                 const id = l.kind === 'setting' ? l.setting.id : ''
                 dragging.current = selectedIds.includes(id) ? selectedIds : [id]
               }}
