@@ -22,7 +22,7 @@ export const benchConcordance = async (): Promise<void> => {
   await template()
   const server = await TestServer.start('demo')
   const db = await openDatabase(server.folder, 'demo')
-  let added = 5
+  let added = 12
   for (let seed = 1; added < BODIES; seed++) {
     const parsed = parseBody(generateBody(seed, { settings: 45, rules: 15 }), 'generated')
     if (!parsed.ok) continue

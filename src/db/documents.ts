@@ -56,6 +56,14 @@ export const listArchivedBodies = (db: Db): Promise<readonly Heading<BodyRow>[]>
 export const listLenses = (db: Db): Promise<readonly LensRow[]> =>
   withRetry(() => db<LensRow>('lenses').whereNull('archived_at').orderBy(['maker', 'model']))
 
+export const listArchivedLenses = (db: Db): Promise<readonly Heading<LensRow>[]> =>
+  withRetry(() =>
+    db<LensRow>('lenses')
+      .select('id', 'maker', 'model', 'revision', 'archived_at')
+      .whereNotNull('archived_at')
+      .orderBy(['maker', 'model']),
+  )
+
 export const listStandards = (db: Db): Promise<readonly Heading<StandardRow>[]> =>
   withRetry(() => db<StandardRow>('standards').select('id', 'name', 'version', 'revision').orderBy('name'))
 

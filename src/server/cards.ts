@@ -12,6 +12,7 @@ import { firmwareOf, formOf, listBodies, readBody, readStandard, type Revised, u
 import { resolveStored } from './concordance'
 import { database } from './database'
 import { listPeople } from './people'
+import { friendWords, readFalseFriends } from './phrasebook'
 import { notFound, RequestError } from './problems'
 import { remember } from './remember'
 
@@ -139,6 +140,11 @@ export const readCard = async (standardId: string, bodyId: string, unitId: strin
   const { body, standard, unit, siblings, resolution, steps, key } = prepared
   const ticks = new Map((await readTicks(await database(), key)).map(t => [t.step, t]))
   const cautions = placeCautions(prepared)
+  const friends = await readFalseFriends(bodyId)
+  const misleading = (settingId: string) =>
+    friends
+      .filter(f => f.senses.some(s => s.uses.some(u => u.body === bodyId && u.setting === settingId)))
+      .map(f => friendWords(f, bodyId))
   const optionLabel = (settingId: string, optionId: string) =>
     body.settings.find(s => s.id === settingId)?.options.find(o => o.id === optionId)?.label ?? optionId
   return {
@@ -159,7 +165,7 @@ export const readCard = async (standardId: string, bodyId: string, unitId: strin
           from: optionLabel(step.setting, step.from),
           to: optionLabel(step.setting, step.to),
           why: whyOf(prepared, step),
-          notes: notesOf(prepared, step),
+          notes: [...notesOf(prepared, step), ...misleading(step.setting)],
           cautions: cautions.atStep.get(step) ?? [],
           tick: tick && { by: tick.personName, at: tick.tickedAt },
         },

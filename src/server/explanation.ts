@@ -1,4 +1,5 @@
 import 'server-only'
+import { nearestWays, type Way } from '@/core/phrasebook/nearest'
 import {
   alternativeWords,
   conflictWords,
@@ -17,6 +18,7 @@ import { dimension } from '@/core/vocabulary/dimensions'
 import { type Grade } from '@/core/vocabulary/grade'
 import { toleranceWords, valueWords } from '@/core/vocabulary/words'
 import { firmwareOf, formOf, readBody, readStandard, units } from './catalogue'
+import { type FriendView, readFalseFriends } from './phrasebook'
 import { notFound } from './problems'
 
 /** Why one body gets what it gets for one target, in words. */
@@ -38,6 +40,10 @@ export interface ExplanationView {
   readonly parts: readonly PartWords[]
   readonly alternatives: readonly AlternativeView[]
   readonly conflicts: readonly string[]
+  /** Words of what it gets that mean something else on another body of the house. */
+  readonly friends: readonly FriendView[]
+  /** Where the body has nothing: the nearest ways to get it. */
+  readonly ways: readonly Way[]
 }
 
 export interface AlternativeView {
@@ -68,6 +74,7 @@ export const readExplanation = async (
   const { conflicts } = resolve(body, standard, { firmware })
   const d = dimension(dimensionId)
   const { target } = outcome
+  const delivered = deliveredBy(body, outcome)
   const control = (id: string) => body.controls.find(c => c.id === id)?.label ?? id
   return {
     body: { id: body.id, maker: body.maker, model: body.model, firmware },
@@ -83,7 +90,7 @@ export const readExplanation = async (
     distance: outcome.distance,
     held: outcome.held,
     why: whyWords(body, outcome),
-    delivered: deliveredBy(body, outcome),
+    delivered,
     parts: partWords(outcome),
     alternatives: alternatives.map(a => ({
       words: alternativeWords(body, a),
@@ -93,6 +100,10 @@ export const readExplanation = async (
       lost: lostWords(a.lost),
       better: a.distance < outcome.distance,
     })),
+    friends: (await readFalseFriends(body.id)).filter(f =>
+      f.senses.some(s => s.uses.some(u => u.body === body.id && delivered.some(x => x.setting === u.setting))),
+    ),
+    ways: outcome.missing ? nearestWays(body, dimensionId) : [],
     conflicts: conflicts.filter(c => c.must === dimensionId || c.against.includes(dimensionId)).map(conflictWords),
   }
 }

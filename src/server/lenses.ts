@@ -2,6 +2,7 @@ import 'server-only'
 import { type Lens, parseLens } from '@/core/lenses/schema'
 import { uniqueSlug } from '@/core/language/language'
 import * as documents from '@/db/documents'
+import { listHistory, readEvent } from '@/db/history'
 import { database } from './database'
 import { invalid, notFound, RequestError } from './problems'
 
@@ -39,6 +40,41 @@ export const saveLens = async (
     { document: current ? (JSON.parse(current.document) as unknown) : null, revision: result.revision },
   )
 }
+
+export interface LastChange {
+  readonly what: string
+  readonly at: string
+  readonly person: string | null
+}
+
+/** The newest change of a lens that can be taken back; undefined where it is as it was first written down. */
+export const lastLensChange = async (id: string): Promise<LastChange | undefined> => {
+  const db = await database()
+  const [newest] = await listHistory(db, 'lens', id)
+  const event = newest && (await readEvent(db, newest.id))
+  return newest && event?.before ? { what: newest.what, at: newest.at, person: newest.person } : undefined
+}
+
+/** Makes a lens as it was before its newest change; doing it again takes that back. */
+export const takeBackLens = async (id: string, person: string | undefined): Promise<void> => {
+  const db = await database()
+  const [newest] = await listHistory(db, 'lens', id)
+  const event = newest && (await readEvent(db, newest.id))
+  const parsed = event?.before ? parseLens(JSON.parse(event.before), 'history') : undefined
+  if (!parsed?.ok) throw new RequestError(422, 'Nothing before it', 'This is how the lens was first written down.')
+  await documents.saveLens(db, parsed.value, {
+    at: now(),
+    personId: person ?? null,
+    what: `taken back: ${newest?.what}`,
+  })
+}
+
+/** Lenses that were put away. */
+export const listPutAwayLenses = async (): Promise<readonly { readonly id: string; readonly name: string }[]> =>
+  (await documents.listArchivedLenses(await database())).map(({ id, maker, model }) => ({
+    id,
+    name: `${maker} ${model}`,
+  }))
 
 /** An id for a new lens, from its maker and model. */
 export const freeLensId = async (name: string): Promise<string> => {

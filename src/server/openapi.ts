@@ -1,5 +1,11 @@
-import { bodyJsonSchema, schemaOf, standardJsonSchema } from '@/core/formats/json-schema'
-import { cardQuerySchema, explanationQuerySchema, personSchema, resolutionsQuerySchema, tickSchema } from './queries'
+import {
+  bodyJsonSchema,
+  bundleJsonSchema,
+  lensJsonSchema,
+  schemaOf,
+  standardJsonSchema,
+} from '@/core/formats/json-schema'
+import * as queries from './queries'
 import { resolveRequestSchema } from './stateless'
 
 /** The HTTP interface as an OpenAPI 3.1 document, built from the schemas that check the requests. */
@@ -13,6 +19,7 @@ const problem = (description: string) => ({
 })
 const WRONG = { '422': problem('The content cannot be used; every problem is named.') }
 const NOT_THERE = { '404': problem('There is no such thing.') }
+const MOVED_ON = { '409': problem('It is not what it was when this was sent; nothing was changed.') }
 const UNREADABLE = {
   '400': problem('The request is not JSON.'),
   '413': problem('The request is too large.'),
@@ -54,6 +61,16 @@ const single = (schema: string) => ({
   },
 })
 
+/** A request that changes one thing that has an id. */
+const change = (summary: string, method: 'put' | 'patch' | 'post', schema: string) => ({
+  [method]: {
+    summary,
+    parameters: idParameter,
+    requestBody: { required: true, ...json(reference(schema)) },
+    responses: { '200': ok('Done.'), ...NOT_THERE, ...UNREADABLE, ...MOVED_ON, ...WRONG },
+  },
+})
+
 export const openApiDocument = () => ({
   openapi: '3.1.0',
   info: {
@@ -63,8 +80,125 @@ export const openApiDocument = () => ({
       'State once how autofocus should behave; get it on every camera body. Errors are problem documents (RFC 9457).',
   },
   paths: {
-    '/api/v1/bodies': collection('bodies', 'Body'),
-    '/api/v1/bodies/{id}': single('Body'),
+    '/api/v1/bodies': {
+      get: collection('bodies', 'Body').get,
+      post: {
+        summary:
+          'Stores the bodies and lenses of a file, all or none; asks by a 409 where one of that name says other things',
+        parameters: queryParameters(queries.importQuerySchema),
+        requestBody: { required: true, ...json({ oneOf: ['Body', 'Lens', 'Bundle'].map(reference) }) },
+        responses: { '201': ok('Stored.'), ...UNREADABLE, ...MOVED_ON, ...WRONG },
+      },
+    },
+    '/api/v1/bodies/new': {
+      post: {
+        summary: 'Begins a profile: blank, a copy, from a pasted menu, or from a spreadsheet sent as it is (CSV, XLSX)',
+        parameters: queryParameters(queries.newBodyQuerySchema).map(p => ({ ...p, required: false })),
+        requestBody: {
+          required: true,
+          content: { 'application/json': { schema: reference('NewBody') }, 'application/octet-stream': {} },
+        },
+        responses: { '201': ok('Begun.'), ...UNREADABLE, ...WRONG },
+      },
+    },
+    '/api/v1/bodies/{id}': {
+      ...single('Body'),
+      put: {
+        summary:
+          'Stores an edited profile, unless somebody else has stored one since; a 409 holds the one there is now',
+        parameters: idParameter,
+        requestBody: { required: true, ...json(reference('SaveBody')) },
+        responses: { '200': ok('Stored.'), ...NOT_THERE, ...UNREADABLE, ...MOVED_ON, ...WRONG },
+      },
+    },
+    '/api/v1/bodies/{id}/archived': change('Puts a body away or brings it back', 'put', 'Archived'),
+    '/api/v1/bodies/{id}/menu': {
+      get: {
+        summary: 'The menu of a body without its meanings, for a spreadsheet or as text',
+        parameters: [...idParameter, ...queryParameters(queries.menuQuerySchema)],
+        responses: { '200': { description: 'The file.' }, ...NOT_THERE, ...WRONG },
+      },
+    },
+    '/api/v1/bodies/{id}/history': {
+      get: {
+        summary: 'Who did what to a profile, newest first',
+        parameters: idParameter,
+        responses: { '200': ok('The events.', list('events')), ...NOT_THERE },
+      },
+    },
+    '/api/v1/bodies/{id}/history/{event}': {
+      get: {
+        summary: 'What one event changed, in words',
+        parameters: [...idParameter, { name: 'event', in: 'path', required: true, schema: { type: 'integer' } }],
+        responses: { '200': ok('The differences.', list('differences')), ...NOT_THERE },
+      },
+    },
+    '/api/v1/bodies/{id}/restore': change('Makes a profile as it was before an event', 'post', 'Restore'),
+    '/api/v1/proposals': {
+      post: {
+        summary: 'Proposed meanings of every undecided setting of a profile; stores nothing',
+        requestBody: { required: true, ...json(reference('Body')) },
+        responses: { '200': ok('Readings by setting, likeliest first.'), ...UNREADABLE, ...WRONG },
+      },
+    },
+    '/api/v1/bundle': {
+      get: {
+        summary: 'Bodies and lenses as one file; all of them where none are named (comma between ids)',
+        parameters: queryParameters(queries.bundleQuerySchema),
+        responses: { '200': ok('The file.', reference('Bundle')), ...NOT_THERE },
+      },
+    },
+    '/api/v1/phrases': {
+      get: { summary: 'Every term of every body', responses: { '200': ok('The terms.', list('terms')) } },
+    },
+    '/api/v1/concepts/{id}': {
+      get: {
+        summary: 'One concept of the vocabulary on every body, with the nearest way where a body has nothing',
+        parameters: idParameter,
+        responses: { '200': ok('The concept.'), ...NOT_THERE },
+      },
+    },
+    '/api/v1/lenses': {
+      get: collection('lenses', 'Lens').get,
+      post: {
+        summary: 'Stores a new lens; one without an id gets one from its name',
+        requestBody: { required: true, ...json(reference('SaveLens')) },
+        responses: { '201': ok('Stored.'), ...UNREADABLE, ...MOVED_ON, ...WRONG },
+      },
+    },
+    '/api/v1/lenses/{id}': {
+      ...single('Lens'),
+      put: change('Stores an edited lens', 'put', 'SaveLens').put,
+      patch: change('Puts a lens away or brings it back', 'patch', 'Archived').patch,
+    },
+    '/api/v1/lenses/{id}/restore': change('Takes the newest change of a lens back', 'post', 'Signed'),
+    '/api/v1/units': {
+      get: {
+        summary: 'The units of the team and the models they can be of; as JSON, CSV or XLSX',
+        parameters: queryParameters(queries.unitsQuerySchema),
+        responses: { '200': ok('The units.', list('units')), ...WRONG },
+      },
+      post: {
+        summary: 'Adds a unit',
+        requestBody: { required: true, ...json(reference('SaveUnit')) },
+        responses: { '201': ok('Added.'), ...UNREADABLE, ...WRONG },
+      },
+    },
+    '/api/v1/units/{id}': {
+      put: change('Stores an edited unit', 'put', 'SaveUnit').put,
+      patch: change('Puts a unit away or brings it back', 'patch', 'Archived').patch,
+    },
+    '/api/v1/units/import': {
+      post: {
+        summary: 'Units from a spreadsheet, all rows or none; with preview=1 only what would change',
+        parameters: queryParameters(queries.unitImportQuerySchema),
+        requestBody: { required: true, content: { 'text/csv': {}, 'application/octet-stream': {} } },
+        responses: { '200': ok('What changes.', list('changes')), ...UNREADABLE, ...WRONG },
+      },
+    },
+    '/api/v1/starter': {
+      post: { summary: 'Takes the standard that comes with the house', responses: { '201': ok('Stored.') } },
+    },
     '/api/v1/standards': collection('standards', 'Standard'),
     '/api/v1/standards/{id}': single('Standard'),
     '/api/v1/resolve': {
@@ -81,21 +215,21 @@ export const openApiDocument = () => ({
     '/api/v1/resolutions': {
       get: {
         summary: 'A stored standard resolved on stored bodies; all bodies where none are named (comma between ids)',
-        parameters: queryParameters(resolutionsQuerySchema),
+        parameters: queryParameters(queries.resolutionsQuerySchema),
         responses: { '200': ok('The resolutions.', list('resolutions')), ...NOT_THERE, ...WRONG },
       },
     },
     '/api/v1/explanations': {
       get: {
         summary: 'Why one body gets what it gets for one target, and why everything else lost',
-        parameters: queryParameters(explanationQuerySchema),
+        parameters: queryParameters(queries.explanationQuerySchema),
         responses: { '200': ok('The explanation.'), ...NOT_THERE, ...WRONG },
       },
     },
     '/api/v1/cards': {
       get: {
         summary: 'The steps from factory defaults to a standard on one body or unit, with the ticks so far',
-        parameters: queryParameters(cardQuerySchema),
+        parameters: queryParameters(queries.cardQuerySchema),
         responses: { '200': ok('The card.'), ...NOT_THERE, ...WRONG },
       },
     },
@@ -120,9 +254,18 @@ export const openApiDocument = () => ({
     schemas: {
       Body: bodyJsonSchema(),
       Standard: standardJsonSchema(),
+      Lens: lensJsonSchema(),
+      Bundle: bundleJsonSchema(),
+      NewBody: schemaOf(queries.newBodySchema, 'NewBody'),
+      SaveBody: schemaOf(queries.saveBodySchema, 'SaveBody'),
+      SaveLens: schemaOf(queries.saveLensSchema, 'SaveLens'),
+      SaveUnit: schemaOf(queries.saveUnitSchema, 'SaveUnit'),
+      Archived: schemaOf(queries.archivedSchema, 'Archived'),
+      Restore: schemaOf(queries.restoreSchema, 'Restore'),
+      Signed: schemaOf(queries.signedSchema, 'Signed'),
       ResolveRequest: schemaOf(resolveRequestSchema, 'ResolveRequest'),
-      Tick: schemaOf(tickSchema, 'Tick'),
-      Person: schemaOf(personSchema, 'Person'),
+      Tick: schemaOf(queries.tickSchema, 'Tick'),
+      Person: schemaOf(queries.personSchema, 'Person'),
       Problem: {
         type: 'object',
         properties: {

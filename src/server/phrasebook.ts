@@ -6,7 +6,7 @@ import { nearestWays, type Presence, presenceOf, type Way } from '@/core/phraseb
 import { type Axis, axisOf, type BodyScale, hasAxis, scalesOf } from '@/core/phrasebook/scales'
 import { conceptsOfSetting, isConcept, saidAbout, type Term, termsOf } from '@/core/phrasebook/terms'
 import { type Dimension, dimension, DIMENSIONS } from '@/core/vocabulary/dimensions'
-import { valueWords } from '@/core/vocabulary/words'
+import { inSentence, valueWords } from '@/core/vocabulary/words'
 import { firmwareOf, formOf, readBodies, readBody, units } from './catalogue'
 import { notFound } from './problems'
 import { remember } from './remember'
@@ -14,12 +14,18 @@ import { remember } from './remember'
 /** What everybody calls everything. */
 
 /** All bodies as they are on the firmware they run, and a stamp that changes whenever any of them does. */
-const forms = async (): Promise<{ readonly bodies: readonly Body[]; readonly stamp: string }> => {
+const forms = async (): Promise<{
+  readonly bodies: readonly Body[]
+  readonly stamp: string
+  /** Changes with the body alone. */
+  readonly stamps: ReadonlyMap<string, string>
+}> => {
   const [all, owned] = await Promise.all([readBodies(), units()])
   const each = all.map(b => ({ b, firmware: firmwareOf(b.document, owned) }))
   return {
     bodies: each.map(({ b, firmware }) => formOf(b, firmware)),
     stamp: each.map(({ b, firmware }) => `${b.stamp}|${firmware}`).join(),
+    stamps: new Map(each.map(({ b, firmware }) => [b.document.id, `${b.stamp}|${firmware}`])),
   }
 }
 
@@ -50,7 +56,12 @@ export interface FriendView {
   readonly senses: readonly {
     readonly meaning: string
     readonly concepts: readonly string[]
-    readonly uses: readonly { readonly body: string; readonly model: string; readonly label: string }[]
+    readonly uses: readonly {
+      readonly body: string
+      readonly model: string
+      readonly label: string
+      readonly setting: string
+    }[]
   }[]
   /** Spelt alike on all bodies; otherwise only nearly. */
   readonly exact: boolean
@@ -71,7 +82,12 @@ const groupFriends = (friends: readonly FalseFriend[]): readonly FriendView[] =>
       senses: [...senses].map(([meaning, uses]) => ({
         meaning,
         concepts: [...uses.values()][0]?.concepts ?? [],
-        uses: [...uses.values()].map(({ body, model, label }) => ({ body, model, label })),
+        uses: [...uses.values()].map(({ body, model, label, settingId }) => ({
+          body,
+          model,
+          label,
+          setting: settingId,
+        })),
       })),
     }
   })
@@ -172,11 +188,21 @@ const alongWith = (concepts: readonly string[], id: string): readonly string[] =
   return others.length > 3 ? [] : others.map(c => dimension(c).label)
 }
 
+/** What a word of one body means on the others, in a sentence. */
+export const friendWords = (friend: FriendView, body: string): string => {
+  const elsewhere = friend.senses
+    .filter(s => s.uses.every(u => u.body !== body))
+    .map(s => `${inSentence(s.meaning)} on ${[...new Set(s.uses.map(u => u.model))].join(', ')}`)
+  return `False friend: “${friend.word}” means ${elsewhere.join(', and ')}.`
+}
+
+const rowCache = remember<ConceptRow>('concept rows', 20_000)
+
 /** One concept on all bodies in hand. */
 export const readConcept = async (id: string, inHand: readonly string[] | undefined): Promise<ConceptView> => {
   if (!isConcept(id)) throw notFound('concept', id)
   const d = dimension(id)
-  const { bodies } = await forms()
+  const { bodies, stamps } = await forms()
   const chosen = inHand ? bodies.filter(b => inHand.includes(b.id)) : bodies
   const scales = hasAxis(d) ? scalesOf(chosen, id) : []
   const friends = (await readFalseFriends()).filter(f =>
@@ -189,7 +215,7 @@ export const readConcept = async (id: string, inHand: readonly string[] | undefi
     group: d.group,
     kind: d.kind,
     values: 'values' in d ? d.values.map(v => ({ id: v, words: valueWords(d, v) })) : [],
-    rows: chosen.map(b => rowFor(b, d)),
+    rows: chosen.map(b => rowCache.getOr(`${id}|${stamps.get(b.id) ?? ''}`, () => rowFor(b, d))),
     scales,
     axis: scales.length ? axisOf(id, scales) : undefined,
     friends,

@@ -52,6 +52,7 @@ export const saveBodySchema = v.strictObject({
   person,
 })
 export const restoreSchema = v.strictObject({ event: v.pipe(v.number(), v.integer()), person })
+export const signedSchema = v.strictObject({ person })
 export const archivedSchema = v.strictObject({ archived: v.boolean(), person })
 export const menuQuerySchema = v.object({ as: v.optional(v.picklist(['csv', 'xlsx', 'text']), 'csv') })
 export const bundleQuerySchema = v.object({ bodies: v.optional(v.string()), lenses: v.optional(v.string()) })

@@ -12,11 +12,15 @@ export interface Found {
 
 const NOTHING: Found = { query: '', concepts: [] }
 
+/** One letter alone points anywhere. */
+const LEAST_LETTERS = 2
+
 const phrasesWorker = () => new Worker(new URL('../workers/phrases.worker.ts', import.meta.url), { type: 'module' })
 
 /** Searches the phrasebook while somebody types; the newest question is the one that is answered. */
 export const usePhraseSearch = (query: string): Found => {
-  const question = useMemo(() => ({ query }), [query])
+  const isEnough = query.trim().length >= LEAST_LETTERS
+  const question = useMemo(() => ({ query: isEnough ? query : '' }), [query, isEnough])
   const found = useWorkerAnswer<{ query: string }, Found>(phrasesWorker, question)
-  return query.trim() && found ? found : NOTHING
+  return isEnough && found ? found : NOTHING
 }

@@ -62,6 +62,13 @@ const MOST_REMEMBERED = 20_000
 /** Words that join others and point nowhere. */
 const JOINING = new Set('the a an of to it its is at as by for in on with and or this that'.split(' '))
 
+/** The words of a text without those that only join; all of them where nothing else is there. */
+export const tellingWords = (text: string): readonly string[] => {
+  const words = wordsIn(text)
+  const telling = words.filter(w => !JOINING.has(w))
+  return telling.length ? telling : words
+}
+
 /** The stems of the words that say something. */
 export const tellingStems = (text: string): readonly string[] => [
   ...new Set(

@@ -107,37 +107,57 @@ const usageOf = ({ term }: WordUse): Usage => ({
 const isNear = (a: string, b: string): boolean =>
   Math.min(a.length, b.length) >= SHORTEST_NEAR && a[0] === b[0] && stemOf(a) !== stemOf(b) && isNearWord(a, b)
 
-/** Words of a body on one side, of another on the other, that mislead whoever knows only one of them. */
-export const falseFriendsBetween = (a: Body, b: Body): readonly FalseFriend[] => falseFriendsOf([a, b])
+type ByWord = ReadonlyMap<string, readonly WordUse[]>
 
-/** All false friends over the given bodies; a word that two bodies use alike is a friend and not among them. */
-export const falseFriendsOf = (bodies: readonly Body[]): readonly FalseFriend[] => {
-  const each = bodies.map(usesOf)
-  const found: FalseFriend[] = []
-  for (let i = 0; i < each.length; i++)
-    for (let k = i + 1; k < each.length; k++) found.push(...between(each[i] ?? [], each[k] ?? []))
-  return found.sort((x, y) => Number(y.exact) - Number(x.exact) || (x.word < y.word ? -1 : x.word > y.word ? 1 : 0))
-}
-
-const byWordOf = (uses: readonly WordUse[]): ReadonlyMap<string, readonly WordUse[]> => {
+const byWordOf = (uses: readonly WordUse[]): ByWord => {
   const byWord = new Map<string, WordUse[]>()
   for (const use of uses) byWord.set(use.word, [...(byWord.get(use.word) ?? []), use])
   return byWord
 }
 
+/** Which other words each word is nearly the same as; compared only with those of its first letter. */
+const nearWords = (words: readonly string[]): ReadonlyMap<string, readonly string[]> => {
+  const byLetter = new Map<string, string[]>()
+  for (const w of words)
+    if (w.length >= SHORTEST_NEAR) byLetter.set(w.charAt(0), [...(byLetter.get(w.charAt(0)) ?? []), w])
+  return new Map(words.map(w => [w, (byLetter.get(w.charAt(0)) ?? []).filter(other => other > w && isNear(w, other))]))
+}
+
 const shareAConcept = (a: WordUse, b: WordUse): boolean => a.term.concepts.some(c => b.term.concepts.includes(c))
 
-const between = (a: readonly WordUse[], b: readonly WordUse[]): readonly FalseFriend[] => {
-  const [mine, theirs] = [byWordOf(a), byWordOf(b)]
-  const long = [...theirs.keys()].filter(w => w.length >= SHORTEST_NEAR)
+/** The two uses that mislead; undefined where the words agree, or both bodies also use them alike. */
+const misleading = (mine: readonly WordUse[], theirs: readonly WordUse[]): readonly [WordUse, WordUse] | undefined => {
+  const pairs = mine.flatMap(x => theirs.map(y => [x, y] as const))
+  if (pairs.some(([x, y]) => shareAConcept(x, y) && !differ(x, y))) return undefined
+  return pairs.find(([x, y]) => differ(x, y))
+}
+
+/** Words of a body on one side, of another on the other, that mislead whoever knows only one of them. */
+export const falseFriendsBetween = (a: Body, b: Body): readonly FalseFriend[] => falseFriendsOf([a, b])
+
+/** All false friends over the given bodies; a word that two bodies use alike is a friend and not among them. */
+export const falseFriendsOf = (bodies: readonly Body[]): readonly FalseFriend[] => {
+  const each = bodies.map(b => byWordOf(usesOf(b)))
+  const bodiesOf = new Map<string, number[]>()
+  each.forEach((byWord, i) => {
+    for (const word of byWord.keys()) bodiesOf.set(word, [...(bodiesOf.get(word) ?? []), i])
+  })
+  const words = [...bodiesOf.keys()].sort()
+  const near = nearWords(words)
   const found: FalseFriend[] = []
-  for (const [word, uses] of mine)
-    for (const other of [word, ...long.filter(w => w !== word && isNear(w, word))]) {
-      const pairs = uses.flatMap(x => (theirs.get(other) ?? []).map(y => [x, y] as const))
-      // Where both also use it alike, nobody is misled.
-      if (pairs.some(([x, y]) => shareAConcept(x, y) && !differ(x, y))) continue
-      const [pair] = pairs.filter(([x, y]) => differ(x, y))
-      if (pair) found.push({ word, here: usageOf(pair[0]), there: usageOf(pair[1]), exact: word === other })
-    }
-  return found
+  const compare = (word: string, i: number, other: string, k: number) => {
+    const pair = misleading(each[i]?.get(word) ?? [], each[k]?.get(other) ?? [])
+    if (pair) found.push({ word, here: usageOf(pair[0]), there: usageOf(pair[1]), exact: word === other })
+  }
+  for (const word of words) {
+    const here = bodiesOf.get(word) ?? []
+    for (const i of here) for (const k of here) if (i < k) compare(word, i, word, k)
+    for (const other of near.get(word) ?? [])
+      for (const i of here)
+        for (const k of bodiesOf.get(other) ?? []) {
+          if (i < k) compare(word, i, other, k)
+          if (i > k) compare(other, k, word, i)
+        }
+  }
+  return found.sort((x, y) => Number(y.exact) - Number(x.exact))
 }

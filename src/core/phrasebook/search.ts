@@ -1,5 +1,5 @@
 import MiniSearch from 'minisearch'
-import { folded, wordsIn } from '../language/language'
+import { folded, tellingWords, wordsIn } from '../language/language'
 import { DIMENSIONS } from '../vocabulary/dimensions'
 import { LEXICON } from '../vocabulary/lexicon'
 import { conceptWords, isConcept, type Term } from './terms'
@@ -78,14 +78,17 @@ const MOST_MATCHES = 6
 /** An index over the terms of all bodies and the neutral vocabulary. */
 export const indexOf = (terms: readonly Term[]): PhraseIndex => {
   const entries = [...neutralEntries(), ...bodyEntries(terms)].map((e, id): Entry => ({ ...e, id }))
+  const wordsOf = entries.map(e => wordsIn(e.text))
+  const known = new Set(wordsOf.flat())
   const mini = new MiniSearch<Entry>({
     fields: ['text'],
     tokenize: text => [...wordsIn(text)],
     processTerm: term => term,
     searchOptions: {
-      prefix: true,
-      // Two letters changed places count as two slips.
-      fuzzy: term => (term.length > 4 ? 0.34 : term.length > 3 ? 0.25 : false),
+      // Only the word still being typed may be a beginning; one letter alone begins too much.
+      prefix: (term, i, all) => i === all.length - 1 && term.length > 1,
+      // A word that somebody uses is taken as it is.
+      fuzzy: term => (known.has(term) || term.length < 4 ? false : term.length > 6 ? 0.3 : 0.25),
       maxFuzzy: 2,
       combineWith: 'OR',
       weights: { fuzzy: 0.35, prefix: 0.6 },
@@ -94,15 +97,19 @@ export const indexOf = (terms: readonly Term[]): PhraseIndex => {
   mini.addAll(entries)
 
   const search = (query: string, most = 12): readonly ConceptMatch[] => {
-    const words = wordsIn(query)
+    const words = tellingWords(query)
     if (words.length === 0) return []
+    const asked = words.join(' ')
     const groups = new Map<string, { score: number; exact: number; found: { entry: Entry; score: number }[] }>()
-    for (const hit of mini.search(query)) {
+    const strict = mini.search(asked)
+    // Two letters that changed places count as two slips; they are forgiven where nothing else is found.
+    for (const hit of strict.length ? strict : mini.search(asked, { fuzzy: 0.45 })) {
       const entry = entries[hit.id as number]
       if (!entry) continue
-      const whole = wordsIn(entry.text).join(' ') === words.join(' ') ? 3 : 1
+      const own = wordsOf[entry.id] ?? []
+      const whole = own.length === words.length && own.join(' ') === asked ? 3 : 1
       const share = new Set(hit.queryTerms).size / words.length
-      const covered = Math.min(1, Object.keys(hit.match).length / Math.max(1, wordsIn(entry.text).length))
+      const covered = Math.min(1, Object.keys(hit.match).length / Math.max(1, own.length))
       const score = hit.score * WEIGHT[entry.kind] * whole * share * (0.5 + 0.5 * covered)
       const group = groups.get(entry.concept) ?? { score: 0, exact: 0, found: [] }
       // The best entry decides; that others of the concept are met as well helps a little.

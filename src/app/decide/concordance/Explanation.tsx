@@ -5,6 +5,7 @@ import { useSearchParams } from 'next/navigation'
 import { useEffect, useState } from 'react'
 import { GRADE_WORDS } from '@/core/resolve/words'
 import type { AlternativeView, ExplanationView } from '@/server/explanation'
+import { FalseFriends } from '@/ui/FalseFriends'
 import { linkTo } from '@/ui/address'
 import { AlignmentMark } from '@/ui/AlignmentMark'
 import { Eyebrow, Facts, MenuPath } from '@/ui/pieces'
@@ -63,6 +64,28 @@ const ExplanationContent = ({ explanation: e }: { explanation: ExplanationView }
         <Typography sx={{ mt: 1 }}>
           Nearer would be <b>{nearest.words}</b>. {nearest.lost}
         </Typography>
+      )}
+      {e.ways.slice(0, 2).map((w, i) => (
+        <Box key={w.how} sx={{ mt: 1 }}>
+          <Typography>
+            <b>{i === 0 ? 'Nearest way: ' : 'Or: '}</b>
+            {w.how}
+          </Typography>
+          {w.choices.length > 0 && (
+            <Typography variant="value" component="div">
+              {w.choices.map(c => c.words).join(' · ')}
+            </Typography>
+          )}
+          <Typography variant="body2" color="textSecondary">
+            {w.costs}
+          </Typography>
+        </Box>
+      ))}
+      {e.friends.length > 0 && (
+        <Box sx={{ mt: 1 }}>
+          <Typography variant="h3">False friends</Typography>
+          <FalseFriends friends={e.friends} stacked />
+        </Box>
       )}
       {e.conflicts.map(c => (
         <Typography key={c} sx={{ mt: 1 }}>

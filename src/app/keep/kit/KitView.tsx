@@ -1,8 +1,8 @@
 'use client'
 
-import { Box, Button, TextField, Typography } from '@mui/material'
+import { Alert, Box, Button, TextField, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
-import { useSearchParams } from 'next/navigation'
+import { useRouter, useSearchParams } from 'next/navigation'
 import NextLink from 'next/link'
 import { useState } from 'react'
 import { isOverdue, type Model } from '@/core/kit/units'
@@ -10,7 +10,7 @@ import { folded } from '@/core/language/language'
 import type { UnitView } from '@/server/kit'
 import { linkTo } from '@/ui/address'
 import { Page } from '@/ui/pieces'
-import { UnitDialog } from './UnitDialog'
+import { type Done, UnitDialog } from './UnitDialog'
 import { UnitImport } from './UnitImport'
 
 const Row = styled('div')(({ theme }) => ({
@@ -40,6 +40,13 @@ export const KitView = ({
   const params = useSearchParams()
   const [filter, setFilter] = useState('')
   const [editing, setEditing] = useState<UnitView | 'new'>()
+  const [done, setDone] = useState<Done>()
+  const router = useRouter()
+  const undo = async () => {
+    await done?.undo()
+    setDone(undefined)
+    router.refresh()
+  }
   const words = folded(filter).split(/\s+/).filter(Boolean)
   const shown = units.filter(u => {
     const text = folded([u.tag, u.modelName, u.serial, u.firmware, u.owner, u.notes].join(' '))
@@ -58,6 +65,19 @@ export const KitView = ({
         </Box>
       </Box>
       <UnitImport />
+      {done && (
+        <Alert
+          severity="success"
+          sx={{ mt: 1 }}
+          action={
+            <Button color="inherit" onClick={() => void undo()}>
+              Undo
+            </Button>
+          }
+        >
+          {done.words}
+        </Alert>
+      )}
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center', my: 2 }}>
         <TextField
           label="Find a tag, a model, a serial, an owner"
@@ -130,6 +150,7 @@ export const KitView = ({
           unit={editing === 'new' ? undefined : editing}
           models={models}
           onClose={() => setEditing(undefined)}
+          onDone={setDone}
         />
       )}
     </Page>

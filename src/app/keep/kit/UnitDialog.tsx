@@ -18,15 +18,23 @@ import type { UnitView } from '@/server/kit'
 import { usePeople } from '@/ui/people'
 import { sendJson } from '@/ui/send'
 
+export interface Done {
+  readonly words: string
+  readonly undo: () => Promise<unknown>
+}
+
 /** One unit, to be added or corrected. */
 export const UnitDialog = ({
   unit,
   models,
   onClose,
+  onDone,
 }: {
   unit: UnitView | undefined
   models: readonly Model[]
   onClose: () => void
+  /** What was done, and how to take it back. */
+  onDone: (done: Done) => void
 }) => {
   const router = useRouter()
   const { person } = usePeople()
@@ -45,24 +53,37 @@ export const UnitDialog = ({
   const model = models.find(m => m.kind === draft.kind && m.id === draft.model)
   const signed = person ? { person: person.id } : {}
 
-  const finish = (sent: { ok: true } | { ok: false; detail: string }) => {
+  const finish = (sent: { ok: true } | { ok: false; detail: string }, done: Done) => {
     if (!sent.ok) {
       setProblem(sent.detail)
       return
     }
     onClose()
+    onDone(done)
     router.refresh()
   }
+  const archive = (id: string, archived: boolean) => sendJson('PATCH', `/api/v1/units/${id}`, { archived, ...signed })
   const save = async (event: FormEvent) => {
     event.preventDefault()
-    finish(
-      unit
-        ? await sendJson('PUT', `/api/v1/units/${unit.id}`, { unit: draft, revision: unit.revision, ...signed })
-        : await sendJson('POST', '/api/v1/units', { unit: draft, ...signed }),
-    )
+    if (unit) {
+      const { id, revision, tag, kind, model: of, serial, firmware, owner, hiredUntil, notes } = unit
+      const before: Unit = { tag, kind, model: of, serial, firmware, owner, hiredUntil, notes }
+      const sent = await sendJson('PUT', `/api/v1/units/${id}`, { unit: draft, revision, ...signed })
+      finish(sent, {
+        words: `${draft.tag} was saved.`,
+        undo: () => sendJson('PUT', `/api/v1/units/${id}`, { unit: before, ...signed }),
+      })
+      return
+    }
+    const sent = await sendJson<{ id: string }>('POST', '/api/v1/units', { unit: draft, ...signed })
+    finish(sent, { words: `${draft.tag} was added.`, undo: () => archive(sent.ok ? sent.value.id : '', true) })
   }
   const putAway = async () => {
-    if (unit) finish(await sendJson('PATCH', `/api/v1/units/${unit.id}`, { archived: true, ...signed }))
+    if (unit)
+      finish(await archive(unit.id, true), {
+        words: `${unit.tag} was put away.`,
+        undo: () => archive(unit.id, false),
+      })
   }
   const text = (field: 'tag' | 'serial' | 'owner' | 'notes', label: string) => (
     <TextField label={label} value={draft[field]} onChange={e => set({ [field]: e.target.value })} />

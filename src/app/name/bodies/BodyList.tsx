@@ -3,11 +3,12 @@
 import { Box, Button, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import NextLink from 'next/link'
-import { useRouter, useSearchParams } from 'next/navigation'
+import { useSearchParams } from 'next/navigation'
 import type { BodySummary } from '@/server/bodies'
 import { linkTo } from '@/ui/address'
 import { FileImport } from '@/ui/FileImport'
 import { Page } from '@/ui/pieces'
+import { PutAway } from '@/ui/PutAway'
 import { sendJson } from '@/ui/send'
 import { LinkButton } from '@/ui/Shell'
 
@@ -35,11 +36,6 @@ export const BodyList = ({
   putAway: readonly { readonly id: string; readonly name: string }[]
 }) => {
   const params = useSearchParams()
-  const router = useRouter()
-  const bringBack = async (id: string) => {
-    await sendJson('PUT', `/api/v1/bodies/${id}/archived`, { archived: false })
-    router.refresh()
-  }
   return (
     <Page>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', justifyContent: 'space-between', gap: 2, mb: 2 }}>
@@ -79,19 +75,10 @@ export const BodyList = ({
           </li>
         ))}
       </Box>
-      {putAway.length > 0 && (
-        <Box component="section" sx={{ mt: 4 }}>
-          <Typography variant="h2">Put away</Typography>
-          {putAway.map(b => (
-            <Typography key={b.id}>
-              {b.name}{' '}
-              <Button size="small" onClick={() => void bringBack(b.id)}>
-                Bring back
-              </Button>
-            </Typography>
-          ))}
-        </Box>
-      )}
+      <PutAway
+        things={putAway}
+        onBringBack={id => sendJson('PUT', `/api/v1/bodies/${id}/archived`, { archived: false })}
+      />
     </Page>
   )
 }

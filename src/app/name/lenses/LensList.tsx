@@ -7,7 +7,10 @@ import { useSearchParams } from 'next/navigation'
 import { distanceWords } from '@/core/lenses/distance'
 import { type Lens, lensWarnings, turnsAgainst } from '@/core/lenses/schema'
 import { linkTo } from '@/ui/address'
+import { FileImport } from '@/ui/FileImport'
 import { Page } from '@/ui/pieces'
+import { PutAway } from '@/ui/PutAway'
+import { sendJson } from '@/ui/send'
 import { LinkButton } from '@/ui/Shell'
 import { useUnits } from '@/ui/units'
 import { UnitsSwitch } from '@/ui/UnitsSwitch'
@@ -30,9 +33,11 @@ const Item = styled(NextLink)(({ theme }) => ({
 export const LensList = ({
   lenses,
   tags,
+  putAway,
 }: {
   lenses: readonly Lens[]
   tags: Readonly<Record<string, readonly string[]>>
+  putAway: readonly { readonly id: string; readonly name: string }[]
 }) => {
   const params = useSearchParams()
   const [units] = useUnits()
@@ -41,13 +46,14 @@ export const LensList = ({
     <Page>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', justifyContent: 'space-between', gap: 2, mb: 1 }}>
         <Typography variant="h1">Lenses</Typography>
-        <Box sx={{ display: 'flex', gap: 1 }}>
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'flex-start' }}>
           <UnitsSwitch />
           {lenses.length > 0 && (
             <Button href={`/api/v1/bundle?lenses=${lenses.map(l => l.id).join(',')}&bodies=`}>
               Save all as one file
             </Button>
           )}
+          <FileImport kind="bodies" label="Add lenses from files" />
           <LinkButton href={linkTo('/name/lenses/new', params)} variant="contained">
             New lens
           </LinkButton>
@@ -89,6 +95,7 @@ export const LensList = ({
           )
         })}
       </Box>
+      <PutAway things={putAway} onBringBack={id => sendJson('PATCH', `/api/v1/lenses/${id}`, { archived: false })} />
     </Page>
   )
 }

@@ -12,7 +12,7 @@ import { useBodies } from '@/ui/bodies'
 import { PhraseSearch } from '@/ui/PhraseSearch'
 import { Eyebrow, Page } from '@/ui/pieces'
 import { LinkButton } from '@/ui/Shell'
-import { FalseFriends } from './FalseFriends'
+import { FalseFriends } from '@/ui/FalseFriends'
 
 const Concept = styled(NextLink)(({ theme }) => ({
   display: 'inline-flex',

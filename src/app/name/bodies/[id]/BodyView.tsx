@@ -17,7 +17,7 @@ import { CautionNote, Facts, Page } from '@/ui/pieces'
 import { Schematic } from '@/ui/Schematic'
 import { sendJson } from '@/ui/send'
 import { LinkButton } from '@/ui/Shell'
-import { FalseFriends } from '../../phrasebook/FalseFriends'
+import { FalseFriends } from '@/ui/FalseFriends'
 import { MenuTree } from './MenuTree'
 
 const FINDER = { optical: 'optical', electronic: 'electronic', 'screen-only': 'none, screen only' } as const

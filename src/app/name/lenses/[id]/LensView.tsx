@@ -5,6 +5,7 @@ import { useRouter, useSearchParams } from 'next/navigation'
 import { distanceWords } from '@/core/lenses/distance'
 import { type Lens, lensWarnings, turnsAgainst } from '@/core/lenses/schema'
 import { linkTo } from '@/ui/address'
+import type { LastChange } from '@/server/lenses'
 import { LimiterDrawing } from '@/ui/LimiterDrawing'
 import { usePeople } from '@/ui/people'
 import { Facts, Page } from '@/ui/pieces'
@@ -12,17 +13,20 @@ import { sendJson } from '@/ui/send'
 import { LinkButton } from '@/ui/Shell'
 import { useUnits } from '@/ui/units'
 import { UnitsSwitch } from '@/ui/UnitsSwitch'
+import { When } from '@/ui/When'
 import { apertureWords, focalWords, turnWords } from '../lens-words'
 
 /** One lens: its facts, its ranges drawn to scale, and what people who change systems should mind. */
 export const LensView = ({
   lens,
   others,
+  last,
   units: owned,
   bodyNames,
 }: {
   lens: Lens
   others: readonly Lens[]
+  last: LastChange | undefined
   units: readonly { readonly tag: string; readonly serial: string; readonly owner: string; readonly notes: string }[]
   bodyNames: Readonly<Record<string, string>>
 }) => {
@@ -33,6 +37,10 @@ export const LensView = ({
   const warnings = lensWarnings(lens)
   const isAgainst = turnsAgainst(others).has(lens.id)
   const { stabiliser, bestAperture } = lens
+  const takeBack = async () => {
+    await sendJson('POST', `/api/v1/lenses/${lens.id}/restore`, person ? { person: person.id } : {})
+    router.refresh()
+  }
   const putAway = async () => {
     const signed = person ? { person: person.id } : {}
     const sent = await sendJson('PATCH', `/api/v1/lenses/${lens.id}`, { archived: true, ...signed })
@@ -110,6 +118,15 @@ export const LensView = ({
             })),
           ]}
         />
+        {last && (
+          <Typography variant="body2" color="textSecondary">
+            Last changed <When at={last.at} />
+            {last.person && ` by ${last.person}`}: {last.what}.{' '}
+            <Button size="small" onClick={() => void takeBack()}>
+              Take it back
+            </Button>
+          </Typography>
+        )}
         <Button onClick={() => void putAway()}>Put this lens away</Button>
       </Box>
     </Page>

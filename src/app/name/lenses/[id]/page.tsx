@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import { orNotFound } from '@/app/or-not-found'
 import { listBodies, listLenses, units } from '@/server/catalogue'
-import { readLens } from '@/server/lenses'
+import { lastLensChange, readLens } from '@/server/lenses'
 import { LensView } from './LensView'
 
 interface Props {
@@ -14,11 +14,18 @@ export const generateMetadata = async ({ params }: Props): Promise<Metadata> => 
 
 export default async function LensPage({ params }: Props) {
   const { id } = await params
-  const [lens, all, owned, bodies] = await Promise.all([orNotFound(readLens(id)), listLenses(), units(), listBodies()])
+  const [lens, all, owned, bodies, last] = await Promise.all([
+    orNotFound(readLens(id)),
+    listLenses(),
+    units(),
+    listBodies(),
+    lastLensChange(id),
+  ])
   return (
     <LensView
       lens={lens.document}
       others={all}
+      last={last}
       units={owned.filter(u => u.lens_id === id)}
       bodyNames={Object.fromEntries(bodies.map(b => [b.id, b.model]))}
     />

@@ -11,7 +11,7 @@ import { linkTo } from '@/ui/address'
 import { ConceptDrawing } from '@/ui/ConceptDrawing'
 import { Eyebrow, MenuPath, Page } from '@/ui/pieces'
 import { ScaleLanes } from '@/ui/ScaleLanes'
-import { FalseFriends } from '../FalseFriends'
+import { FalseFriends } from '@/ui/FalseFriends'
 
 const Row = styled('div')(({ theme }) => ({
   display: 'grid',

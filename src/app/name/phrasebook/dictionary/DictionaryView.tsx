@@ -8,7 +8,7 @@ import type { DictionaryView as Dictionary } from '@/server/phrasebook'
 import { AlignmentMark } from '@/ui/AlignmentMark'
 import { BodySelect } from '@/ui/BodySelect'
 import { MenuPath, Page } from '@/ui/pieces'
-import { FalseFriends } from '../FalseFriends'
+import { FalseFriends } from '@/ui/FalseFriends'
 
 type Entry = Dictionary['entries'][number]
 

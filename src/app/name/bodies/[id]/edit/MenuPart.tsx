@@ -19,10 +19,12 @@ import {
   removeOption,
   removePage,
   removeSettings,
+  withMenuRows,
 } from '@/core/bodies'
 import { acceptReading, type Reading } from '@/core/propose/propose'
 import { LEVEL, linesOf, type MenuLine, nextUndecided, optionKey, settingKey } from './menu-rows'
 import { meaningWords, settingWords } from './meaning-words'
+import { PasteDialog } from './PasteDialog'
 import { SettingPanel } from './SettingPanel'
 import type { Editor } from './use-editor'
 import { useProposals } from './use-proposals'
@@ -108,6 +110,7 @@ export const MenuPart = ({ editor }: { editor: Editor }) => {
   const [anchor, setAnchor] = useState(focused)
   const [renaming, setRenaming] = useState<string>()
   const [dropAt, setDropAt] = useState<string>()
+  const [pasting, setPasting] = useState(false)
   const dragging = useRef<readonly string[]>([])
   const tree = useRef<HTMLDivElement>(null)
   const proposals = useProposals(form)
@@ -270,6 +273,9 @@ export const MenuPart = ({ editor }: { editor: Editor }) => {
           <Button size="small" onClick={() => edit('added a tab', b => addTab(b, 'New tab'))}>
             Add tab
           </Button>
+          <Button size="small" onClick={() => setPasting(true)}>
+            Paste more
+          </Button>
           <Button size="small" disabled={!setting} onClick={() => move(-1)}>
             Move up
           </Button>
@@ -358,6 +364,15 @@ export const MenuPart = ({ editor }: { editor: Editor }) => {
           ))}
         </Tree>
       </Box>
+      {pasting && (
+        <PasteDialog
+          onClose={() => setPasting(false)}
+          onPaste={rows => {
+            edit(`pasted ${rows.length} settings`, b => withMenuRows(b, rows))
+            setPasting(false)
+          }}
+        />
+      )}
       <SettingPanel
         key={setting?.id ?? ''}
         editor={editor}

@@ -2,10 +2,19 @@
 
 import { Box, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
-import type { FriendView } from '@/server/phrasebook'
 import { inSentence } from '@/core/vocabulary/words'
 
-const Friend = styled('li')(({ theme }) => ({
+/** One word and what it means where it means something else. */
+interface Friend {
+  readonly word: string
+  readonly exact: boolean
+  readonly senses: readonly {
+    readonly meaning: string
+    readonly uses: readonly { readonly model: string }[]
+  }[]
+}
+
+const Item = styled('li')(({ theme }) => ({
   display: 'grid',
   gridTemplateColumns: '120px 1fr',
   gap: theme.spacing(0, 2),
@@ -16,14 +25,23 @@ const Friend = styled('li')(({ theme }) => ({
 }))
 
 /** Words that mean one thing here and another there. */
-export const FalseFriends = ({ friends, columns = 1 }: { friends: readonly FriendView[]; columns?: 1 | 2 }) => (
+export const FalseFriends = ({
+  friends,
+  columns = 1,
+  stacked = false,
+}: {
+  friends: readonly Friend[]
+  columns?: 1 | 2
+  /** For narrow places: the word above what it means. */
+  stacked?: boolean
+}) => (
   <Box
     component="ul"
     aria-label="False friends"
     sx={{ listStyle: 'none', p: 0, m: 0, columns: { md: columns }, columnGap: 5 }}
   >
     {friends.map(f => (
-      <Friend key={f.word}>
+      <Item key={f.word} sx={stacked ? { gridTemplateColumns: '1fr' } : {}}>
         <Typography variant="value" sx={{ fontWeight: 700 }}>
           {f.word}
           {!f.exact && ' (nearly)'}
@@ -35,7 +53,7 @@ export const FalseFriends = ({ friends, columns = 1 }: { friends: readonly Frien
             </Typography>
           ))}
         </div>
-      </Friend>
+      </Item>
     ))}
   </Box>
 )
