@@ -33,6 +33,7 @@ export default tseslint.config(
         fetch: 'readonly',
         setTimeout: 'readonly',
         localStorage: 'readonly',
+        document: 'readonly',
         module: 'writable',
       },
     },

@@ -1,5 +1,5 @@
 // npm run screenshots: one picture of each main view, from a fresh demo.
-import { mkdtempSync, rmSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { bin, chromiumArgs, ensureBuilt, ensureChromium, ensureInstalled, root, say, serve, step } from './lib.mjs'
@@ -14,6 +14,7 @@ const server = await serve({ purpose: 'demo', data, port: Number(process.env.POR
 const address = await server.ready
 
 const WIDE = { width: 1280, height: 800 }
+const FIVE = '?bodies=sorrel,tollgate,linnet,pebble,wicket'
 const PHONE = { width: 390, height: 800 }
 const sign = page => page.evaluate(() => localStorage.setItem('coherion-person', 'imelda-frost'))
 const tick = count => async page => {
@@ -22,17 +23,52 @@ const tick = count => async page => {
   for (let i = 1; i <= count; i++) await page.getByRole('checkbox', { name: new RegExp(`^Step ${i}:`) }).check()
   await page.getByText('saved', { exact: true }).waitFor()
 }
+/** Types in a body that is in none of the demo's files and decides the first settings, as somebody would. */
+const heron = readFileSync(join(root, 'test/fixtures/heron.ts'), 'utf8').match(/HERON_MENU = `([^`]*)`/)?.[1]
+const author = count => async page => {
+  await page.getByRole('tree', { name: 'Menu' }).focus()
+  for (let i = 0; i < count; i++) {
+    await page.getByRole('button', { name: /^1 / }).waitFor()
+    const before = await page.locator('[data-focused=true]').innerText()
+    await page.keyboard.press('Enter')
+    await page.waitForFunction(text => document.querySelector('[data-focused=true]')?.innerText !== text, before)
+  }
+  await page.getByRole('button', { name: /^1 / }).waitFor()
+  await page.getByText('Saved', { exact: true }).waitFor()
+}
+const type = text => async page => {
+  await page.getByLabel(/Any word/).fill(text)
+  await page.locator('#phrases-found a').first().waitFor()
+}
 const shots = [
-  { name: 'concordance', path: '/decide/concordance' },
-  { name: 'concordance-explained', path: '/decide/concordance?cell=linnet:track.hold' },
-  { name: 'concordance-night', path: '/decide/concordance?differs=1&sort=agreement&figure=behind', theme: 'dark' },
+  { name: 'concordance', path: `/decide/concordance${FIVE}` },
+  { name: 'concordance-explained', path: `/decide/concordance${FIVE}&cell=linnet:track.hold` },
+  {
+    name: 'concordance-night',
+    path: `/decide/concordance${FIVE}&differs=1&sort=agreement&figure=behind`,
+    theme: 'dark',
+  },
   { name: 'concordance-phone', path: '/decide/concordance?body=linnet', viewport: PHONE },
+  { name: 'phrasebook', path: '/name/phrasebook', act: type('nervve') },
+  { name: 'phrasebook-phone', path: '/name/phrasebook', viewport: PHONE, act: type('cling') },
+  { name: 'concept', path: '/name/phrasebook/track.hold' },
+  { name: 'dictionary', path: '/name/phrasebook/dictionary?from=sorrel&to=tollgate' },
+  { name: 'body-editor', path: '/name/bodies/heron/edit', act: author(17) },
+  { name: 'body-editor-rules', path: '/name/bodies/linnet/edit?part=rules' },
+  { name: 'lens', path: '/name/lenses/sorrel-100-macro' },
+  { name: 'kit', path: '/keep/kit' },
   { name: 'bodies', path: '/name/bodies' },
   { name: 'body', path: '/name/bodies/sorrel' },
   { name: 'card', path: '/set/cards/tollgate', act: tick(4) },
   { name: 'card-phone', path: '/set/cards/pebble', viewport: PHONE, act: tick(2) },
   { name: 'cards', path: '/set/cards' },
 ]
+
+await fetch(`${address}/api/v1/bodies/new`, {
+  method: 'POST',
+  headers: { 'content-type': 'application/json' },
+  body: JSON.stringify({ maker: 'Marl', model: 'Heron', menu: heron }),
+})
 
 const browser = await chromium.launch({
   executablePath,

@@ -2,6 +2,7 @@ import 'server-only'
 import { type Body, choiceWordsById, factoryState, menuPath } from '@/core/bodies'
 import { bodyCautions, type Caution, standardCautions } from '@/core/cautions/cautions'
 import { conflictWords, outcomeWords } from '@/core/resolve'
+import { wordsIn } from '@/core/language/language'
 import { effectiveTargets, type Standard } from '@/core/standards'
 import { type Step, stepsBetween } from '@/core/steps/walk'
 import { dimension } from '@/core/vocabulary/dimensions'
@@ -141,8 +142,9 @@ export const readCard = async (standardId: string, bodyId: string, unitId: strin
   const ticks = new Map((await readTicks(await database(), key)).map(t => [t.step, t]))
   const cautions = placeCautions(prepared)
   const friends = await readFalseFriends(bodyId)
-  const misleading = (settingId: string) =>
+  const misleading = (settingId: string, words: string) =>
     friends
+      .filter(f => wordsIn(words).includes(f.word) && new Set(f.senses.flatMap(s => s.concepts)).size > 1)
       .filter(f => f.senses.some(s => s.uses.some(u => u.body === bodyId && u.setting === settingId)))
       .map(f => friendWords(f, bodyId))
   const optionLabel = (settingId: string, optionId: string) =>
@@ -165,7 +167,10 @@ export const readCard = async (standardId: string, bodyId: string, unitId: strin
           from: optionLabel(step.setting, step.from),
           to: optionLabel(step.setting, step.to),
           why: whyOf(prepared, step),
-          notes: [...notesOf(prepared, step), ...misleading(step.setting)],
+          notes: [
+            ...notesOf(prepared, step),
+            ...misleading(step.setting, `${setting.label} ${optionLabel(step.setting, step.to)}`),
+          ],
           cautions: cautions.atStep.get(step) ?? [],
           tick: tick && { by: tick.personName, at: tick.tickedAt },
         },

@@ -193,7 +193,8 @@ export const friendWords = (friend: FriendView, body: string): string => {
   const elsewhere = friend.senses
     .filter(s => s.uses.every(u => u.body !== body))
     .map(s => `${inSentence(s.meaning)} on ${[...new Set(s.uses.map(u => u.model))].join(', ')}`)
-  return `False friend: “${friend.word}” means ${elsewhere.join(', and ')}.`
+  const here = friend.senses.filter(s => s.uses.some(u => u.body === body)).map(s => inSentence(s.meaning))
+  return `False friend: “${friend.word}” is about ${here.join(' and ')} here, but about ${elsewhere.join(', and ')}.`
 }
 
 const rowCache = remember<ConceptRow>('concept rows', 20_000)

@@ -89,7 +89,7 @@ export const PhraseSearch = ({
       <TextField
         fullWidth
         autoFocus={autoFocus}
-        label="A word of any body, a neutral term, or something half remembered"
+        label="Any word, even half remembered"
         value={query}
         onChange={e => {
           setQuery(e.target.value)

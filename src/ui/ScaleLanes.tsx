@@ -1,7 +1,7 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
-import { styled } from '@mui/material/styles'
+import { Box, Typography, useMediaQuery } from '@mui/material'
+import { styled, useTheme } from '@mui/material/styles'
 import { type Axis, type BodyScale, shareOnAxis, type Step } from '@/core/phrasebook/scales'
 import { percent } from '@/core/vocabulary/words'
 
@@ -67,15 +67,18 @@ const axisWords = (axis: Axis, at: number): string =>
       ? percent(at)
       : `${Number(at.toPrecision(2))}${axis.unit === 'of 1' ? '' : ` ${axis.unit}`}`
 
-/** Words that would lie on each other are left out; the dot keeps its title. */
-const WIDTH_OF_LETTER = 1.15
+/** Words that would lie on each other are left out; the dot keeps its title. In hundredths of the lane. */
+const WIDTH_OF_LETTER = { wide: 1.15, phone: 2.4 } as const
 const GAP = 1.5
 
-const visibleWords = (places: readonly { readonly x: number; readonly words: string }[]): ReadonlySet<number> => {
+const visibleWords = (
+  places: readonly { readonly x: number; readonly words: string }[],
+  letter: number,
+): ReadonlySet<number> => {
   const shown = new Set<number>()
   let end = -Infinity
   places
-    .map((p, i) => ({ ...p, i, half: (p.words.length * WIDTH_OF_LETTER) / 2 }))
+    .map((p, i) => ({ ...p, i, half: (p.words.length * letter) / 2 }))
     .toSorted((a, b) => a.x - b.x)
     .forEach(p => {
       if (p.x * 100 - p.half < end) return
@@ -97,6 +100,8 @@ const DIRECTION = { rising: 'rising', falling: 'falling', mixed: '' } as const
  * hollow ones are declared by the profile.
  */
 export const ScaleLanes = ({ scales, axis }: { scales: readonly BodyScale[]; axis: Axis }) => {
+  const theme = useTheme()
+  const isPhone = useMediaQuery(theme.breakpoints.down('sm'))
   const ticks = axis.isRatio
     ? [0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50].map(t => (axis.unit === 'of the frame' ? t / 50 : t))
     : []
@@ -105,7 +110,7 @@ export const ScaleLanes = ({ scales, axis }: { scales: readonly BodyScale[]; axi
     <Box role="group" aria-label="Scales side by side">
       {scales.map(s => {
         const places = s.steps.map(step => ({ x: shareOnAxis(axis, step.at), words: shortWords(step) }))
-        const words = visibleWords(places)
+        const words = visibleWords(places, WIDTH_OF_LETTER[isPhone ? 'phone' : 'wide'])
         return (
           <Lane key={s.body}>
             <Typography sx={{ fontWeight: 650 }}>{s.model}</Typography>

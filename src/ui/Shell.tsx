@@ -56,7 +56,7 @@ const SearchButton = styled(ButtonBase)(({ theme }) => ({
     minWidth: 44,
     minHeight: 44,
     justifyContent: 'center',
-    '& span': { display: 'none' },
+    '& span, & kbd': { display: 'none' },
   },
 }))
 
@@ -95,6 +95,14 @@ const Logo = () => (
     />
     <line x1="9" x2="25" y1="13" y2="13" stroke="currentColor" strokeWidth="4" strokeLinecap="round" />
   </svg>
+)
+
+/** For narrow screens, where nobody has a key to press. */
+const SearchSign = () => (
+  <Box component="svg" width="20" height="20" viewBox="0 0 20 20" aria-hidden sx={{ display: { md: 'none' } }}>
+    <circle cx="8.5" cy="8.5" r="5.5" fill="none" stroke="currentColor" strokeWidth="2" />
+    <path d="M13 13l5 5" stroke="currentColor" strokeWidth="2" strokeLinecap="round" />
+  </Box>
 )
 
 const ThemeSwitch = () => {
@@ -159,6 +167,7 @@ export const Shell = ({
             <SearchButton onClick={openPhrases} aria-label="Translate a term" aria-keyshortcuts="/">
               <span>Translate a term</span>
               <kbd>/</kbd>
+              <SearchSign />
             </SearchButton>
             <PersonMenu />
             <ThemeSwitch />

@@ -52,7 +52,11 @@ export const ViewBar = ({
   return (
     <Bar className="no-print">
       {stage.views.length > 1 && (
-        <Box component="nav" aria-label={`Views of ${stage.label}`} sx={{ display: 'flex', flex: 1, minWidth: 0 }}>
+        <Box
+          component="nav"
+          aria-label={`Views of ${stage.label}`}
+          sx={{ display: 'flex', flex: { xs: '1 0 100%', sm: 1 } }}
+        >
           {stage.views.map(v => (
             <ViewLink
               key={v.path}

@@ -13,6 +13,7 @@ import {
   likeness,
   type Prepared,
   prepare,
+  stemOf,
   stemsIn,
   tellingStems,
   uniqueSlug,
@@ -158,6 +159,12 @@ const fitOfShape = (d: Dimension, options: readonly string[]): number => {
   }
 }
 
+/** The words of a label that these stems were made from, as they stand there. */
+const wordsFor = (label: string, stems: readonly string[]): string =>
+  wordsIn(label)
+    .filter(w => stems.includes(stemOf(w)))
+    .join(', ')
+
 const byWords = (setting: Setting, options: readonly string[], evidence: Map<string, Evidence>): void => {
   const stems = tellingStems(setting.label)
   for (const d of DIMENSIONS) {
@@ -169,7 +176,7 @@ const byWords = (setting: Setting, options: readonly string[], evidence: Map<str
     const score = (0.7 * words + 0.35 * fit) * fitOfShape(d, options)
     if (score < 0.08) continue
     const because: string[] = []
-    if (met.length) because.push(`“${met.join(', ')}” in its name`)
+    if (met.length) because.push(`“${wordsFor(setting.label, met)}” in its name`)
     if (fit > 0.3) because.push('the words of its options')
     if (d.kind === 'physical' && hasFigures(options)) because.push('figures in its options')
     add(evidence, d.id, { score: Math.min(0.85, score), because })
@@ -383,7 +390,9 @@ const byElsewhere = (setting: Setting, evidence: Map<string, Evidence>): void =>
   const share = met.length / Math.max(1, stems.length)
   add(evidence, '', {
     score: 0.12 + 0.5 * share,
-    because: met.length ? [`“${met.join(', ')}” is seldom about focus`] : ['nothing in it speaks of focus'],
+    because: met.length
+      ? [`“${wordsFor(setting.label, met)}” is seldom about focus`]
+      : ['nothing in it speaks of focus'],
   })
 }
 

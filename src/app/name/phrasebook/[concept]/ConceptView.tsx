@@ -23,10 +23,9 @@ const Row = styled('div')(({ theme }) => ({
 }))
 
 const Values = styled('div')(({ theme }) => ({
-  display: 'flex',
-  flexWrap: 'wrap',
-  gap: theme.spacing(0.5, 3),
-  '& > div': { minWidth: 110 },
+  display: 'grid',
+  gridTemplateColumns: 'repeat(auto-fill, minmax(150px, 1fr))',
+  gap: theme.spacing(0.75, 2),
 }))
 
 const BodyLink = styled(NextLink)({ color: 'inherit', fontWeight: 650 })

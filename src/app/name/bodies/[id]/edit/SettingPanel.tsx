@@ -143,7 +143,7 @@ export const SettingPanel = ({
                   {valuesText(setting, r)}
                 </Typography>
                 <Typography component="span" variant="body2" color="textSecondary" sx={{ display: 'block' }}>
-                  Because of {r.because.join('; ')}.{r.control && ` Adds the control “${r.control.label}”.`}
+                  Why: {r.because.join('; ')}.{r.control && ` Adds the control “${r.control.label}”.`}
                 </Typography>
               </span>
             </Proposal>
