@@ -25,6 +25,12 @@ const tick = count => async page => {
 }
 /** Types in a body that is in none of the demo's files and decides the first settings, as somebody would. */
 const heron = readFileSync(join(root, 'test/fixtures/heron.ts'), 'utf8').match(/HERON_MENU = `([^`]*)`/)?.[1]
+const beginHeron = () =>
+  fetch(`${address}/api/v1/bodies/new`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ maker: 'Marl', model: 'Heron', menu: heron }),
+  })
 const author = count => async page => {
   await page.getByRole('tree', { name: 'Menu' }).focus()
   for (let i = 0; i < count; i++) {
@@ -53,7 +59,6 @@ const shots = [
   { name: 'phrasebook-phone', path: '/name/phrasebook', viewport: PHONE, act: type('cling') },
   { name: 'concept', path: '/name/phrasebook/track.hold' },
   { name: 'dictionary', path: '/name/phrasebook/dictionary?from=sorrel&to=tollgate' },
-  { name: 'body-editor', path: '/name/bodies/heron/edit', act: author(17) },
   { name: 'body-editor-rules', path: '/name/bodies/linnet/edit?part=rules' },
   { name: 'lens', path: '/name/lenses/sorrel-100-macro' },
   { name: 'kit', path: '/keep/kit' },
@@ -62,19 +67,16 @@ const shots = [
   { name: 'card', path: '/set/cards/tollgate', act: tick(4) },
   { name: 'card-phone', path: '/set/cards/pebble', viewport: PHONE, act: tick(2) },
   { name: 'cards', path: '/set/cards' },
+  // Last: the body it adds would stand in all the others.
+  { name: 'body-editor', path: '/name/bodies/heron/edit', before: beginHeron, act: author(17) },
 ]
-
-await fetch(`${address}/api/v1/bodies/new`, {
-  method: 'POST',
-  headers: { 'content-type': 'application/json' },
-  body: JSON.stringify({ maker: 'Marl', model: 'Heron', menu: heron }),
-})
 
 const browser = await chromium.launch({
   executablePath,
   args: chromiumArgs,
 })
-for (const { name, path, viewport = WIDE, theme = 'light', act } of shots) {
+for (const { name, path, viewport = WIDE, theme = 'light', before, act } of shots) {
+  if (before) await before()
   const page = await browser.newPage({ viewport, colorScheme: theme, reducedMotion: 'reduce', locale: 'en-GB' })
   await page.goto(address + path, { waitUntil: 'networkidle' })
   if (act) await act(page)

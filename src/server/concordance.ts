@@ -27,6 +27,8 @@ export interface Column {
   readonly maker: string
   readonly model: string
   readonly units: number
+  /** Settings nobody has decided yet; what they would bring about is missing here. */
+  readonly undecided: number
   readonly firmware: string
   readonly agreement: number
   readonly mustsHeld: number
@@ -114,6 +116,7 @@ export const readConcordance = async (
       maker: body.maker,
       model: body.model,
       units: allUnits.filter(u => u.body_id === body.id).length,
+      undecided: body.settings.filter(s => s.undecided).length,
       firmware: resolution.firmware,
       agreement: resolution.agreement,
       mustsHeld: resolution.mustsHeld,

@@ -1,4 +1,4 @@
-import { stemsIn } from '../language/language'
+import { stemsIn, wordsIn } from '../language/language'
 import { type Dimension, DIMENSIONS } from '../vocabulary/dimensions'
 import { LEXICON, NO, TOGGLED, YES } from '../vocabulary/lexicon'
 import { BY_SIZE, typicalArea } from '../vocabulary/typical'
@@ -129,7 +129,7 @@ const areas = (options: readonly string[]) => {
 }
 
 const home = (label: string): Position => {
-  const words = stemsIn(label).join(' ')
+  const words = wordsIn(label).join(' ')
   const x = /left/.test(words) ? 0.38 : /right/.test(words) ? 0.62 : 0.5
   const y = /upper|high|top|fore/.test(words) ? 0.34 : /low|bottom/.test(words) ? 0.66 : 0.5
   return { x, y }

@@ -116,7 +116,14 @@ const ColumnHead = ({
       {column.model}
     </Typography>
     <Typography variant="body2" color="textSecondary" noWrap>
-      {column.maker} · {column.units === 0 ? 'no unit' : column.units === 1 ? '1 unit' : `${column.units} units`}
+      {column.maker} ·{' '}
+      {column.undecided > 0
+        ? `${column.undecided} undecided`
+        : column.units === 0
+          ? 'no unit'
+          : column.units === 1
+            ? '1 unit'
+            : `${column.units} units`}
     </Typography>
     <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
       <Typography variant="value" noWrap title="Agreement · musts held">

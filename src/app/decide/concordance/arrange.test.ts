@@ -11,6 +11,7 @@ const column = (id: string, agreement: number) => ({
   maker: 'M',
   model: id,
   units: 1,
+  undecided: 0,
   firmware: '1.0',
   agreement,
   mustsHeld: 1,

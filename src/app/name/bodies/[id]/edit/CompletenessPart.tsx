@@ -5,7 +5,7 @@ import { gapWords } from '@/core/bodies'
 import { GROUPS } from '@/core/vocabulary/dimensions'
 import { AlignmentMark } from '@/ui/AlignmentMark'
 import { Eyebrow } from '@/ui/pieces'
-import type { Completeness } from '@/workers/completeness.worker'
+import type { Completeness } from '@/workers/completeness'
 
 const counts = ({ coverage }: Completeness) => ({
   known: coverage.filter(c => c.coverage.how !== 'unmapped').length,
