@@ -4,6 +4,15 @@ import { TestServer } from './support/server'
 
 const linnet = () => JSON.parse(readFileSync('src/demo/bodies/linnet.json', 'utf8')) as Record<string, unknown>
 
+/** Something that is there, for each collection of the HTTP interface. */
+const EXISTING = {
+  bodies: 'linnet',
+  lenses: 'sorrel-85',
+  units: 'tsp-l1',
+  concepts: 'track.hold',
+  standards: 'ring-action',
+}
+
 const sendTick = (server: TestServer, step: string) =>
   fetch(`${server.address}/api/v1/ticks`, {
     method: 'PUT',
@@ -171,9 +180,13 @@ test.describe('the HTTP interface', () => {
       paths: Record<string, Record<string, unknown>>
     }
     expect(document.openapi).toBe('3.1.0')
+    const { events } = (await (await request.get('/api/v1/bodies/linnet/history')).json()) as {
+      events: { id: number }[]
+    }
     for (const [path, operations] of Object.entries(document.paths))
       for (const method of Object.keys(operations)) {
-        const response = await request.fetch(path.replace('{id}', path.includes('bodies') ? 'linnet' : 'ring-action'), {
+        const id = Object.entries(EXISTING).find(([collection]) => path.includes(collection))?.[1] ?? ''
+        const response = await request.fetch(path.replace('{id}', id).replace('{event}', String(events[0]?.id)), {
           method,
         })
         expect([path, method, response.status()]).not.toEqual([path, method, 404])

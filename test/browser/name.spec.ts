@@ -22,7 +22,7 @@ class Hands {
   }
 }
 
-const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible()
+const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible({ timeout: 20_000 })
 
 test('a made-up body of forty settings, from a pasted menu to the Concordance', async ({ page, concordance }) => {
   test.setTimeout(120_000)
@@ -287,6 +287,7 @@ test.describe('the editor', () => {
     await saved(other)
     await rename(page, 'Before the trip', 'Ere the trip')
     await rename(page, 'Cast while at oars', 'Cast at oars')
+    await page.getByRole('button', { name: 'See what differs' }).click()
     const dialog = page.getByRole('dialog', { name: /Somebody else changed Pebble/ })
     await expect(dialog).toContainText('setting “Lens lies up” is now “Lens goes home”')
     await dialog.getByLabel('Theirs: “Ahead of the trip”').check()

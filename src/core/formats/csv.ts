@@ -63,9 +63,19 @@ const longestPrefix = (bytes: Uint8Array, encoding: string): string => {
   return read(low) ?? ''
 }
 
+const DELIMITERS = [',', ';', '\t'] as const
+
+/** The delimiter that the heading uses most, outside of quotation marks. */
+const delimiterOf = (text: string): string => {
+  const heading = /^(?:"(?:[^"]|"")*"|[^"\r\n])*/.exec(text)?.[0].replaceAll(/"(?:[^"]|"")*"/g, '') ?? ''
+  const count = (d: string) => heading.split(d).length
+  return DELIMITERS.reduce((best, d) => (count(d) > count(best) ? d : best), DELIMITERS[0] as string)
+}
+
 /** The rows of a CSV text; commas, semicolons or tabs, as the file has them. */
 export const readCsv = (text: string, file: string): Sheet => {
-  const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { delimitersToGuess: [',', ';', '\t'] })
+  const plain = text.replace(/^\uFEFF/, '')
+  const { data, errors } = Papa.parse<string[]>(plain, { delimiter: delimiterOf(plain) })
   const serious = errors.filter(e => e.type === 'Quotes')
   return {
     // The line break at the end of a file is no row.

@@ -24,7 +24,8 @@ export class ConcordanceDriver {
   }
 
   get explanation() {
-    return this.page.getByLabel('Explanation')
+    // While a page still streams in, its parts may stand there twice, one of them hidden.
+    return this.page.getByLabel('Explanation').filter({ visible: true })
   }
 
   async chooseStandard(name: string): Promise<void> {

@@ -17,7 +17,7 @@ import { FactsPart } from './FactsPart'
 import { FirmwarePart } from './FirmwarePart'
 import { HistoryPart } from './HistoryPart'
 import { MenuPart } from './MenuPart'
-import { MergeDialog } from './MergeDialog'
+import { MergeNotice } from './MergeDialog'
 import { RulesPart } from './RulesPart'
 import { type Editor, type Status, useEditor } from './use-editor'
 
@@ -111,6 +111,7 @@ export const EditorView = ({
           {status.why}
         </Alert>
       )}
+      <MergeNotice editor={editor} />
       {versions.length > 1 && editor.firmware !== profile.firmware.from && (
         <Alert severity="info" sx={{ mt: 1 }}>
           You are editing firmware {editor.firmware}. What you change here is what that update changes.
@@ -136,7 +137,6 @@ export const EditorView = ({
       {part === 'firmware' && <FirmwarePart editor={editor} units={units} />}
       {part === 'standing' && <CompletenessPart found={found} onPart={id => set({ part: id })} />}
       {part === 'history' && <HistoryPart editor={editor} />}
-      <MergeDialog editor={editor} />
     </Page>
   )
 }

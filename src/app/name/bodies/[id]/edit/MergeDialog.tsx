@@ -1,6 +1,7 @@
 'use client'
 
 import {
+  Alert,
   Button,
   Dialog,
   DialogActions,
@@ -16,9 +17,32 @@ import { describeChanges } from '@/core/bodies'
 import { placeOf } from '@/core/changes/changes'
 import { type Conflict, type Editor, mergeBodies } from './use-editor'
 
-/** Two people edited the same profile: what the other changed, and a choice wherever both changed the same. */
-export const MergeDialog = ({ editor }: { editor: Editor }) =>
-  editor.conflict ? <Merge key={editor.conflict.revision} editor={editor} conflict={editor.conflict} /> : null
+/**
+ * Two people edited the same profile: a line that does not get in the way of whoever is typing, and behind it what the
+ * other changed, with a choice wherever both changed the same.
+ */
+export const MergeNotice = ({ editor }: { editor: Editor }) => {
+  const [open, setOpen] = useState(false)
+  const { conflict } = editor
+  if (!conflict) return null
+  return (
+    <>
+      <Alert
+        severity="warning"
+        sx={{ mt: 1 }}
+        action={
+          <Button color="inherit" onClick={() => setOpen(true)}>
+            See what differs
+          </Button>
+        }
+      >
+        Somebody else changed {editor.profile.model} while you edited it. Nothing is lost; your changes are saved once
+        both are merged.
+      </Alert>
+      {open && <Merge key={conflict.revision} editor={editor} conflict={conflict} onClose={() => setOpen(false)} />}
+    </>
+  )
+}
 
 const valueText = (value: unknown): string => {
   if (value === undefined) return 'removed'
@@ -27,7 +51,7 @@ const valueText = (value: unknown): string => {
   return label ?? words ?? JSON.stringify(value)
 }
 
-const Merge = ({ editor, conflict }: { editor: Editor; conflict: Conflict }) => {
+const Merge = ({ editor, conflict, onClose }: { editor: Editor; conflict: Conflict; onClose: () => void }) => {
   const [prefer, setPrefer] = useState<Readonly<Record<string, 'mine' | 'theirs'>>>({})
   const merged = useMemo(() => mergeBodies(conflict, editor.profile), [conflict, editor.profile])
   const clashing = new Set(merged.conflicts.map(c => placeOf(c.theirs)))
@@ -40,7 +64,7 @@ const Merge = ({ editor, conflict }: { editor: Editor; conflict: Conflict }) => 
     editor.profile,
   )
   return (
-    <Dialog open fullWidth maxWidth="md" aria-labelledby="merge-title">
+    <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="merge-title">
       <DialogTitle id="merge-title">Somebody else changed {editor.profile.model} while you edited it</DialogTitle>
       <DialogContent>
         {words.length > 0 && (
@@ -75,6 +99,7 @@ const Merge = ({ editor, conflict }: { editor: Editor; conflict: Conflict }) => 
         ))}
       </DialogContent>
       <DialogActions>
+        <Button onClick={onClose}>Not yet</Button>
         <Button onClick={editor.takeTheirs}>Drop my changes</Button>
         <Button variant="contained" onClick={() => editor.mergeWith(prefer)}>
           Merge and save

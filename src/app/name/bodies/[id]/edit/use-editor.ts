@@ -108,6 +108,8 @@ export const useEditor = (initial: { readonly document: Body; readonly revision:
   const told = useRef<string[]>([])
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
   const busy = useRef(false)
+  /** Somebody else has stored the profile; nothing is sent until both are merged. */
+  const parted = useRef(false)
   const personId = useRef<string | undefined>(undefined)
   const again = useRef<() => void>(() => undefined)
   useEffect(() => {
@@ -125,7 +127,7 @@ export const useEditor = (initial: { readonly document: Body; readonly revision:
   }, [id])
 
   const send = useCallback(async (): Promise<void> => {
-    if (busy.current || present.current === stored.current.document) return
+    if (busy.current || parted.current || present.current === stored.current.document) return
     busy.current = true
     setStatus({ kind: 'saving' })
     const document = present.current
@@ -149,6 +151,7 @@ export const useEditor = (initial: { readonly document: Body; readonly revision:
     }
     if (answer.status === 409) {
       const { document: theirs, revision: moved } = answer.more as { document: Body; revision: number }
+      parted.current = true
       setConflict({ base: stored.current.document, theirs, revision: moved })
       setStatus({ kind: 'conflict' })
       return
@@ -169,6 +172,7 @@ export const useEditor = (initial: { readonly document: Body; readonly revision:
     (document: Body, what: string) => {
       present.current = document
       told.current.push(what)
+      setStatus(s => (s.kind === 'conflict' ? s : { kind: 'saving' }))
       keep()
       clearTimeout(timer.current)
       timer.current = setTimeout(() => void send(), SAVE_AFTER_MS)
@@ -239,6 +243,7 @@ export const useEditor = (initial: { readonly document: Body; readonly revision:
     (document: Body, theirs: Body, moved: number, what: string) => {
       stored.current = { document: theirs, revision: moved }
       setRevision(moved)
+      parted.current = false
       setConflict(undefined)
       setHistory(h => ({ past: [...h.past, h.present], present: document, future: [] }))
       present.current = document
