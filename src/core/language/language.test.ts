@@ -1,5 +1,16 @@
 import { describe, expect, it } from 'vitest'
-import { isNearWord, isOrdinary, likeness, prepare, slugOf, stemOf, uniqueSlug, wordsIn } from './language'
+import {
+  isNearWord,
+  isOrdinary,
+  likeness,
+  prepare,
+  slugOf,
+  stemOf,
+  tellingStems,
+  tellingWords,
+  uniqueSlug,
+  wordsIn,
+} from './language'
 
 describe('words', () => {
   it('lose case, accents and signs', () => {
@@ -43,4 +54,21 @@ describe('ids', () => {
     expect(uniqueSlug('Ring (after) AF!', taken)).toBe('ring-after-af-2')
     expect(slugOf('焦点', 'setting')).toBe('setting')
   })
+})
+
+describe('words that say something', () => {
+  it('are those that do not only join others', () => {
+    expect(tellingWords('the way of the ring')).toEqual(['way', 'ring'])
+    expect(tellingStems('Looks ahead of the press, looking')).toEqual(['look', 'ahead', 'pres'])
+  })
+
+  it('are all of them where nothing else is there', () => {
+    expect(tellingWords('to be or not')).toEqual(['be', 'not'])
+    expect(tellingWords('of the')).toEqual(['of', 'the'])
+  })
+})
+
+it('prepares a label once, and again the same', () => {
+  expect(prepare('Light lean')).toBe(prepare('Light lean'))
+  expect([...prepare('Light lean').stems]).toEqual(['light', 'lean'])
 })
