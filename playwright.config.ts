@@ -5,7 +5,7 @@ export default defineConfig({
   testDir: 'test/browser',
   outputDir: 'test-results',
   globalSetup: './test/browser/support/template.ts',
-  timeout: 60_000,
+  timeout: 120_000,
   workers: 2,
   fullyParallel: true,
   retries: 0,

@@ -1,8 +1,6 @@
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import ExcelJS from 'exceljs'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
+import { useDemoFolder } from '../fixtures/demo-folder'
 import { type Body, editSetting } from '../../src/core/bodies'
 import { problemWords } from '../../src/core/formats/problem'
 import { demoBodies } from '../../src/demo/world'
@@ -18,19 +16,9 @@ import { RequestError } from '../../src/server/problems'
 import { readSheet, writeXlsx } from '../../src/server/spreadsheets'
 
 /** Profiles, lenses and units as pages and routes handle them, on the demo in a folder of its own. */
-const folder = mkdtempSync(join(tmpdir(), 'coherion-authoring-'))
 const AT = '2026-11-24T09:00:00.000Z'
 
-beforeAll(async () => {
-  process.env['COHERION_DATA'] = folder
-  process.env['COHERION_PURPOSE'] = 'demo'
-  await seedDemo(await database(), AT)
-})
-
-afterAll(async () => {
-  await (await database()).destroy()
-  rmSync(folder, { recursive: true })
-})
+useDemoFolder()
 
 const refusal = async (work: Promise<unknown>): Promise<RequestError> => {
   const error: unknown = await work.then(

@@ -1,9 +1,6 @@
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
+import { useDemoFolder } from '../fixtures/demo-folder'
 import { type Body, bodyAt, editSetting, versionsOf, withFormAt, withUpdate } from '../../src/core/bodies'
-import { seedDemo } from '../../src/demo/seed'
 import * as authoring from '../../src/server/authoring'
 import { formOf, readBody, units } from '../../src/server/catalogue'
 import { readCard } from '../../src/server/cards'
@@ -14,17 +11,7 @@ import * as kit from '../../src/server/kit'
 import { readConcept } from '../../src/server/phrasebook'
 
 /** A later firmware as the team meets it: on the card of the unit that runs it, and nowhere before. */
-const folder = mkdtempSync(join(tmpdir(), 'coherion-firmware-'))
-
-beforeAll(async () => {
-  process.env['COHERION_DATA'] = folder
-  process.env['COHERION_PURPOSE'] = 'demo'
-  await seedDemo(await database(), '2026-11-24T09:00:00.000Z')
-})
-afterAll(async () => {
-  await (await database()).destroy()
-  rmSync(folder, { recursive: true })
-})
+useDemoFolder()
 
 const runs = async (tag: string, firmware: string) => {
   const unit = (await kit.readKit()).units.find(u => u.tag === tag)

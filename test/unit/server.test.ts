@@ -1,15 +1,11 @@
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
+import { useDemoFolder } from '../fixtures/demo-folder'
 import { generateBody } from '../fixtures/generate'
 import { demoBodies } from '../../src/demo/world'
-import { seedDemo } from '../../src/demo/seed'
 import { importDocuments } from '../../src/server/authoring'
 import { firmwareOf, listBodies, readBody, units } from '../../src/server/catalogue'
 import { listCards, readCard, tickStep } from '../../src/server/cards'
 import { readConcordance, readInHand, readStoredResolutions } from '../../src/server/concordance'
-import { database } from '../../src/server/database'
 import { readExplanation } from '../../src/server/explanation'
 import { addPerson, listPeople } from '../../src/server/people'
 import { RequestError } from '../../src/server/problems'
@@ -17,18 +13,7 @@ import { remember } from '../../src/server/remember'
 import { resolveStateless } from '../../src/server/stateless'
 
 /** What pages and routes call, on the demo in a folder of its own. */
-const folder = mkdtempSync(join(tmpdir(), 'coherion-server-'))
-
-beforeAll(async () => {
-  process.env['COHERION_DATA'] = folder
-  process.env['COHERION_PURPOSE'] = 'demo'
-  await seedDemo(await database(), '2026-11-24T09:00:00.000Z')
-})
-
-afterAll(async () => {
-  await (await database()).destroy()
-  rmSync(folder, { recursive: true })
-})
+useDemoFolder()
 
 const linnet = () => demoBodies().find(b => b.id === 'linnet') as ReturnType<typeof demoBodies>[number]
 
