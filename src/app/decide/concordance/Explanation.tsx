@@ -6,6 +6,7 @@ import { useEffect, useState } from 'react'
 import { GRADE_WORDS } from '@/core/resolve/words'
 import type { AlternativeView, ExplanationView } from '@/server/explanation'
 import { FalseFriends } from '@/ui/FalseFriends'
+import { NearestWays } from '@/ui/NearestWays'
 import { linkTo } from '@/ui/address'
 import { AlignmentMark } from '@/ui/AlignmentMark'
 import { Eyebrow, Facts, MenuPath } from '@/ui/pieces'
@@ -65,22 +66,7 @@ const ExplanationContent = ({ explanation: e }: { explanation: ExplanationView }
           Nearer would be <b>{nearest.words}</b>. {nearest.lost}
         </Typography>
       )}
-      {e.ways.slice(0, 2).map((w, i) => (
-        <Box key={w.how} sx={{ mt: 1 }}>
-          <Typography>
-            <b>{i === 0 ? 'Nearest way: ' : 'Or: '}</b>
-            {w.how}
-          </Typography>
-          {w.choices.length > 0 && (
-            <Typography variant="value" component="div">
-              {w.choices.map(c => c.words).join(' · ')}
-            </Typography>
-          )}
-          <Typography variant="body2" color="textSecondary">
-            {w.costs}
-          </Typography>
-        </Box>
-      ))}
+      <NearestWays ways={e.ways.slice(0, 2)} />
       {e.friends.length > 0 && (
         <Box sx={{ mt: 1 }}>
           <Typography variant="h3">False friends</Typography>

@@ -9,6 +9,7 @@ import { GROUPS } from '@/core/vocabulary/dimensions'
 import { inSentence } from '@/core/vocabulary/words'
 import { linkTo } from '@/ui/address'
 import { ConceptDrawing } from '@/ui/ConceptDrawing'
+import { NearestWays } from '@/ui/NearestWays'
 import { Eyebrow, MenuPath, Page } from '@/ui/pieces'
 import { ScaleLanes } from '@/ui/ScaleLanes'
 import { FalseFriends } from '@/ui/FalseFriends'
@@ -68,24 +69,7 @@ const Sayings = ({ row }: { row: ConceptRow }) => (
 const Instead = ({ row }: { row: ConceptRow }) => (
   <div>
     <Typography>{row.presenceWords}</Typography>
-    {row.ways.map((w, i) => (
-      <Box key={w.how} sx={{ mt: 1 }}>
-        <Typography variant="body2">
-          <strong>{i === 0 ? 'Nearest way: ' : 'Or: '}</strong>
-          {w.how}
-        </Typography>
-        {w.choices.length > 0 && (
-          <Typography variant="value" component="div">
-            {w.choices.map(c => c.words).join(' · ')}
-          </Typography>
-        )}
-        <Typography variant="body2" color="textSecondary">
-          {w.costs}
-          {w.changes > 0 && ` ${w.changes} ${w.changes === 1 ? 'change' : 'changes'} in the menu.`}
-          {w.blocks.length > 0 && ` No longer to be had then: ${w.blocks.join(', ')}.`}
-        </Typography>
-      </Box>
-    ))}
+    <NearestWays ways={row.ways} withChanges />
   </div>
 )
 
