@@ -14,6 +14,8 @@ export interface FleetSummary {
   /** Dimensions of musts that some body breaks, with the bodies. */
   readonly brokenMusts: readonly { readonly dimension: string; readonly bodies: readonly string[] }[]
   readonly spreads: readonly Spread[]
+  /** How alike the bodies are, see `alikeness`. */
+  readonly alike: number
   /** Per body the mean agreement of the others if it were left out, largest gain first. */
   readonly withoutEach: readonly { readonly body: string; readonly agreementOfOthers: number }[]
 }
@@ -45,28 +47,39 @@ export const gotValue = (outcome: Outcome): NeutralValue | undefined => {
   } as NeutralValue
 }
 
-/** Means over pairs, so that two bodies' behaviour is compared like a body's with a target. */
-const spreadOf = (dimensionId: string, resolutions: readonly Resolution[]): Spread | undefined => {
+/** What one body does about a target; nothing where it is missing. */
+export interface BodyValue {
+  readonly body: string
+  readonly value: NeutralValue | undefined
+}
+
+/** How far apart bodies are on one dimension: means over pairs, measured like a body against a target. */
+export const spreadOf = (dimensionId: string, each: readonly BodyValue[]): Spread | undefined => {
   const d = dimension(dimensionId)
   const byValue = new Map<string, { value: NeutralValue; bodies: string[] }>()
-  for (const r of resolutions) {
-    const outcome = r.outcomes.find(o => o.target.dimension === dimensionId)
-    const value = outcome && gotValue(outcome)
+  for (const { body, value } of each) {
     if (value === undefined) continue
     const entry = byValue.get(JSON.stringify(value)) ?? { value, bodies: [] }
-    entry.bodies.push(r.body)
+    entry.bodies.push(body)
     byValue.set(JSON.stringify(value), entry)
   }
   const kinds = [...byValue.values()]
   const count = kinds.reduce((n, k) => n + k.bodies.length, 0)
-  if (count < 2) return undefined
   let sum = 0
-  let largest: Spread | undefined
+  const [first, second] = each.filter(b => b.value !== undefined)
+  if (first?.value === undefined || second?.value === undefined) return undefined
+  let largest: Spread = {
+    dimension: dimensionId,
+    largest: 0,
+    mean: 0,
+    between: [first.body, second.body],
+    values: [first.value, first.value],
+  }
   kinds.forEach((a, i) =>
     kinds.slice(i + 1).forEach(b => {
       const apart = distance(d, a.value, b.value)
       sum += apart * a.bodies.length * b.bodies.length
-      if (!largest || apart > largest.largest)
+      if (apart > largest.largest)
         largest = {
           dimension: dimensionId,
           largest: apart,
@@ -76,11 +89,23 @@ const spreadOf = (dimensionId: string, resolutions: readonly Resolution[]): Spre
         }
     }),
   )
-  return largest && { ...largest, mean: sum / ((count * (count - 1)) / 2) }
+  return { ...largest, mean: sum / ((count * (count - 1)) / 2) }
 }
+
+const valuesOn = (dimensionId: string, resolutions: readonly Resolution[]): readonly BodyValue[] =>
+  resolutions.map(r => {
+    const outcome = r.outcomes.find(o => o.target.dimension === dimensionId)
+    return { body: r.body, value: outcome && gotValue(outcome) }
+  })
 
 const mean = (numbers: readonly number[]): number =>
   numbers.length ? numbers.reduce((sum, n) => sum + n, 0) / numbers.length : 1
+
+/** 1 minus the mean distance between two bodies, each dimension counting by its weight; 1 where there is nothing to compare. */
+export const alikeness = (spreads: readonly Spread[], weightOf: (dimensionId: string) => number): number => {
+  const all = spreads.reduce((sum, s) => sum + weightOf(s.dimension), 0)
+  return all === 0 ? 1 : 1 - spreads.reduce((sum, s) => sum + weightOf(s.dimension) * s.mean, 0) / all
+}
 
 /**
  * The figures above the Concordance.
@@ -96,7 +121,7 @@ export const summarise = (resolutions: readonly Resolution[]): FleetSummary => {
   })
   const weightOf = new Map(outcomes.map(o => [o.target.dimension, WEIGHT_FACTORS[o.target.weight]]))
   const spreads = outcomes
-    .flatMap(o => spreadOf(o.target.dimension, resolutions) ?? [])
+    .flatMap(o => spreadOf(o.target.dimension, valuesOn(o.target.dimension, resolutions)) ?? [])
     .sort(
       (a, b) =>
         b.largest - a.largest || (weightOf.get(b.dimension) ?? 0) - (weightOf.get(a.dimension) ?? 0) || b.mean - a.mean,
@@ -107,6 +132,7 @@ export const summarise = (resolutions: readonly Resolution[]): FleetSummary => {
     musts: musts.length,
     brokenMusts,
     spreads,
+    alike: alikeness(spreads, d => weightOf.get(d) ?? 0),
     withoutEach: resolutions
       .map(r => ({
         body: r.body,

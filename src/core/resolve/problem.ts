@@ -1,9 +1,16 @@
 import { type Body, bodyAt, inMenuOrder, isThere, type Option, type Setting, type State } from '../bodies'
 import { MILLIONTHS, type SearchInput, searchInput, type Term, UNDECIDED } from '../bodies/search'
-import { type EffectiveTarget, effectiveTargets, type Standard, WEIGHT_FACTORS } from '../standards'
+import {
+  type Context,
+  type EffectiveTarget,
+  effectiveTargets,
+  heldUpTo,
+  type Level,
+  type Standard,
+  WEIGHT_FACTORS,
+} from '../standards'
 import { dimension } from '../vocabulary/dimensions'
 import { listDistance, standsFor } from '../vocabulary/distance'
-import { GRADE_LIMITS } from '../vocabulary/grade'
 import { type Part, partsOf, statementsOf } from '../vocabulary/parts'
 import type { Meaning } from '../vocabulary/schema'
 import type { Area, ControlAssignment, NeutralValue, PlaceAssignment } from '../vocabulary/values'
@@ -57,6 +64,10 @@ export interface ResolveOptions {
   readonly known?: State | undefined
   /** The firmware that runs; the newest of the profile where not given. */
   readonly firmware?: string | undefined
+  /** For whom or what; layers that are for somebody else do not count. */
+  readonly context?: Context | undefined
+  /** The common level to be held to; the standard's own where not given, best on each body where null. */
+  readonly level?: Level | null | undefined
 }
 
 export const millionths = (distance: number): number => Math.round(distance * MILLIONTHS)
@@ -80,12 +91,7 @@ export const inPlaces = (body: Body, meaning: Meaning): Meaning => {
  * The distance, in millionths, above which a must counts as broken. A tolerance of 0.3 on an amount allows it to be
  * 30 % larger, or smaller by the same factor.
  */
-export const mustLimit = (target: EffectiveTarget): number => {
-  const d = dimension(target.dimension)
-  if (target.tolerance === undefined) return millionths(GRADE_LIMITS.near)
-  if (d.kind !== 'physical' || d.measure !== 'ratio') return millionths(target.tolerance)
-  return millionths(Math.log(1 + target.tolerance) / Math.log(4))
-}
+export const mustLimit = (target: EffectiveTarget): number => millionths(heldUpTo(target))
 
 /** The distance of one part under a complete or partial choice: exact when complete, else the least still possible. */
 export const partBound = (onBody: PartOnBody, choice: Int32Array): number => {
@@ -236,6 +242,22 @@ const termOf = (target: EffectiveTarget, parts: readonly PartOnBody[]): Term => 
       .join(','),
 })
 
+/** Being right and being alike, weighed against each other: each target counts 100, its common level lambda hundredths. */
+const levelledTerms = (
+  targets: readonly TargetOnBody[],
+  level: Level,
+  onBody: (dimensionId: string, value: NeutralValue) => readonly PartOnBody[],
+): readonly Term[] => {
+  const right = targets.map(({ term }): Term => ({ ...term, weight: term.weight * 100 }))
+  const alike = targets.flatMap(({ target }): Term[] => {
+    const common = level.values.find(x => x.dimension === target.dimension)
+    if (!common) return []
+    const term = termOf({ ...target, weight: 'nice' }, onBody(target.dimension, common.value))
+    return [{ ...term, weight: WEIGHT_FACTORS[target.weight] * level.lambdaHundredths }]
+  })
+  return [...right, ...alike]
+}
+
 /** A standard on a body as a search problem: what every option says, how far it is from what is wanted. */
 export const problemOf = (profile: Body, standard: Standard, options: ResolveOptions = {}): ResolveProblem => {
   const firmware = options.firmware ?? profile.firmware.to
@@ -244,11 +266,15 @@ export const problemOf = (profile: Body, standard: Standard, options: ResolveOpt
   const there = (s: Setting, o: Option) => isThere(s.since, firmware) && isThere(o.since, firmware)
   const said = readStatements(body, settings, there)
   const fixed = readFixed(body)
-  const targets = effectiveTargets(standard).map((target): TargetOnBody => {
-    const parts = partsOf(target.dimension, target.value).map(part => partOnBody(part, said, fixed))
+  const onBody = (dimensionId: string, value: NeutralValue) =>
+    partsOf(dimensionId, value).map(part => partOnBody(part, said, fixed))
+  const targets = effectiveTargets(standard, options.context).map((target): TargetOnBody => {
+    const parts = onBody(target.dimension, target.value)
     const term = termOf(target, parts)
     return { target, parts, settings: term.settings, term }
   })
+  const level = options.level === undefined ? standard.level : options.level
+  const terms = level ? levelledTerms(targets, level, onBody) : targets.map(t => t.term)
   const absent = new Set(settings.filter(s => !s.options.some(o => there(s, o))).map(s => s.id))
   const rules = body.rules
     .filter(r => !absent.has(r.then.setting) && !r.when.some(c => absent.has(c.setting)))
@@ -258,6 +284,6 @@ export const problemOf = (profile: Body, standard: Standard, options: ResolveOpt
     return allowed.length ? allowed : [s.options.findIndex(o => o.id === s.default)]
   })
   const known = options.known ?? Object.fromEntries(settings.map(s => [s.id, s.default]))
-  const input = searchInput({ settings, rules, domains, known, terms: targets.map(t => t.term) })
+  const input = searchInput({ settings, rules, domains, known, terms })
   return { body, settings, firmware, targets, input }
 }

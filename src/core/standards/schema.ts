@@ -4,7 +4,7 @@ import { DIMENSIONS, type Dimension } from '../vocabulary/dimensions'
 import { targetSchema } from '../vocabulary/schema'
 import type { NeutralValue } from '../vocabulary/values'
 
-/** The exchange format of a standard, `coherion.standard/1`: what is wanted, how much, and why. */
+/** The exchange format of a standard, `coherion.standard/1`: what is wanted, how much, and why, in layers. */
 export const STANDARD_FORMAT = 'coherion.standard/1'
 
 export const WEIGHTS = ['must', 'should', 'nice'] as const
@@ -13,12 +13,21 @@ export type Weight = (typeof WEIGHTS)[number]
 /** How much a distance counts. A must that is broken counts before everything else. */
 export const WEIGHT_FACTORS: Readonly<Record<Weight, number>> = { must: 9, should: 3, nice: 1 }
 
+/** From the ground up: each kind of layer stands on those before it. */
+export const LAYER_KINDS = ['house', 'work', 'scene', 'exception'] as const
+export type LayerKind = (typeof LAYER_KINDS)[number]
+
+/** What a layer can be for. */
+export const SCOPES = ['people', 'units', 'lenses', 'scenes'] as const
+export type Scope = (typeof SCOPES)[number]
+
 const text = (most: number) => v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(most))
 const id = v.pipe(
   v.string(),
   v.regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'expected lower-case letters, digits and hyphens'),
   v.maxLength(60),
 )
+const version = v.pipe(v.number(), v.integer(), v.minValue(1))
 
 /**
  * How far off still counts as held. For amounts a share: 0.3 means within 30 % up or down, less than 3 so that it
@@ -37,6 +46,10 @@ const targetFields = (d: Dimension) =>
     tolerance: v.optional(toleranceSchema(d)),
     /** Why this is wanted, for the person who has to set it. */
     reason: text(400),
+    /** Why a must of a layer below may give way to this. */
+    relaxes: v.optional(text(400)),
+    /** The school of practice it follows, where a proposal brought it. */
+    school: v.optional(text(80)),
   })
 
 export interface Target {
@@ -45,48 +58,92 @@ export interface Target {
   readonly weight: Weight
   readonly tolerance?: number | undefined
   readonly reason: string
+  readonly relaxes?: string | undefined
+  readonly school?: string | undefined
 }
 
 const targetsSchema = v.pipe(
   v.array(v.variant('dimension', DIMENSIONS.map(targetFields) as never) as v.GenericSchema<unknown, Target>),
-  v.minLength(1, 'expected at least one target'),
   v.check(
     targets => new Set(targets.map(t => t.dimension)).size === targets.length,
     'expected every dimension only once in a layer',
   ),
 )
 
+const named = v.pipe(v.array(text(80)), v.minLength(1, 'expected at least one name'), v.maxLength(200))
+
+const appliesSchema = v.strictObject({
+  people: v.optional(named),
+  units: v.optional(named),
+  lenses: v.optional(named),
+  scenes: v.optional(named),
+})
+
+/** Whom or what a layer is for; of every kind that is named, one has to be there. */
+export type Applies = v.InferOutput<typeof appliesSchema>
+
+const layerSchema = v.strictObject({
+  id,
+  name: text(80),
+  /** A kind of work where not given. */
+  kind: v.optional(v.picklist(LAYER_KINDS)),
+  /** For everybody and everything where not given. */
+  applies: v.optional(appliesSchema),
+  /** The standard and version it is taken from, where it was not written here. */
+  from: v.optional(v.strictObject({ standard: id, version })),
+  targets: targetsSchema,
+})
+export type Layer = v.InferOutput<typeof layerSchema>
+
+export const layerKind = (layer: Pick<Layer, 'kind'>): LayerKind => layer.kind ?? 'work'
+
+const layersSchema = v.pipe(
+  v.array(layerSchema),
+  v.minLength(1, 'expected at least one layer'),
+  v.maxLength(20, 'expected at most 20 layers'),
+  v.check(layers => new Set(layers.map(l => l.id)).size === layers.length, 'expected every layer id only once'),
+  v.check(
+    layers => layers.every((l, i) => i === 0 || rank(layers[i - 1] ?? l) <= rank(l)),
+    'expected the layers from the ground up: house, work, scene, exception',
+  ),
+)
+const rank = (layer: Pick<Layer, 'kind'>): number => LAYER_KINDS.indexOf(layerKind(layer))
+
+const levelValue = (d: Dimension) => v.strictObject({ dimension: v.literal(d.id), value: targetSchema(d) })
+
+export interface LevelValue {
+  readonly dimension: string
+  readonly value: NeutralValue
+}
+
+/** How much being alike counts against being right, and the common level of each dimension found for that. */
+const levelSchema = v.strictObject({
+  /** Weight of being alike for each 1 of being right; 0 is best on each body. In hundredths, so that it stays exact. */
+  lambdaHundredths: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(9900)),
+  values: v.pipe(
+    v.array(v.variant('dimension', DIMENSIONS.map(levelValue) as never) as v.GenericSchema<unknown, LevelValue>),
+    v.check(
+      values => new Set(values.map(x => x.dimension)).size === values.length,
+      'expected every dimension only once',
+    ),
+  ),
+})
+export type Level = v.InferOutput<typeof levelSchema>
+
 export const standardSchema = v.strictObject({
   format: v.literal(STANDARD_FORMAT),
   id,
   name: text(80),
   about: text(400),
-  version: v.pipe(v.number(), v.integer(), v.minValue(1)),
-  /** Lowest layer first. Files of this format version carry one. */
-  layers: v.pipe(
-    v.array(v.strictObject({ id, name: text(80), targets: targetsSchema })),
-    v.length(1, 'expected exactly one layer'),
-  ),
+  version,
+  /** Lowest layer first; each states only what it changes. */
+  layers: layersSchema,
+  /** How the bodies were made alike; absent where each does its best. */
+  level: v.optional(levelSchema),
+  /** What was answered in the guide: question to answer. */
+  answers: v.optional(v.record(v.string(), v.union([text(60), v.number(), v.array(text(60))]))),
 })
 export type Standard = v.InferOutput<typeof standardSchema>
 
 export const parseStandard = (value: unknown, file: string): Parsed<Standard> =>
   parseDocument(standardSchema, STANDARD_FORMAT, value, file)
-
-/** A target together with the layer it comes from. */
-export interface EffectiveTarget extends Target {
-  readonly from: { readonly standard: string; readonly layer: string }
-}
-
-const VOCABULARY_ORDER = new Map(DIMENSIONS.map((d, i) => [d.id, i]))
-
-/** What a standard asks for once its layers are laid over each other, in the order of the vocabulary. */
-export const effectiveTargets = (standard: Standard): readonly EffectiveTarget[] => {
-  const byDimension = new Map<string, EffectiveTarget>()
-  for (const layer of standard.layers)
-    for (const target of layer.targets)
-      byDimension.set(target.dimension, { ...target, from: { standard: standard.name, layer: layer.name } })
-  return [...byDimension.values()].sort(
-    (a, b) => (VOCABULARY_ORDER.get(a.dimension) ?? 0) - (VOCABULARY_ORDER.get(b.dimension) ?? 0),
-  )
-}

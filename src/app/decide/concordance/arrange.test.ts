@@ -28,7 +28,7 @@ const concordance: Concordance = {
     [cell('near'), cell('same')],
     [cell('missing'), cell('missing')],
   ],
-  summary: { agreement: 0.7, mustsHeldEverywhere: 1, musts: 1, brokenMusts: [], spreads: [], withoutEach: [] },
+  summary: { alike: 1, agreement: 0.7, mustsHeldEverywhere: 1, musts: 1, brokenMusts: [], spreads: [], withoutEach: [] },
   failed: [],
 }
 

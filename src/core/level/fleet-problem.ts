@@ -1,0 +1,209 @@
+import type { Body, State } from '../bodies'
+import { groupsOf, MILLIONTHS, type Term, UNDECIDED } from '../bodies/search'
+import { type StateGraph, stateGraph } from '../bodies/state-graph'
+import { ContradictoryBodyError } from '../resolve'
+import { problemOf, type ResolveProblem } from '../resolve/problem'
+import { type Context, type EffectiveTarget, effectiveTargets, type Standard, WEIGHT_FACTORS } from '../standards'
+import { partsOf } from '../vocabulary/parts'
+import type { NeutralValue } from '../vocabulary/values'
+import {
+  type Behaviour,
+  behaviourDistance,
+  behaviourDistances,
+  behaviourUnder,
+  keyOf,
+  valueOfBehaviour,
+} from './behaviour'
+
+/** A body of the fleet as it runs now. */
+export interface FleetBody {
+  readonly body: Body
+  readonly firmware: string
+  readonly known?: State | undefined
+}
+
+/** One target across the fleet: everything some body does about it, and everything that could be the common level. */
+export interface FleetDimension {
+  readonly target: EffectiveTarget
+  readonly weight: number
+  readonly behaviours: readonly Behaviour[]
+  /** What each behaviour comes to; undefined where it comes to nothing. */
+  readonly values: readonly (NeutralValue | undefined)[]
+  /** Distance of each behaviour to the target, in millionths. */
+  readonly right: readonly number[]
+  readonly levels: readonly NeutralValue[]
+  /** Distance of each behaviour to each level, in millionths. */
+  readonly alike: readonly Float64Array[]
+}
+
+/** A state graph laid out in flat lists; what a branch decides is named by cells, one for each target and behaviour. */
+export interface FlatGraph {
+  /** Target and behaviour of each cell. */
+  readonly cells: readonly { readonly dimension: number; readonly behaviour: number }[]
+  /** Cells of each target that the graph decides. */
+  readonly byDimension: ReadonlyMap<number, readonly number[]>
+  readonly nodeStart: Int32Array
+  readonly minor: Float64Array
+  readonly decidedStart: Int32Array
+  readonly decided: Int32Array
+  readonly childStart: Int32Array
+  readonly child: Int32Array
+}
+
+export interface BodyInFleet {
+  readonly id: string
+  readonly graphs: readonly FlatGraph[]
+  /** Targets that no setting of the body decides: what it does about them whatever it is set to. */
+  readonly settled: readonly { readonly dimension: number; readonly behaviour: number }[]
+}
+
+export interface FleetProblem {
+  readonly dimensions: readonly FleetDimension[]
+  readonly bodies: readonly BodyInFleet[]
+}
+
+/** Gathers behaviours while bodies are read; the same behaviour on two bodies has the same number. */
+class Behaviours {
+  readonly all: Behaviour[] = []
+  private readonly numbers = new Map<string, number>()
+
+  numberOf(behaviour: Behaviour): number {
+    const known = this.numbers.get(behaviour.key)
+    if (known !== undefined) return known
+    const number = this.all.push(behaviour) - 1
+    this.numbers.set(behaviour.key, number)
+    return number
+  }
+}
+
+const byValue = (problem: ResolveProblem): readonly Term[] =>
+  problem.targets.map(({ term, parts }) => ({
+    ...term,
+    signature: (setting, option) =>
+      parts
+        .map(p => {
+          const value = p.readings.get(setting)?.get(option)?.value
+          return value === undefined ? '-' : keyOf(value)
+        })
+        .join(','),
+  }))
+
+const readBody = (fleet: FleetBody, standard: Standard, context: Context, behaviours: readonly Behaviours[]) => {
+  const { body, firmware, known } = fleet
+  const problem = problemOf(body, standard, { firmware, known, context, level: null })
+  const input = { ...problem.input, terms: byValue(problem) }
+  const seen = problem.targets.map(() => new Map<string, number>())
+  const behaviourOf = (t: number, choice: Int32Array): number => {
+    const onBody = problem.targets[t]
+    const chosen = onBody?.settings.map(s => choice[s]).join() ?? ''
+    const known = seen[t]?.get(chosen)
+    if (known !== undefined) return known
+    const number = behaviours[t]?.numberOf(behaviourUnder(onBody?.parts ?? [], choice)) ?? 0
+    seen[t]?.set(chosen, number)
+    return number
+  }
+  const graphs: StateGraph[] = []
+  for (const group of groupsOf(input)) {
+    // Rules alone decide nothing here, but they must leave some state.
+    if (group.rules.length + group.terms.length === 0) continue
+    const graph = stateGraph(input, group, behaviourOf)
+    if (!graph) throw new ContradictoryBodyError(body)
+    if (group.terms.length) graphs.push(graph)
+  }
+  const nothing = new Int32Array(problem.settings.length).fill(UNDECIDED)
+  const settled = problem.targets.flatMap((t, dimension) =>
+    t.settings.length ? [] : [{ dimension, behaviour: behaviourOf(dimension, nothing) }],
+  )
+  return { id: body.id, graphs, settled }
+}
+
+/** Behaviours that are equally far from the target and from every level count as one: the first of them. */
+const kindsOf = ({ right, alike, behaviours }: FleetDimension): readonly number[] => {
+  const first = new Map<string, number>()
+  return behaviours.map((_, k) => {
+    const key = `${right[k]}:${alike[k]?.join() ?? ''}`
+    const known = first.get(key)
+    if (known === undefined) first.set(key, k)
+    return known ?? k
+  })
+}
+
+/** Lays a graph out; behaviours that nothing tells apart share a cell. */
+const flat = ({ nodes }: StateGraph, kindOf: (dimension: number, behaviour: number) => number): FlatGraph => {
+  const cells: { dimension: number; behaviour: number }[] = []
+  const cellAt = new Map<number, number>()
+  const byDimension = new Map<number, number[]>()
+  const cellOf = (dimension: number, behaviour: number): number => {
+    const kind = kindOf(dimension, behaviour)
+    const key = kind * MOST_DIMENSIONS + dimension
+    const known = cellAt.get(key)
+    if (known !== undefined) return known
+    const cell = cells.push({ dimension, behaviour: kind }) - 1
+    cellAt.set(key, cell)
+    const others = byDimension.get(dimension)
+    if (others) others.push(cell)
+    else byDimension.set(dimension, [cell])
+    return cell
+  }
+  const nodeStart = [0]
+  const decidedStart = [0]
+  const childStart = [0]
+  const [minor, decided, child]: [number[], number[], number[]] = [[], [], []]
+  for (const { branches } of nodes) {
+    for (const b of branches) {
+      minor.push(b.minor)
+      for (const [t, k] of b.decided) decided.push(cellOf(t, k))
+      child.push(...b.children)
+      decidedStart.push(decided.length)
+      childStart.push(child.length)
+    }
+    nodeStart.push(minor.length)
+  }
+  return {
+    cells,
+    byDimension,
+    nodeStart: Int32Array.from(nodeStart),
+    minor: Float64Array.from(minor),
+    decidedStart: Int32Array.from(decidedStart),
+    decided: Int32Array.from(decided),
+    childStart: Int32Array.from(childStart),
+    child: Int32Array.from(child),
+  }
+}
+
+const MOST_DIMENSIONS = 1000
+
+const dimensionOf = (target: EffectiveTarget, behaviours: readonly Behaviour[]): FleetDimension => {
+  const values = behaviours.map(b => valueOfBehaviour(target.dimension, target.value, b))
+  const levels = new Map<string, NeutralValue>()
+  for (const value of values) if (value !== undefined) levels.set(keyOf(value), value)
+  const wanted = partsOf(target.dimension, target.value)
+  return {
+    target,
+    weight: WEIGHT_FACTORS[target.weight],
+    behaviours,
+    values,
+    right: behaviours.map(b => behaviourDistance(wanted, b)),
+    levels: [...levels.values()],
+    alike: behaviourDistances(target.dimension, behaviours, [...levels.values()]),
+  }
+}
+
+/**
+ * A standard on a fleet, ready to be levelled: every state of every body as graphs, and how far all behaviours are
+ * from the targets and from each other. Independent of how much being alike counts.
+ *
+ * @throws ContradictoryBodyError where a body's rules leave no state
+ * @throws SearchTooLargeError where too many settings of a body are linked to search them exactly
+ */
+export const fleetProblem = (fleet: readonly FleetBody[], standard: Standard, context: Context = {}): FleetProblem => {
+  const targets = effectiveTargets(standard, context)
+  const behaviours = targets.map(() => new Behaviours())
+  const bodies = fleet.map(b => readBody(b, standard, context, behaviours))
+  const dimensions = targets.map((t, i) => dimensionOf(t, behaviours[i]?.all ?? []))
+  const kinds = dimensions.map(kindsOf)
+  const kindOf = (dimension: number, behaviour: number) => kinds[dimension]?.[behaviour] ?? behaviour
+  return { dimensions, bodies: bodies.map(b => ({ ...b, graphs: b.graphs.map(g => flat(g, kindOf)) })) }
+}
+
+export { MILLIONTHS }

@@ -1,0 +1,130 @@
+import type { Problem } from '../formats/problem'
+import { DIMENSIONS, dimension } from '../vocabulary/dimensions'
+import { GRADE_LIMITS } from '../vocabulary/grade'
+import { sameValue } from '../vocabulary/same'
+import { inSentence } from '../vocabulary/words'
+import { type Layer, SCOPES, type Scope, type Standard, type Target, WEIGHT_FACTORS } from './schema'
+
+/** For whom or what a standard is read: ids of people, units and lenses, names of scenes. Nobody in particular if empty. */
+export type Context = Readonly<Partial<Record<Scope, readonly string[]>>>
+
+/** A target of a lower layer that another one replaced. */
+export interface Overruled {
+  readonly layer: string
+  readonly target: Target
+}
+
+/** A target together with the layer it comes from and what it replaced, nearest layer first. */
+export interface EffectiveTarget extends Target {
+  readonly from: { readonly standard: string; readonly layer: string }
+  readonly over?: readonly Overruled[]
+}
+
+/** A target that does not count, because the must below it stands until a reason for relaxing it is written. */
+export interface Withheld {
+  readonly layer: string
+  readonly target: Target
+  readonly must: Overruled
+}
+
+export interface Layered {
+  readonly targets: readonly EffectiveTarget[]
+  readonly withheld: readonly Withheld[]
+}
+
+/** Whether a layer counts: of every kind of thing it names, one has to be there. */
+export const layerApplies = (layer: Pick<Layer, 'applies'>, context: Context): boolean =>
+  SCOPES.every(scope => {
+    const named = layer.applies?.[scope]
+    return !named || named.some(n => context[scope]?.includes(n))
+  })
+
+/**
+ * The distance above which a target does not count as held, 0 to 1. A tolerance of 0.3 on an amount allows it to be
+ * 30 % larger, or smaller by the same factor; without one, near is near enough.
+ */
+export const heldUpTo = (target: Pick<Target, 'dimension' | 'tolerance'>): number => {
+  const d = dimension(target.dimension)
+  if (target.tolerance === undefined) return GRADE_LIMITS.near
+  if (d.kind !== 'physical' || d.measure !== 'ratio') return target.tolerance
+  return Math.log(1 + target.tolerance) / Math.log(4)
+}
+
+/** Whether a target lets through what the must below forbids: another value, less weight, or more tolerance. */
+export const relaxesMust = (below: Target, above: Target): boolean =>
+  below.weight === 'must' &&
+  (WEIGHT_FACTORS[above.weight] < WEIGHT_FACTORS.must ||
+    heldUpTo(above) > heldUpTo(below) ||
+    !sameValue(dimension(below.dimension), below.value, above.value))
+
+const VOCABULARY_ORDER = new Map(DIMENSIONS.map((d, i) => [d.id, i]))
+
+const inVocabularyOrder = (a: Target, b: Target): number =>
+  (VOCABULARY_ORDER.get(a.dimension) ?? 0) - (VOCABULARY_ORDER.get(b.dimension) ?? 0)
+
+/**
+ * The layers of a standard laid over each other, from the ground up. A target replaces the one of the layer below,
+ * unless that is a must it relaxes without saying why: then the must stands.
+ */
+export const layered = (standard: Standard, context: Context = {}): Layered => {
+  const targets = new Map<string, EffectiveTarget>()
+  const withheld: Withheld[] = []
+  for (const layer of standard.layers) {
+    if (!layerApplies(layer, context)) continue
+    for (const target of layer.targets) {
+      const below = targets.get(target.dimension)
+      const from = { standard: standard.name, layer: layer.name }
+      if (!below) {
+        targets.set(target.dimension, { ...target, from })
+        continue
+      }
+      const { from: belowFrom, over = [], ...replaced } = below
+      const must: Overruled = { layer: belowFrom.layer, target: replaced }
+      if (relaxesMust(below, target) && !target.relaxes) withheld.push({ layer: layer.name, target, must })
+      else targets.set(target.dimension, { ...target, from, over: [must, ...over] })
+    }
+  }
+  return { targets: [...targets.values()].sort(inVocabularyOrder), withheld }
+}
+
+/** What a standard asks for once its layers are laid over each other, in the order of the vocabulary. */
+export const effectiveTargets = (standard: Standard, context: Context = {}): readonly EffectiveTarget[] =>
+  layered(standard, context).targets
+
+/** Everything that some layer of a standard is for, so that a person can choose. */
+export const scopesOf = (standard: Standard): Context =>
+  Object.fromEntries(
+    SCOPES.flatMap(scope => {
+      const names = [...new Set(standard.layers.flatMap(l => l.applies?.[scope] ?? []))]
+      return names.length ? [[scope, names]] : []
+    }),
+  )
+
+/** The layers written in this standard, the others being taken from standards below it. */
+export const ownLayers = (standard: Standard): readonly Layer[] => standard.layers.filter(l => !l.from)
+
+/**
+ * What has to be mended before a standard can be approved: it asks for nothing, or it relaxes a must without a written
+ * reason. Every layer is looked at on top of all that are below it, whoever it is for.
+ */
+export const standardProblems = (standard: Standard, file: string): readonly Problem[] => {
+  const nothing = standard.layers.every(l => l.targets.length === 0)
+    ? [{ file, path: 'layers', value: 'no target', expected: 'expected at least one target' }]
+    : []
+  const musts = new Map<string, Overruled>()
+  const relaxed: Problem[] = []
+  standard.layers.forEach((layer, i) =>
+    layer.targets.forEach((target, k) => {
+      const must = musts.get(target.dimension)
+      if (must && relaxesMust(must.target, target) && !target.relaxes)
+        relaxed.push({
+          file,
+          path: `layers.${i}.targets.${k}.relaxes`,
+          value: '',
+          expected: `“${layer.name}” relaxes the must “${inSentence(dimension(target.dimension).label)}” of “${must.layer}”; expected a written reason why it may give way`,
+        })
+      else musts.set(target.dimension, { layer: layer.name, target })
+    }),
+  )
+  return [...nothing, ...relaxed]
+}
