@@ -1,7 +1,6 @@
 import { MILLIONTHS } from '../bodies/search'
 import { absentDistance, type PartOnBody } from '../resolve/problem'
-import { dimension } from '../vocabulary/dimensions'
-import { areaSetDistance, listDistance, standsFor } from '../vocabulary/distance'
+import { listDistance, standsFor } from '../vocabulary/distance'
 import { type Part, partsOf } from '../vocabulary/parts'
 import type { Area, NeutralValue, Size } from '../vocabulary/values'
 
@@ -40,27 +39,6 @@ export const keyOf = (value: NeutralValue): string => {
   return key
 }
 
-const partDistance = (part: Part, said: readonly NeutralValue[]): number => {
-  if (said.length === 0) return absentDistance(part)
-  if (part.combine === 'union')
-    return Math.round(areaSetDistance(part.wanted as readonly Area[], said.flat() as Area[]) * MILLIONTHS)
-  const each = said.map(value => Math.round(part.measure(value) * MILLIONTHS))
-  return part.combine === 'nearest' ? Math.min(...each) : Math.max(...each)
-}
-
-/**
- * How far a behaviour is from a wanted value, in millionths; measures as the resolver does.
- *
- * @param parts of the wanted value, see `partsOf`
- */
-export const behaviourDistance = (parts: readonly Part[], { said }: Behaviour): number => {
-  const [decisive] = parts
-  if (parts.length === 1 && decisive) return partDistance(decisive, said[0] ?? [])
-  if (said[0]?.length === 0) return MILLIONTHS
-  const sum = parts.reduce((total, part, i) => total + part.weight * partDistance(part, said[i] ?? []), 0)
-  return Math.min(MILLIONTHS, Math.round(sum))
-}
-
 /**
  * The value a behaviour comes to, which others can be held to; undefined where the body does nothing about it. Where
  * a body says several things at once, the one that counted against the target.
@@ -83,49 +61,125 @@ export const valueOfBehaviour = (
   return size && { pattern: 'block', width: size.width, height: size.height, chooser, follow }
 }
 
+/** How far behaviours are from values, and which behaviours nothing tells apart. */
+export interface Distances {
+  /** In millionths, by behaviour, then by value. */
+  readonly table: readonly Float64Array[]
+  /** For each behaviour the first that is equally far from every value. */
+  readonly kinds: readonly number[]
+}
+
 /**
- * How far each behaviour is from each of several values, in millionths: by behaviour, then by value. Lists share most
- * of their members, so that these are compared once and not in every pair of lists.
+ * How far each behaviour is from each value; measures as the resolver does. Thousands of areas differ in few sizes, so
+ * that every channel is measured once for what differs on it, and put together afterwards.
  */
-export const behaviourDistances = (
+export const distancesBetween = (
   dimensionId: string,
   behaviours: readonly Behaviour[],
   values: readonly NeutralValue[],
-): readonly Float64Array[] => {
-  if (dimension(dimensionId).kind === 'areas') return listDistances(behaviours, values as readonly (readonly Area[])[])
-  const each = values.map(value => partsOf(dimensionId, value))
-  return behaviours.map(b => Float64Array.from(each, parts => behaviourDistance(parts, b)))
+): Distances => {
+  const wanted = values.map(value => partsOf(dimensionId, value))
+  const channels = (wanted[0] ?? []).map((_, p) =>
+    channelTable(
+      wanted.flatMap(parts => parts[p] ?? []),
+      behaviours.map(b => b.said[p] ?? []),
+    ),
+  )
+  const table = behaviours.map(({ said }, k) =>
+    Float64Array.from(values, (_, v) => {
+      if (channels.length > 1 && said[0]?.length === 0) return MILLIONTHS
+      const sum = channels.reduce(
+        (total, c) => total + c.weight * (c.rows[c.saidAt[k] ?? 0]?.[c.wantedAt[v] ?? 0] ?? 0),
+        0,
+      )
+      return channels.length > 1 ? Math.min(MILLIONTHS, Math.round(sum)) : sum
+    }),
+  )
+  const first = new Map<string, number>()
+  const kinds = behaviours.map((b, k) => {
+    const silent = channels.length > 1 && b.said[0]?.length === 0
+    const key = silent ? 'silent' : channels.map(c => c.kinds[c.saidAt[k] ?? 0]).join()
+    const known = first.get(key)
+    if (known === undefined) first.set(key, k)
+    return known ?? k
+  })
+  return { table, kinds }
 }
 
-const listDistances = (
-  behaviours: readonly Behaviour[],
-  lists: readonly (readonly Area[])[],
-): readonly Float64Array[] => {
+interface ChannelTable {
+  readonly weight: number
+  /** The column of each value, the row of each behaviour. */
+  readonly wantedAt: readonly number[]
+  readonly saidAt: readonly number[]
+  readonly rows: readonly Float64Array[]
+  /** Rows that are equal have the same kind. */
+  readonly kinds: readonly number[]
+}
+
+/** Numbers things by a key, in the order they come. */
+const numbered = <T>(items: readonly T[], keyOfItem: (item: T) => string) => {
   const numbers = new Map<string, number>()
-  const areas: Area[] = []
-  const numberOf = (area: Area): number => {
-    const known = numbers.get(keyOf(area))
+  const distinct: T[] = []
+  const at = items.map(item => {
+    const key = keyOfItem(item)
+    const known = numbers.get(key)
     if (known !== undefined) return known
-    numbers.set(keyOf(area), areas.length)
-    return areas.push(area) - 1
-  }
-  const members = behaviours.map(({ said }) => (said[0] ?? []).flatMap(v => (v as readonly Area[]).map(numberOf)))
-  const wanted = lists.map(list => list.map(numberOf))
-  const near = areas.map(w => areas.map(got => standsFor([w], got) === 1))
-  return members.map(got =>
-    Float64Array.from(wanted, list =>
-      got.length
+    numbers.set(key, distinct.length)
+    return distinct.push(item) - 1
+  })
+  return { distinct, at }
+}
+
+/** What a value comes to on a channel; areas are compared by the share of the frame they cover. */
+const wantedKey = (part: Part): string => {
+  if (part.channel !== 'area.size') return keyOf(part.wanted)
+  const { width, height } = part.wanted as Size
+  return String(width * height)
+}
+
+/** Two values with the same key are equally far from everything. */
+export const levelKey = (dimensionId: string, value: NeutralValue): string =>
+  partsOf(dimensionId, value).map(wantedKey).join('|')
+
+const channelTable = (parts: readonly Part[], said: readonly (readonly NeutralValue[])[]): ChannelTable => {
+  const columns = numbered(parts, wantedKey)
+  const lines = numbered(said, values => values.map(keyOf).join('&'))
+  const rows =
+    parts[0]?.combine === 'union'
+      ? listRows(columns.distinct, lines.distinct)
+      : lines.distinct.map(values => Float64Array.from(columns.distinct, part => partDistance(part, values)))
+  const kinds = numbered(rows, row => row.join())
+  return { weight: parts[0]?.weight ?? 1, wantedAt: columns.at, saidAt: lines.at, rows, kinds: kinds.at }
+}
+
+const partDistance = (part: Part, said: readonly NeutralValue[]): number => {
+  if (said.length === 0) return absentDistance(part)
+  const each = said.map(value => Math.round(part.measure(value) * MILLIONTHS))
+  return part.combine === 'nearest' ? Math.min(...each) : Math.max(...each)
+}
+
+/** Lists share most of their members: these are compared once, and not in every pair of lists. */
+const listRows = (parts: readonly Part[], said: readonly (readonly NeutralValue[])[]): readonly Float64Array[] => {
+  const wanted = parts.map(p => p.wanted as readonly Area[])
+  const got = said.map(values => (values as readonly (readonly Area[])[]).flat())
+  const { distinct, at } = numbered([...wanted, ...got].flat(), keyOf)
+  let next = 0
+  const numbersOf = (lists: readonly (readonly Area[])[]) => lists.map(list => list.map(() => at[next++] ?? 0))
+  const [wantedNumbers, gotNumbers] = [numbersOf(wanted), numbersOf(got)]
+  const near = distinct.map(w => distinct.map(g => standsFor([w], g) === 1))
+  const bitsOf = (list: readonly number[], member: number): number =>
+    list.reduce((bits, w, i) => (near[w]?.[member] ? bits | (1 << i) : bits), 0)
+  return gotNumbers.map(members =>
+    Float64Array.from(wantedNumbers, list =>
+      members.length
         ? Math.round(
             MILLIONTHS *
               listDistance(
                 list.length,
-                got.map(m => bitsOf(list, w => near[w]?.[m] ?? false)),
+                members.map(m => bitsOf(list, m)),
               ),
           )
         : MILLIONTHS,
     ),
   )
 }
-
-const bitsOf = (list: readonly number[], isNear: (wanted: number) => boolean): number =>
-  list.reduce((bits, w, i) => (isNear(w) ? bits | (1 << i) : bits), 0)

@@ -4,16 +4,8 @@ import { type StateGraph, stateGraph } from '../bodies/state-graph'
 import { ContradictoryBodyError } from '../resolve'
 import { problemOf, type ResolveProblem } from '../resolve/problem'
 import { type Context, type EffectiveTarget, effectiveTargets, type Standard, WEIGHT_FACTORS } from '../standards'
-import { partsOf } from '../vocabulary/parts'
 import type { NeutralValue } from '../vocabulary/values'
-import {
-  type Behaviour,
-  behaviourDistance,
-  behaviourDistances,
-  behaviourUnder,
-  keyOf,
-  valueOfBehaviour,
-} from './behaviour'
+import { type Behaviour, behaviourUnder, distancesBetween, keyOf, levelKey, valueOfBehaviour } from './behaviour'
 
 /** A body of the fleet as it runs now. */
 export interface FleetBody {
@@ -27,6 +19,8 @@ export interface FleetDimension {
   readonly target: EffectiveTarget
   readonly weight: number
   readonly behaviours: readonly Behaviour[]
+  /** For each behaviour the first that is as far from the target and from every level. */
+  readonly kinds: readonly number[]
   /** What each behaviour comes to; undefined where it comes to nothing. */
   readonly values: readonly (NeutralValue | undefined)[]
   /** Distance of each behaviour to the target, in millionths. */
@@ -117,17 +111,6 @@ const readBody = (fleet: FleetBody, standard: Standard, context: Context, behavi
   return { id: body.id, graphs, settled }
 }
 
-/** Behaviours that are equally far from the target and from every level count as one: the first of them. */
-const kindsOf = ({ right, alike, behaviours }: FleetDimension): readonly number[] => {
-  const first = new Map<string, number>()
-  return behaviours.map((_, k) => {
-    const key = `${right[k]}:${alike[k]?.join() ?? ''}`
-    const known = first.get(key)
-    if (known === undefined) first.set(key, k)
-    return known ?? k
-  })
-}
-
 /** Lays a graph out; behaviours that nothing tells apart share a cell. */
 const flat = ({ nodes }: StateGraph, kindOf: (dimension: number, behaviour: number) => number): FlatGraph => {
   const cells: { dimension: number; behaviour: number }[] = []
@@ -174,18 +157,24 @@ const flat = ({ nodes }: StateGraph, kindOf: (dimension: number, behaviour: numb
 const MOST_DIMENSIONS = 1000
 
 const dimensionOf = (target: EffectiveTarget, behaviours: readonly Behaviour[]): FleetDimension => {
-  const values = behaviours.map(b => valueOfBehaviour(target.dimension, target.value, b))
-  const levels = new Map<string, NeutralValue>()
-  for (const value of values) if (value !== undefined) levels.set(keyOf(value), value)
-  const wanted = partsOf(target.dimension, target.value)
+  const { dimension } = target
+  const values = behaviours.map(b => valueOfBehaviour(dimension, target.value, b))
+  const distinct = new Map<string, NeutralValue>()
+  for (const value of values) {
+    const key = value === undefined ? undefined : levelKey(dimension, value)
+    if (value !== undefined && key !== undefined && !distinct.has(key)) distinct.set(key, value)
+  }
+  const levels = [...distinct.values()]
+  const { table, kinds } = distancesBetween(dimension, behaviours, [target.value, ...levels])
   return {
     target,
     weight: WEIGHT_FACTORS[target.weight],
     behaviours,
+    kinds,
     values,
-    right: behaviours.map(b => behaviourDistance(wanted, b)),
-    levels: [...levels.values()],
-    alike: behaviourDistances(target.dimension, behaviours, [...levels.values()]),
+    right: table.map(row => row[0] ?? MILLIONTHS),
+    levels,
+    alike: table.map(row => row.subarray(1)),
   }
 }
 
@@ -201,8 +190,7 @@ export const fleetProblem = (fleet: readonly FleetBody[], standard: Standard, co
   const behaviours = targets.map(() => new Behaviours())
   const bodies = fleet.map(b => readBody(b, standard, context, behaviours))
   const dimensions = targets.map((t, i) => dimensionOf(t, behaviours[i]?.all ?? []))
-  const kinds = dimensions.map(kindsOf)
-  const kindOf = (dimension: number, behaviour: number) => kinds[dimension]?.[behaviour] ?? behaviour
+  const kindOf = (dimension: number, behaviour: number) => dimensions[dimension]?.kinds[behaviour] ?? behaviour
   return { dimensions, bodies: bodies.map(b => ({ ...b, graphs: b.graphs.map(g => flat(g, kindOf)) })) }
 }
 

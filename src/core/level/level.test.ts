@@ -7,8 +7,7 @@ import type { Body } from '../bodies'
 import { resolve } from '../resolve'
 import { problemOf } from '../resolve/problem'
 import { effectiveTargets, type Standard } from '../standards'
-import { partsOf } from '../vocabulary/parts'
-import { behaviourDistance, behaviourUnder } from './behaviour'
+import { behaviourUnder, distancesBetween } from './behaviour'
 import {
   asLevel,
   brokenMusts,
@@ -258,7 +257,7 @@ it('measures a behaviour as the resolver does', () => {
     const problem = problemOf(body, generateStandard(seed, 30))
     const choice = Int32Array.from(problem.settings, (s, i) => (seed * 7 + i * 3) % s.options.length)
     for (const { target, parts, term } of problem.targets)
-      expect(behaviourDistance(partsOf(target.dimension, target.value), behaviourUnder(parts, choice))).toBe(
+      expect(distancesBetween(target.dimension, [behaviourUnder(parts, choice)], [target.value]).table[0]?.[0]).toBe(
         term.bound(choice),
       )
   }

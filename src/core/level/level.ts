@@ -2,7 +2,7 @@ import type { Level } from '../standards'
 import { Bound } from './bound'
 import type { BodyInFleet, FleetProblem } from './fleet-problem'
 import { cheapest } from './passes'
-import { descend, Weighing } from './weighing'
+import { descend, leastAt, Weighing } from './weighing'
 
 /** The two ends of the slider and what lies between, as weights of being alike in hundredths of being right. */
 export const LAMBDAS: readonly number[] = [
@@ -41,7 +41,7 @@ const nearestLevels = ({ dimensions }: FleetProblem): Int32Array =>
       const right = d.right[k] ?? Infinity
       if (value === undefined || right >= least) return
       least = right
-      best = d.levels.indexOf(value)
+      best = leastAt(d.alike[k] ?? new Float64Array(), 0)
     })
     return best
   })
@@ -112,6 +112,8 @@ interface Found {
 /** Steps of the search to the end, at most; fewer on larger fleets, where each takes longer. */
 const MOST_STEPS = 3000
 const MOST_WORK = 1_000_000
+/** With fewer steps than this a search does not come to its end. */
+const WORTH_TRYING = 30
 const ROUNDS_AT_A_STEP = 4
 
 /**
@@ -127,7 +129,9 @@ const prove = (
 ): { readonly best: Found; readonly bound: number } => {
   const size = problem.bodies.reduce((sum, b) => sum + b.graphs.reduce((n, g) => n + g.minor.length, 0), 0)
   let best = start
-  let steps = Math.min(MOST_STEPS, Math.floor(MOST_WORK / (1 + size * problem.dimensions.length)))
+  const affordable = Math.floor(MOST_WORK / (1 + size * problem.dimensions.length))
+  if (affordable < WORTH_TRYING) return { best: start, bound: -Infinity }
+  let steps = Math.min(MOST_STEPS, affordable)
   // What is still open is named by the levels that each dimension may take.
   const branch = (open: readonly (readonly number[])[]): number => {
     if (steps-- <= 0) return -Infinity

@@ -6,6 +6,7 @@ import { leastCost, weigh, type Weighed } from './passes'
 const RIGHT = 100
 
 const MOST_SWEEPS = 30
+const NOTHING = new Float64Array(0)
 
 export interface Part {
   readonly body: number
@@ -41,11 +42,13 @@ export class Weighing {
     this.deciding = problem.dimensions.map((_, d) =>
       this.parts.flatMap((p, i) => (p.graph.byDimension.has(d) ? [i] : [])),
     )
-    this.table = problem.dimensions.map(({ weight, right, alike, levels }) =>
+    this.table = problem.dimensions.map(({ weight, right, alike, levels, kinds }) =>
       right.map((r, k) =>
-        levels.length
-          ? Float64Array.from(levels, (_, l) => weight * (RIGHT * r + lambda * (alike[k]?.[l] ?? 0)))
-          : Float64Array.of(weight * (RIGHT * r + lambda * MILLIONTHS)),
+        kinds[k] !== k
+          ? NOTHING
+          : levels.length
+            ? Float64Array.from(levels, (_, l) => weight * (RIGHT * r + lambda * (alike[k]?.[l] ?? 0)))
+            : Float64Array.of(weight * (RIGHT * r + lambda * MILLIONTHS)),
       ),
     )
     this.settled = problem.dimensions.map(d => new Float64Array(Math.max(1, d.levels.length)))
@@ -69,7 +72,7 @@ export class Weighing {
 
   /** What a behaviour costs at each level. */
   costsOf(d: number, behaviour: number): Float64Array {
-    return this.table[d]?.[behaviour] as Float64Array
+    return this.table[d]?.[this.problem.dimensions[d]?.kinds[behaviour] ?? -1] as Float64Array
   }
 
   costAt({ graph, body }: Part, cell: number, levels: Int32Array): number {

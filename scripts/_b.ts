@@ -1,0 +1,2 @@
+import { benchLevel } from './bench/level'
+await benchLevel()
