@@ -3,6 +3,7 @@ import { absentDistance, type PartOnBody } from '../resolve/problem'
 import { listDistance, standsFor } from '../vocabulary/distance'
 import { type Part, partsOf } from '../vocabulary/parts'
 import type { Area, NeutralValue, Size } from '../vocabulary/values'
+import { numbersBy } from './passes'
 
 /**
  * What a body does about one target, whatever its settings are called: for each channel the target is judged on, all
@@ -85,16 +86,19 @@ export const distancesBetween = (
       behaviours.map(b => b.said[p] ?? []),
     ),
   )
-  const table = behaviours.map(({ said }, k) =>
-    Float64Array.from(values, (_, v) => {
-      if (channels.length > 1 && said[0]?.length === 0) return MILLIONTHS
-      const sum = channels.reduce(
-        (total, c) => total + c.weight * (c.rows[c.saidAt[k] ?? 0]?.[c.wantedAt[v] ?? 0] ?? 0),
-        0,
-      )
-      return channels.length > 1 ? Math.min(MILLIONTHS, Math.round(sum)) : sum
-    }),
-  )
+  const table = behaviours.map(({ said }, k) => {
+    if (channels.length > 1 && said[0]?.length === 0) return numbersBy(values.length, () => MILLIONTHS)
+    const rows = channels.map(c => c.rows[c.saidAt[k] ?? 0] as Float64Array)
+    if (channels.length === 1) return numbersBy(values.length, v => rows[0]?.[channels[0]?.wantedAt[v] ?? 0] ?? 0)
+    return numbersBy(values.length, v => {
+      let sum = 0
+      for (let c = 0; c < channels.length; c++) {
+        const { weight, wantedAt } = channels[c] as ChannelTable
+        sum += weight * ((rows[c] as Float64Array)[wantedAt[v] as number] as number)
+      }
+      return Math.min(MILLIONTHS, Math.round(sum))
+    })
+  })
   const first = new Map<string, number>()
   const kinds = behaviours.map((b, k) => {
     const silent = channels.length > 1 && b.said[0]?.length === 0

@@ -1,6 +1,6 @@
 import { MILLIONTHS } from '../bodies/search'
 import type { FlatGraph, FleetProblem } from './fleet-problem'
-import { leastCost, weigh, type Weighed } from './passes'
+import { leastCost, numbersBy, weigh, type Weighed } from './passes'
 
 /** Being right counts this much for each millionth of distance, so that shares of it stay whole numbers. */
 const RIGHT = 100
@@ -47,7 +47,7 @@ export class Weighing {
         kinds[k] !== k
           ? NOTHING
           : levels.length
-            ? Float64Array.from(levels, (_, l) => weight * (RIGHT * r + lambda * (alike[k]?.[l] ?? 0)))
+            ? numbersBy(levels.length, l => weight * (RIGHT * r + lambda * (alike[k]?.[l] ?? 0)))
             : Float64Array.of(weight * (RIGHT * r + lambda * MILLIONTHS)),
       ),
     )
@@ -83,7 +83,7 @@ export class Weighing {
   }
 
   costsAt(part: Part, levels: Int32Array): Float64Array {
-    return Float64Array.from(part.graph.cells, (_, cell) => this.costAt(part, cell, levels))
+    return numbersBy(part.graph.cells.length, cell => this.costAt(part, cell, levels))
   }
 
   total(levels: Int32Array): number {

@@ -1,2 +1,0 @@
-import { benchLevel } from './bench/level'
-await benchLevel()
