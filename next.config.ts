@@ -1,7 +1,7 @@
 import type { NextConfig } from 'next'
 
 const config: NextConfig = {
-  serverExternalPackages: ['knex', 'better-sqlite3', 'exceljs'],
+  serverExternalPackages: ['knex', 'better-sqlite3', 'exceljs', '@react-pdf/renderer'],
   poweredByHeader: false,
   reactStrictMode: true,
   typescript: { ignoreBuildErrors: false },

@@ -8,7 +8,11 @@ const single = (value: string | string[] | undefined): string | undefined => (Ar
 /** What the address says is in hand. */
 export const inHandOf = async (searchParams: SearchParams): Promise<InHand> => {
   const params = await searchParams
-  return { standard: single(params['standard']), bodies: single(params['bodies'])?.split(',') }
+  return {
+    standard: single(params['standard']),
+    bodies: single(params['bodies'])?.split(','),
+    for: single(params['for']),
+  }
 }
 
 /** One parameter of the address. */

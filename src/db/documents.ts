@@ -2,7 +2,7 @@ import { type Json, sameJson } from '../core/changes/changes'
 import { type Db, withRetry } from './connection'
 import { recordChange } from './history'
 
-/** Bodies, lenses and standards: documents in an exchange format, beside the columns that are searched. */
+/** Bodies and lenses: documents in an exchange format, beside the columns that are searched. */
 
 export interface BodyRow {
   readonly id: string
@@ -24,17 +24,9 @@ export interface LensRow {
   readonly document: string
 }
 
-export interface StandardRow {
-  readonly id: string
-  readonly name: string
-  readonly version: number
-  readonly revision: number
-  readonly document: string
-}
-
 type Heading<T> = Omit<T, 'document'>
-type Table = 'bodies' | 'lenses' | 'standards'
-const KIND = { bodies: 'body', lenses: 'lens', standards: 'standard' } as const
+type Table = 'bodies' | 'lenses'
+const KIND = { bodies: 'body', lenses: 'lens' } as const
 
 /** Every body in use, drafts included. */
 export const listBodies = (db: Db): Promise<readonly Heading<BodyRow>[]> =>
@@ -64,17 +56,11 @@ export const listArchivedLenses = (db: Db): Promise<readonly Heading<LensRow>[]>
       .orderBy(['maker', 'model']),
   )
 
-export const listStandards = (db: Db): Promise<readonly Heading<StandardRow>[]> =>
-  withRetry(() => db<StandardRow>('standards').select('id', 'name', 'version', 'revision').orderBy('name'))
-
 export const findBody = (db: Db, id: string): Promise<BodyRow | undefined> =>
   withRetry(async () => db<BodyRow>('bodies').where({ id }).first())
 
 export const findLens = (db: Db, id: string): Promise<LensRow | undefined> =>
   withRetry(async () => db<LensRow>('lenses').where({ id }).first())
-
-export const findStandard = (db: Db, id: string): Promise<StandardRow | undefined> =>
-  withRetry(async () => db<StandardRow>('standards').where({ id }).first())
 
 interface Saved {
   readonly id: string
@@ -152,12 +138,6 @@ export const saveLens = (
   lens: Saved & { maker: string; model: string },
   options: SaveOptions,
 ): Promise<SaveResult> => save(db, 'lenses', lens, { maker: lens.maker, model: lens.model, archived_at: null }, options)
-
-export const saveStandard = (
-  db: Db,
-  standard: Saved & { name: string; version: number },
-  options: SaveOptions,
-): Promise<SaveResult> => save(db, 'standards', standard, { name: standard.name, version: standard.version }, options)
 
 /** Puts a body or a lens away, or brings it back; history goes on referring to it. */
 export const setArchived = (

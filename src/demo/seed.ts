@@ -1,8 +1,9 @@
 import type { Db } from '../db/connection'
-import { saveBody, saveLens, saveStandard } from '../db/documents'
+import { saveBody, saveLens } from '../db/documents'
+import { addVersion } from '../db/standards'
 import { addPerson } from '../db/people'
 import { listUnits, saveUnits } from '../db/units'
-import { demoBodies, demoLenses, demoPeople, demoStandards, type DemoUnit, demoUnits } from './world'
+import { demoBodies, demoLenses, demoPeople, demoVersions, type DemoUnit, demoUnits } from './world'
 
 const slug = (text: string): string => text.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')
 
@@ -25,7 +26,8 @@ export const seedDemo = async (db: Db, at: string): Promise<void> => {
   for (const name of demoPeople()) await addPerson(db, { id: slug(name), name }, at)
   for (const body of demoBodies()) await saveBody(db, body, options)
   for (const lens of demoLenses()) await saveLens(db, lens, options)
-  for (const standard of demoStandards()) await saveStandard(db, standard, options)
+  for (const { standard, state, why } of demoVersions())
+    await addVersion(db, standard, state, { ...options, what: 'begun', why })
   const there = new Set((await listUnits(db)).map(u => u.id))
   const missing = demoUnits()
     .map(rowOf)

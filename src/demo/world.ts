@@ -3,7 +3,9 @@ import { join } from 'node:path'
 import { type Body, parseBody } from '../core/bodies'
 import { type Parsed, parseJson, problemWords } from '../core/formats/problem'
 import { type Lens, parseLens } from '../core/lenses/schema'
-import { parseStandard, type Standard } from '../core/standards'
+import { ownLayers, parseStandard, type Standard, standardProblems, type Target } from '../core/standards'
+import { borrowed, withTarget } from '../core/standards/edit'
+import type { VersionState } from '../db/standards'
 import houseBaseline from '../core/standards/house-baseline.json' with { type: 'json' }
 
 /** The demo world's files, read the way any team's files are. */
@@ -28,10 +30,76 @@ const read = <T>(folder: string, parse: (value: unknown, file: string) => Parsed
 
 export const demoBodies: () => readonly Body[] = reader('bodies', parseBody)
 
-const ownStandards = reader('standards', parseStandard)
+/** A standard as a demo file states it: its own layers, and what it stands on, or what differs from another version. */
+type DemoStandard = { readonly state: VersionState; readonly why?: string } & (
+  | (Standard & { readonly on: string })
+  | {
+      readonly from: string
+      readonly version: number
+      readonly targets: readonly Target[]
+      /** Layers that this version does not have. */
+      readonly without: readonly string[]
+    }
+)
 
-/** The demo's own standards, on top of the one that comes with the house. */
-export const demoStandards = (): readonly Standard[] => [...houseStandards(), ...ownStandards()]
+export interface DemoVersion {
+  readonly standard: Standard
+  readonly state: VersionState
+  readonly why: string
+}
+
+const byVersion = (a: DemoVersion, b: DemoVersion): number =>
+  a.standard.id.localeCompare(b.standard.id) || a.standard.version - b.standard.version
+
+let versions: readonly DemoVersion[] | undefined
+
+/** Every version of every standard, in the order they came about. */
+export const demoVersions = (): readonly DemoVersion[] => (versions ??= readVersions())
+
+const readVersions = (): readonly DemoVersion[] => {
+  const files = readdirSync(join(here, 'standards')).map(f => data<DemoStandard>(`standards/${f}`))
+  const found = new Map<string, DemoVersion>()
+  const add = (key: string, value: object, { state, why = '' }: DemoStandard): void => {
+    const parsed = parseStandard(value, key)
+    const problems = parsed.ok ? standardProblems(parsed.value, key) : parsed.problems
+    if (!parsed.ok || problems.length) throw new Error(problems.map(problemWords).join('\n'))
+    found.set(key, { standard: parsed.value, state, why })
+  }
+  for (const standard of houseStandards()) found.set(standard.id, { standard, state: 'approved', why: '' })
+  const own = files.flatMap(f => ('on' in f ? [f] : []))
+  // What stands on another comes after it.
+  for (let left = own; left.length; left = left.filter(f => !found.has(f.id)))
+    for (const f of left) {
+      const below = found.get(f.on)?.standard
+      if (!below) continue
+      const { on: _, state: _state, why: _why, layers, ...rest } = f
+      add(f.id, { ...rest, layers: [...borrowed(below), ...layers] }, f)
+    }
+  for (const f of files) {
+    if (!('from' in f)) continue
+    const base = found.get(f.from)?.standard
+    if (!base) throw new Error(`no standard ${f.from}`)
+    const layers = base.layers.filter(l => !f.without.includes(l.id))
+    const changed = f.targets.reduce((s, t) => withTarget(s, base.id, { ...relaxing(base, t), ...t }), {
+      ...base,
+      layers,
+    })
+    add(`${base.id}@${f.version}`, { ...changed, version: f.version }, f)
+  }
+  return [...found.values()].sort(byVersion)
+}
+
+/** A changed target goes on saying why it may relax what is below. */
+const relaxing = (base: Standard, target: Target) => {
+  const relaxes = ownLayers(base)[0]?.targets.find(t => t.dimension === target.dimension)?.relaxes
+  return relaxes ? { relaxes } : {}
+}
+
+/** The standards in force. */
+export const demoStandards = (): readonly Standard[] =>
+  demoVersions()
+    .filter(v => v.state === 'approved')
+    .map(v => v.standard)
 
 const houseStandards = (): readonly Standard[] => {
   const parsed = parseStandard(houseBaseline, 'house-baseline.json')

@@ -19,18 +19,9 @@ import { parseBundle } from '@/core/formats/bundle'
 import { type Parsed, problemWords } from '@/core/formats/problem'
 import { uniqueSlug } from '@/core/language/language'
 import { knowledgeOf, type Knowledge, proposeAll, type Reading } from '@/core/propose/propose'
-import houseBaseline from '@/core/standards/house-baseline.json' with { type: 'json' }
 import * as documents from '@/db/documents'
 import { listHistory, readEvent } from '@/db/history'
-import {
-  importStandard,
-  listAllBodies,
-  listLenses,
-  readBodies,
-  readBody,
-  readStandard,
-  type Revised,
-} from './catalogue'
+import { listAllBodies, listLenses, readBodies, readBody, readStandard, type Revised } from './catalogue'
 import { database } from './database'
 import { MOST_BODY_BYTES } from './http'
 import { invalid, notFound, RequestError } from './problems'
@@ -316,9 +307,6 @@ export const exportBundle = async (bodyIds: readonly string[] | undefined, lensI
       : await listLenses()
   return bundleOf(bodies, lenses)
 }
-
-/** The standard that comes with the house, for a team that has none yet. */
-export const takeHouseBaseline = (person?: string) => importStandard(houseBaseline, 'house baseline', person ?? null)
 
 /** The standard a profile is tried against while it is written: the house baseline, else the first there is. */
 export const trialStandard = async (ids: readonly string[]) => {

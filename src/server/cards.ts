@@ -3,13 +3,22 @@ import { type Body, choiceWordsById, factoryState, menuPath } from '@/core/bodie
 import { bodyCautions, type Caution, standardCautions } from '@/core/cautions/cautions'
 import { conflictWords, outcomeWords } from '@/core/resolve'
 import { wordsIn } from '@/core/language/language'
-import { effectiveTargets, type Standard } from '@/core/standards'
+import { type Context, contextFrom, contextText, effectiveTargets, layerApplies, type Standard } from '@/core/standards'
 import { type Step, stepsBetween } from '@/core/steps/walk'
 import { dimension } from '@/core/vocabulary/dimensions'
 import type { Grade } from '@/core/vocabulary/grade'
 import { cardId, type CardKey, countTicks, readTicks, setTick } from '@/db/cards'
 import type { UnitRow } from '@/db/units'
-import { firmwareOf, formOf, listBodies, readBody, readStandard, type Revised, units } from './catalogue'
+import {
+  firmwareOf,
+  formOf,
+  listBodies,
+  readBody,
+  readStandard,
+  type Revised,
+  type RevisedStandard,
+  units,
+} from './catalogue'
 import { resolveStored } from './concordance'
 import { database } from './database'
 import { listPeople } from './people'
@@ -36,7 +45,18 @@ export interface CardView {
   readonly unit: { readonly id: string; readonly tag: string } | undefined
   readonly units: readonly { readonly id: string; readonly tag: string; readonly firmware: string }[]
   readonly firmware: string
-  readonly standard: { readonly id: string; readonly name: string; readonly version: number }
+  readonly standard: {
+    readonly id: string
+    readonly name: string
+    readonly version: number
+    readonly state: string
+    /** What being alike counts against 1 for being right, in hundredths; 0 where the body does its best. */
+    readonly lambdaHundredths: number
+  }
+  /** For whom and what it was asked for, as an address says it. */
+  readonly for: string
+  /** Layers that count because of the unit, the person or the scene. */
+  readonly special: readonly string[]
   readonly steps: readonly StepView[]
   /** Cautions that belong to no step in particular. */
   readonly cautions: readonly Caution[]
@@ -54,6 +74,8 @@ export interface CardView {
 interface Prepared {
   readonly body: Body
   readonly standard: Standard
+  readonly state: string
+  readonly context: Context
   readonly unit: UnitRow | undefined
   readonly siblings: readonly UnitRow[]
   readonly steps: readonly Step[]
@@ -65,28 +87,45 @@ const walks = remember<readonly Step[]>('walks', 2000)
 
 /** The steps of a card, from factory defaults; a unit's own firmware counts where there is a unit. */
 const prepareWith = (
-  standard: Revised<Standard>,
+  standard: RevisedStandard,
   body: Revised<Body>,
   siblings: readonly UnitRow[],
   unit: UnitRow | undefined,
+  asked: Context,
 ): Prepared => {
+  const context = unit ? { ...asked, units: [unit.id] } : asked
   const firmware = unit?.firmware ?? firmwareOf(body.document, siblings)
-  const resolution = resolveStored(body, standard, firmware)
+  const resolution = resolveStored(body, standard, firmware, context)
   const form = formOf(body, firmware)
-  const steps = walks.getOr(`${body.stamp}|${standard.stamp}|${firmware}`, () =>
+  const steps = walks.getOr(`${body.stamp}|${standard.stamp}|${firmware}|${contextText(context)}`, () =>
     stepsBetween(form, factoryState(form), resolution.state),
   )
   const [bodyId, standardId, standardVersion] = [form.id, standard.document.id, standard.document.version]
   const key = { bodyId, unitId: unit?.id ?? null, standardId, standardVersion }
-  return { body: form, standard: standard.document, unit, siblings, resolution, steps, key }
+  return {
+    body: form,
+    standard: standard.document,
+    state: standard.state,
+    context,
+    unit,
+    siblings,
+    resolution,
+    steps,
+    key,
+  }
 }
 
-const prepare = async (standardId: string, bodyId: string, unitId: string | undefined): Promise<Prepared> => {
+const prepare = async (
+  standardId: string,
+  bodyId: string,
+  unitId: string | undefined,
+  context: Context,
+): Promise<Prepared> => {
   const [standard, body, all] = await Promise.all([readStandard(standardId), readBody(bodyId), units()])
   const siblings = all.filter(u => u.body_id === bodyId)
   const unit = unitId === undefined ? siblings[0] : siblings.find(u => u.id === unitId)
   if (unitId !== undefined && !unit) throw notFound('unit', unitId)
-  return prepareWith(standard, body, siblings, unit)
+  return prepareWith(standard, body, siblings, unit, context)
 }
 
 const stepKey = (s: Step): string => `${s.setting}=${s.to}`
@@ -121,10 +160,10 @@ const notesOf = ({ body, resolution }: Prepared, step: Step): readonly string[] 
 }
 
 /** Puts each caution with the first step that sets what it is about. */
-const placeCautions = ({ body, standard, resolution, steps }: Prepared) => {
+const placeCautions = ({ body, standard, context, resolution, steps }: Prepared) => {
   const atStep = new Map<Step, Caution[]>()
   const general: Caution[] = []
-  for (const caution of [...bodyCautions(body), ...standardCautions(effectiveTargets(standard))]) {
+  for (const caution of [...bodyCautions(body), ...standardCautions(effectiveTargets(standard, context))]) {
     const delivering = resolution.outcomes
       .filter(o => caution.dimensions.includes(o.target.dimension))
       .flatMap(o => o.parts.flatMap(p => p.deliveries.map(d => d.setting)))
@@ -136,9 +175,14 @@ const placeCautions = ({ body, standard, resolution, steps }: Prepared) => {
 }
 
 /** The card of one body or unit: its steps in the body's own words, with the ticks so far. */
-export const readCard = async (standardId: string, bodyId: string, unitId: string | undefined): Promise<CardView> => {
-  const prepared = await prepare(standardId, bodyId, unitId)
-  const { body, standard, unit, siblings, resolution, steps, key } = prepared
+export const readCard = async (
+  standardId: string,
+  bodyId: string,
+  unitId: string | undefined,
+  context: Context = {},
+): Promise<CardView> => {
+  const prepared = await prepare(standardId, bodyId, unitId, context)
+  const { body, standard, state, unit, siblings, resolution, steps, key } = prepared
   const ticks = new Map((await readTicks(await database(), key)).map(t => [t.step, t]))
   const cautions = placeCautions(prepared)
   const friends = await readFalseFriends(bodyId)
@@ -154,7 +198,15 @@ export const readCard = async (standardId: string, bodyId: string, unitId: strin
     unit: unit && { id: unit.id, tag: unit.tag },
     units: siblings.map(({ id, tag, firmware }) => ({ id, tag, firmware })),
     firmware: resolution.firmware,
-    standard: { id: standard.id, name: standard.name, version: standard.version },
+    standard: {
+      id: standard.id,
+      name: standard.name,
+      version: standard.version,
+      state,
+      lambdaHundredths: standard.level?.lambdaHundredths ?? 0,
+    },
+    for: contextText(context),
+    special: standard.layers.filter(l => l.applies && layerApplies(l, prepared.context)).map(l => l.name),
     steps: steps.flatMap(step => {
       const setting = body.settings.find(s => s.id === step.setting)
       const tick = ticks.get(stepKey(step))
@@ -194,6 +246,7 @@ export interface TickRequest {
   readonly standard: string
   readonly body: string
   readonly unit?: string | undefined
+  readonly for?: string | undefined
   readonly step: string
   readonly ticked: boolean
   readonly person?: string | undefined
@@ -205,7 +258,12 @@ export interface TickRequest {
  * @throws RequestError 422 when the card has no such step (any more)
  */
 export const tickStep = async (request: TickRequest): Promise<{ readonly at: string }> => {
-  const { steps, key, body, standard } = await prepare(request.standard, request.body, request.unit)
+  const { steps, key, body, standard } = await prepare(
+    request.standard,
+    request.body,
+    request.unit,
+    contextFrom(request.for),
+  )
   if (!steps.some(s => stepKey(s) === request.step))
     throw new RequestError(
       422,
@@ -238,6 +296,7 @@ export interface CardSummary {
 export const listCards = async (
   standardId: string,
   chosen: readonly string[] | undefined,
+  context: Context = {},
 ): Promise<readonly CardSummary[]> => {
   const [standard, bodies, all, ticks] = await Promise.all([
     readStandard(standardId),
@@ -252,7 +311,7 @@ export const listCards = async (
         const body = await readBody(b.id, b.revision)
         const siblings = all.filter(u => u.body_id === b.id)
         const each = siblings.length ? siblings : [undefined]
-        return each.map(unit => prepareWith(standard, body, siblings, unit))
+        return each.map(unit => prepareWith(standard, body, siblings, unit, context))
       }),
   )
   return cards.flat().map(({ body, unit, steps, key, resolution }) => {

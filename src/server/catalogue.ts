@@ -1,11 +1,12 @@
 import 'server-only'
 import { type Body, bodyAt, compareVersions } from '@/core/bodies'
 import type { Lens } from '@/core/lenses/schema'
-import { parseStandard, type Standard } from '@/core/standards'
+import { type Context, refFrom, scopesOf, type Standard } from '@/core/standards'
 import * as documents from '@/db/documents'
+import * as standards from '@/db/standards'
 import { listUnits, type UnitRow } from '@/db/units'
 import { database } from './database'
-import { invalid, notFound } from './problems'
+import { notFound } from './problems'
 import { remember } from './remember'
 
 /** Bodies, standards and units as stored; documents are parsed once for each revision. */
@@ -39,7 +40,34 @@ export const listArchivedBodies = async () => documents.listArchivedBodies(await
 export const listLenses = async (): Promise<readonly Lens[]> =>
   (await documents.listLenses(await database())).map(row => trusted<Lens>(row.document))
 
-export const listStandards = async () => documents.listStandards(await database())
+/** A standard as it can be chosen: by the version that counts. */
+export interface StandardHeading {
+  readonly id: string
+  readonly name: string
+  readonly version: number
+  readonly state: standards.VersionState
+  /** For whom and what it has layers of their own. */
+  readonly scopes: Context
+  /** The version that is being worked on, where it is another one. */
+  readonly open: { readonly version: number; readonly state: standards.VersionState } | undefined
+}
+
+/** Every standard, by name. */
+export const listStandards = async (): Promise<readonly StandardHeading[]> => {
+  const all = await standards.listVersions(await database())
+  const headings = await Promise.all(
+    [...new Set(all.map(v => v.standard_id))].map(async (id): Promise<StandardHeading[]> => {
+      const versions = all.filter(v => v.standard_id === id)
+      const counts = standards.inForce(versions)
+      if (!counts) return []
+      const open = versions.find(v => v !== counts && (v.state === 'draft' || v.state === 'in-review'))
+      const { name, version, state, revision } = counts
+      const scopes = scopesOf(await documentOf(id, version, revision))
+      return [{ id, name, version, state, scopes, open: open && { version: open.version, state: open.state } }]
+    }),
+  )
+  return headings.flat().sort((a, b) => a.name.localeCompare(b.name))
+}
 
 export const units = async (): Promise<readonly UnitRow[]> => listUnits(await database())
 
@@ -52,11 +80,35 @@ export const readBody = async (id: string, revision?: number): Promise<Revised<B
   return { document: bodyCache.getOr(stamp, () => trustedBody(row.document)), stamp }
 }
 
-export const readStandard = async (id: string): Promise<Revised<Standard>> => {
-  const row = await documents.findStandard(await database(), id)
+const stampOf = (id: string, version: number, revision: number) => `${id}@${version}.${revision}`
+
+/** A document that is known to be there. */
+const documentOf = async (id: string, version: number, revision: number): Promise<Standard> => {
+  const known = standardCache.get(stampOf(id, version, revision))
+  if (known) return known
+  const row = await standards.findVersion(await database(), id, version)
   if (!row) throw notFound('standard', id)
-  const stamp = `${row.id}@${row.revision}`
-  return { document: standardCache.getOr(stamp, () => trusted<Standard>(row.document)), stamp }
+  return standardCache.getOr(stampOf(id, version, row.revision), () => trusted<Standard>(row.document))
+}
+
+export interface RevisedStandard extends Revised<Standard> {
+  readonly state: standards.VersionState
+  readonly revision: number
+}
+
+/**
+ * A version of a standard: the one that the reference names, else the one in force.
+ *
+ * @throws RequestError 404 where there is none
+ */
+export const readStandard = async (ref: string): Promise<RevisedStandard> => {
+  const db = await database()
+  const { id, version = standards.inForce(await standards.listVersions(db, id))?.version } = refFrom(ref)
+  const row = version === undefined ? undefined : await standards.findVersion(db, id, version)
+  if (!row) throw notFound('standard', ref)
+  const stamp = stampOf(id, row.version, row.revision)
+  const document = standardCache.getOr(stamp, () => trusted<Standard>(row.document))
+  return { document, stamp, state: row.state, revision: row.revision }
 }
 
 /** Every body in use with its profile. */
@@ -83,13 +135,3 @@ export const firmwareOf = (body: Body, all: readonly UnitRow[]): string =>
     .filter(u => u.body_id === body.id)
     .map(u => u.firmware)
     .sort(compareVersions)[0] ?? body.firmware.to
-
-const now = () => new Date().toISOString()
-
-/** Stores a standard from a file; all of it or nothing. */
-export const importStandard = async (value: unknown, file: string, personId: string | null): Promise<Standard> => {
-  const parsed = parseStandard(value, file)
-  if (!parsed.ok) throw invalid(parsed.problems)
-  await documents.saveStandard(await database(), parsed.value, { at: now(), personId })
-  return parsed.value
-}

@@ -2,17 +2,14 @@ import 'server-only'
 import { type Body } from '@/core/bodies'
 import { SearchTooLargeError } from '@/core/bodies/search'
 import {
+  buildConcordance,
+  type Concordance,
   ContradictoryBodyError,
-  type FleetSummary,
-  cellWords,
   resolve,
   type Resolution,
-  summarise,
+  type Resolved,
 } from '@/core/resolve'
-import { effectiveTargets, type Standard, type Weight } from '@/core/standards'
-import { dimension, type GroupId } from '@/core/vocabulary/dimensions'
-import type { Grade } from '@/core/vocabulary/grade'
-import { toleranceWords, valueWords } from '@/core/vocabulary/words'
+import { type Context, contextFrom, contextText, refFrom, refText, type Standard } from '@/core/standards'
 import { firmwareOf, formOf, listBodies, listStandards, readBody, readStandard, type Revised, units } from './catalogue'
 import { remember } from './remember'
 
@@ -20,140 +17,80 @@ import { remember } from './remember'
 export interface InHand {
   readonly standard?: string | undefined
   readonly bodies?: readonly string[] | undefined
-}
-
-export interface Column {
-  readonly id: string
-  readonly maker: string
-  readonly model: string
-  readonly units: number
-  /** Settings nobody has decided yet; what they would bring about is missing here. */
-  readonly undecided: number
-  readonly firmware: string
-  readonly agreement: number
-  readonly mustsHeld: number
-}
-
-export interface Row {
-  readonly dimension: string
-  readonly label: string
-  readonly group: GroupId
-  readonly wanted: string
-  readonly weight: Weight
-}
-
-export interface Cell {
-  readonly main: string
-  readonly sub: string
-  readonly grade: Grade
-  readonly distance: number
-  /** False only for a must that is broken. */
-  readonly held: boolean
-}
-
-export interface SpreadView {
-  readonly label: string
-  readonly largest: number
-  readonly mean: number
-  readonly between: readonly [string, string]
-  readonly values: readonly [string, string]
-}
-
-export interface Concordance {
-  readonly standard: { readonly id: string; readonly name: string; readonly about: string; readonly version: number }
-  readonly columns: readonly Column[]
-  readonly rows: readonly Row[]
-  /** Row by row, column by column. */
-  readonly cells: readonly (readonly Cell[])[]
-  readonly summary: Omit<FleetSummary, 'spreads'> & { readonly spreads: readonly SpreadView[] }
-  /** Bodies that could not be resolved, and why. */
-  readonly failed: readonly { readonly body: string; readonly why: string }[]
+  /** For whom and what, see `contextFrom`. */
+  readonly for?: string | undefined
 }
 
 const resolutions = remember<Resolution>('resolutions', 5000)
 
 /** A resolution from factory defaults, computed once for each revision of body and standard. */
-export const resolveStored = (body: Revised<Body>, standard: Revised<Standard>, firmware: string): Resolution =>
-  resolutions.getOr(`${body.stamp}|${standard.stamp}|${firmware}`, () =>
-    resolve(body.document, standard.document, { firmware }),
+export const resolveStored = (
+  body: Revised<Body>,
+  standard: Revised<Standard>,
+  firmware: string,
+  context: Context = {},
+): Resolution =>
+  resolutions.getOr(`${body.stamp}|${standard.stamp}|${firmware}|${contextText(context)}`, () =>
+    resolve(body.document, standard.document, { firmware, context }),
   )
 
 /** What can be in hand, and what is: the first standard and every body where the address does not say. */
 export const readInHand = async (asked: InHand) => {
   const [standards, bodies] = await Promise.all([listStandards(), listBodies()])
+  const named = asked.standard === undefined ? undefined : refFrom(asked.standard)
   const standard =
-    standards.find(s => s.id === asked.standard) ?? standards.find(s => s.id === 'ring-action') ?? standards[0]
+    standards.find(s => s.id === named?.id) ?? standards.find(s => s.id === 'ring-action') ?? standards[0]
   const chosen = bodies.filter(b => asked.bodies?.includes(b.id))
-  return { standards, bodies, standard, chosen: chosen.length ? chosen : bodies, all: chosen.length === 0 }
+  const version = standard?.id === named?.id ? named?.version : undefined
+  return {
+    standards,
+    bodies,
+    standard,
+    /** What reading it takes: the version the address names, or the one in force. */
+    ref: standard && refText({ id: standard.id, version }),
+    context: contextFrom(asked.for),
+    chosen: chosen.length ? chosen : bodies,
+    all: chosen.length === 0,
+  }
+}
+
+type Chosen = readonly { readonly id: string; readonly revision?: number }[]
+
+/** Bodies as they run now; each with how many units there are. */
+const readRunning = async (chosen: Chosen) => {
+  const allUnits = await units()
+  return Promise.all(
+    chosen.map(async ({ id, revision }) => {
+      const body = await readBody(id, revision)
+      const count = allUnits.filter(u => u.body_id === id).length
+      return { body, firmware: firmwareOf(body.document, allUnits), units: count }
+    }),
+  )
 }
 
 /** One standard on the bodies in hand: rows of targets, a column for each body. */
-export const readConcordance = async (
-  standardId: string,
-  chosen: readonly { readonly id: string; readonly revision?: number }[],
-): Promise<Concordance> => {
-  const [standard, allUnits] = await Promise.all([readStandard(standardId), units()])
+export const readConcordance = async (ref: string, chosen: Chosen, context: Context = {}): Promise<Concordance> => {
+  const [standard, running] = await Promise.all([readStandard(ref), readRunning(chosen)])
   const failed: { body: string; why: string }[] = []
-  const resolved: { body: Body; resolution: Resolution }[] = []
-  for (const { id, revision } of chosen) {
-    const body = await readBody(id, revision)
+  const resolved: Resolved[] = []
+  for (const { body, firmware, units: count } of running) {
     try {
-      const firmware = firmwareOf(body.document, allUnits)
-      resolved.push({ body: formOf(body, firmware), resolution: resolveStored(body, standard, firmware) })
+      const resolution = resolveStored(body, standard, firmware, context)
+      resolved.push({ body: formOf(body, firmware), units: count, resolution })
     } catch (error) {
       if (!(error instanceof SearchTooLargeError || error instanceof ContradictoryBodyError)) throw error
       failed.push({ body: body.document.model, why: error.message })
     }
   }
-  const nameOf = new Map(resolved.map(r => [r.body.id, r.body.model]))
-  const targets = effectiveTargets(standard.document)
-  const { spreads, ...summary } = summarise(resolved.map(r => r.resolution))
-  const { id, name, about, version } = standard.document
+  return buildConcordance(standard.document, resolved, failed, context)
+}
+
+/** The bodies in hand whole, for work that is done in the browser. */
+export const readFleet = async (ids: readonly string[] | undefined) => {
+  const chosen = ids ? ids.map(id => ({ id })) : await listBodies()
+  const running = await readRunning(chosen)
   return {
-    standard: { id, name, about, version },
-    columns: resolved.map(({ body, resolution }) => ({
-      id: body.id,
-      maker: body.maker,
-      model: body.model,
-      units: allUnits.filter(u => u.body_id === body.id).length,
-      undecided: body.settings.filter(s => s.undecided).length,
-      firmware: resolution.firmware,
-      agreement: resolution.agreement,
-      mustsHeld: resolution.mustsHeld,
-    })),
-    rows: targets.map(t => {
-      const d = dimension(t.dimension)
-      const tolerance = t.tolerance === undefined ? '' : ` ${toleranceWords(d, t.tolerance)}`
-      return {
-        dimension: d.id,
-        label: d.label,
-        group: d.group,
-        wanted: valueWords(d, t.value) + tolerance,
-        weight: t.weight,
-      }
-    }),
-    cells: targets.map((_, row) =>
-      resolved.flatMap(({ body, resolution }): Cell[] => {
-        const outcome = resolution.outcomes[row]
-        if (!outcome) return []
-        const held = outcome.target.weight !== 'must' || outcome.held
-        return [{ ...cellWords(body, outcome), grade: outcome.grade, distance: outcome.distance, held }]
-      }),
-    ),
-    summary: {
-      ...summary,
-      spreads: spreads.map(s => {
-        const d = dimension(s.dimension)
-        return {
-          label: d.label,
-          largest: s.largest,
-          mean: s.mean,
-          between: [nameOf.get(s.between[0]) ?? '', nameOf.get(s.between[1]) ?? ''],
-          values: [valueWords(d, s.values[0]), valueWords(d, s.values[1])],
-        }
-      }),
-    },
-    failed,
+    bodies: running.map(({ body, firmware, units: count }) => ({ body: body.document, firmware, units: count })),
   }
 }
 
@@ -164,15 +101,11 @@ export const readConcordance = async (
  * @throws RequestError 404 for a standard or a body that is not there
  */
 export const readStoredResolutions = async (
-  standardId: string,
+  ref: string,
   ids?: readonly string[],
+  context: Context = {},
 ): Promise<readonly Resolution[]> => {
-  const [standard, allUnits] = await Promise.all([readStandard(standardId), units()])
-  const wanted = ids ?? (await listBodies()).map(b => b.id)
-  return Promise.all(
-    wanted.map(async id => {
-      const body = await readBody(id)
-      return resolveStored(body, standard, firmwareOf(body.document, allUnits))
-    }),
-  )
+  const chosen = ids ? ids.map(id => ({ id })) : await listBodies()
+  const [standard, running] = await Promise.all([readStandard(ref), readRunning(chosen)])
+  return running.map(({ body, firmware }) => resolveStored(body, standard, firmware, context))
 }

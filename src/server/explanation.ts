@@ -13,7 +13,7 @@ import {
   resolve,
   whyWords,
 } from '@/core/resolve'
-import type { Weight } from '@/core/standards'
+import { type Context, effectiveTargets, type Level, type Weight } from '@/core/standards'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { type Grade } from '@/core/vocabulary/grade'
 import { toleranceWords, valueWords } from '@/core/vocabulary/words'
@@ -31,6 +31,10 @@ export interface ExplanationView {
   readonly weight: Weight
   readonly reason: string
   readonly from: string
+  /** The targets of lower layers that it replaced, in words, nearest first. */
+  readonly over: readonly string[]
+  /** The common level it is held to, where the bodies are levelled. */
+  readonly level: string | undefined
   readonly gets: string
   readonly grade: Grade
   readonly distance: number
@@ -56,10 +60,16 @@ export interface AlternativeView {
   readonly better: boolean
 }
 
+const levelWords = (level: Level | null | undefined, dimensionId: string): string | undefined => {
+  const common = level?.values.find(x => x.dimension === dimensionId)
+  return common && valueWords(dimension(dimensionId), common.value)
+}
+
 export const readExplanation = async (
   standardId: string,
   bodyId: string,
   dimensionId: string,
+  { context = {}, level }: { readonly context?: Context; readonly level?: Level | null } = {},
 ): Promise<ExplanationView> => {
   const [{ document: standard }, profile, allUnits] = await Promise.all([
     readStandard(standardId),
@@ -68,10 +78,9 @@ export const readExplanation = async (
   ])
   const firmware = firmwareOf(profile.document, allUnits)
   const body = formOf(profile, firmware)
-  if (!standard.layers.some(l => l.targets.some(t => t.dimension === dimensionId)))
-    throw notFound('target', dimensionId)
-  const { outcome, alternatives } = explain(body, standard, dimensionId, { firmware })
-  const { conflicts } = resolve(body, standard, { firmware })
+  if (!effectiveTargets(standard, context).some(t => t.dimension === dimensionId)) throw notFound('target', dimensionId)
+  const { outcome, alternatives } = explain(body, standard, dimensionId, { firmware, context, level })
+  const { conflicts } = resolve(body, standard, { firmware, context, level })
   const d = dimension(dimensionId)
   const { target } = outcome
   const delivered = deliveredBy(body, outcome)
@@ -85,6 +94,8 @@ export const readExplanation = async (
     weight: target.weight,
     reason: target.reason,
     from: target.from.layer,
+    over: (target.over ?? []).map(o => `${o.layer}: ${valueWords(d, o.target.value)}, a ${o.target.weight}`),
+    level: levelWords(level === undefined ? standard.level : level, dimensionId),
     gets: outcomeWords(body, outcome),
     grade: outcome.grade,
     distance: outcome.distance,

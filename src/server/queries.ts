@@ -1,19 +1,25 @@
 import * as v from 'valibot'
+import { levelSchema } from '@/core/standards'
 
 /** The shapes of what the HTTP interface takes besides the exchange formats. */
 
 const id = v.pipe(v.string('expected an id'), v.minLength(1, 'expected an id'), v.maxLength(120))
 
+const forWhom = v.optional(v.pipe(v.string(), v.maxLength(2000)))
+
 export const resolutionsQuerySchema = v.object({
   standard: id,
+  for: forWhom,
   bodies: v.optional(v.pipe(v.string(), v.minLength(1), v.maxLength(20_000))),
 })
-export const explanationQuerySchema = v.object({ standard: id, body: id, dimension: id })
-export const cardQuerySchema = v.object({ standard: id, body: id, unit: v.optional(id) })
+export const explanationQuerySchema = v.object({ standard: id, body: id, dimension: id, for: forWhom })
+export const cardQuerySchema = v.object({ standard: id, body: id, unit: v.optional(id), for: forWhom })
 export const tickSchema = v.strictObject({
   standard: id,
   body: id,
   unit: v.optional(id),
+  /** For whom and what the card was made. */
+  for: forWhom,
   step: v.pipe(v.string(), v.minLength(3), v.maxLength(200)),
   ticked: v.boolean(),
   person: v.optional(id),
@@ -67,3 +73,55 @@ export const unitImportQuerySchema = v.object({
   file: v.optional(v.string()),
   person,
 })
+
+const bodies = v.optional(v.pipe(v.string(), v.minLength(1), v.maxLength(20_000)))
+const LAYER_KIND = v.picklist(['house', 'work', 'scene', 'exception'])
+
+export const fleetQuerySchema = v.object({ bodies })
+export const concordanceQuerySchema = v.object({
+  standard: id,
+  bodies,
+  for: forWhom,
+  as: v.optional(v.picklist(['json', 'csv']), 'json'),
+})
+export const standardImportQuerySchema = v.object({
+  /** 1: only say what would change. */
+  preview: v.optional(v.picklist(['0', '1']), '0'),
+  file: v.optional(v.string()),
+  person,
+})
+export const newStandardSchema = v.strictObject({
+  name,
+  about: v.optional(v.pipe(v.string(), v.maxLength(400))),
+  kind: LAYER_KIND,
+  /** The standard it stands on. */
+  below: v.optional(id),
+  person,
+})
+export const saveStandardSchema = v.strictObject({
+  document: v.unknown(),
+  revision,
+  what: v.pipe(v.string(), v.minLength(1), v.maxLength(400)),
+  person,
+})
+export const stateSchema = v.strictObject({
+  state: v.picklist(['draft', 'in-review', 'approved', 'retired']),
+  /** Why; needed for an approval. */
+  why: v.optional(v.pipe(v.string(), v.maxLength(400)), ''),
+  person,
+})
+export const commentSchema = v.strictObject({
+  version: v.pipe(v.number(), v.integer(), v.minValue(1)),
+  /** The target it is about; the version as a whole where left out. */
+  dimension: v.optional(id),
+  text: v.pipe(v.string(), v.trim(), v.minLength(1, 'expected some words'), v.maxLength(2000)),
+  person,
+})
+export const settledSchema = v.strictObject({ settled: v.boolean(), person })
+export const comparisonQuerySchema = v.object({ before: id, after: id, for: forWhom })
+/** A cell to explain at a common level that is not stored. */
+export const levelledExplanationSchema = v.strictObject({
+  ...explanationQuerySchema.entries,
+  level: v.nullable(levelSchema),
+})
+export const keepLevelSchema = v.strictObject({ level: v.nullable(levelSchema), person })

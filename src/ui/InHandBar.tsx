@@ -4,11 +4,18 @@ import { Box, Button, Checkbox, Divider, ListItemText, Menu, MenuItem, Typograph
 import { styled } from '@mui/material/styles'
 import { usePathname, useRouter, useSearchParams } from 'next/navigation'
 import { startTransition, useOptimistic, useState } from 'react'
+import { type Context, contextFrom, contextText, refFrom, refText, type Scope, SCOPES } from '@/core/standards'
+import { usePeople } from './people'
+import { STATE_WORDS } from './versions'
 
 export interface StandardChoice {
   readonly id: string
   readonly name: string
   readonly version: number
+  /** For whom and what it has layers of their own. */
+  readonly scopes: Context
+  /** A version that is being worked on, besides the one that counts. */
+  readonly open: { readonly version: number; readonly state: string } | undefined
 }
 
 export interface BodyChoice {
@@ -27,6 +34,76 @@ const Chooser = styled(Button)(({ theme }) => ({
 /** More names than this are counted instead of listed. */
 const MOST_NAMES = 2
 
+/** The version of a standard that counts, and the one that is being worked on. */
+const choicesOf = (s: StandardChoice): readonly { readonly ref: string; readonly words: string }[] => [
+  { ref: s.id, words: `version ${s.version}` },
+  ...(s.open
+    ? [
+        {
+          ref: refText({ id: s.id, version: s.open.version }),
+          words: `version ${s.open.version}, ${STATE_WORDS[s.open.state] ?? s.open.state}`,
+        },
+      ]
+    : []),
+]
+
+/** Whom and what the standard is read for; only shown where some layer is for somebody. */
+const ForWhom = ({
+  scopes,
+  text,
+  onChange,
+}: {
+  scopes: Context
+  text: string
+  onChange: (text: string | undefined) => void
+}) => {
+  const { people } = usePeople()
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+  const chosen = contextFrom(text)
+  const labelOf = (scope: Scope, id: string) => (scope === 'people' ? (people.find(p => p.id === id)?.name ?? id) : id)
+  const all = SCOPES.flatMap(scope => (scopes[scope] ?? []).map(id => ({ scope, id })))
+  const isOn = ({ scope, id }: { scope: Scope; id: string }) => chosen[scope]?.includes(id) ?? false
+  const label =
+    all
+      .filter(isOn)
+      .map(c => labelOf(c.scope, c.id))
+      .join(', ') || 'everybody'
+  const toggle = (scope: Scope, id: string) => {
+    const names = chosen[scope] ?? []
+    const next = names.includes(id) ? names.filter(n => n !== id) : [...names, id]
+    onChange(contextText({ ...chosen, [scope]: next }) || undefined)
+  }
+  return (
+    <>
+      <Box sx={{ display: 'flex', alignItems: 'center' }}>
+        <Typography color="textSecondary" variant="body2" sx={{ display: { xs: 'none', sm: 'inline' } }}>
+          For
+        </Typography>
+        <Chooser aria-haspopup="menu" aria-label={`For: ${label}`} onClick={e => setAnchor(e.currentTarget)}>
+          {label}
+        </Chooser>
+      </Box>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+        <MenuItem onClick={() => onChange(undefined)} disabled={!text}>
+          Everybody, everywhere
+        </MenuItem>
+        <Divider />
+        {all.map(c => (
+          <MenuItem
+            key={`${c.scope} ${c.id}`}
+            role="menuitemcheckbox"
+            aria-checked={isOn(c)}
+            onClick={() => toggle(c.scope, c.id)}
+          >
+            <Checkbox edge="start" size="small" checked={isOn(c)} tabIndex={-1} disableRipple inert />
+            <ListItemText primary={labelOf(c.scope, c.id)} secondary={c.scope === 'scenes' ? 'scene' : undefined} />
+          </MenuItem>
+        ))}
+      </Menu>
+    </>
+  )
+}
+
 /** The standard and the bodies in hand: chosen once, kept in the address, the same in every view. */
 export const InHand = ({
   standards,
@@ -43,11 +120,13 @@ export const InHand = ({
   const [standardAnchor, setStandardAnchor] = useState<HTMLElement | null>(null)
   const [bodiesAnchor, setBodiesAnchor] = useState<HTMLElement | null>(null)
 
-  const standard =
-    standards.find(s => s.id === params.get('standard')) ?? standards.find(s => s.id === 'ring-action') ?? standards[0]
+  const named = refFrom(params.get('standard') ?? '')
+  const standard = standards.find(s => s.id === named.id) ?? standards.find(s => s.id === 'ring-action') ?? standards[0]
+  const version = standard?.id === named.id ? named.version : undefined
+  const standardLabel = `${standard?.name ?? 'none'}${version === undefined ? '' : `, version ${version}`}`
   const asked = params.get('bodies')?.split(',') ?? []
-  const named = bodies.filter(b => asked.includes(b.id))
-  const inHand = named.length ? named : bodies
+  const chosen = bodies.filter(b => asked.includes(b.id))
+  const inHand = chosen.length ? chosen : bodies
 
   const change = (name: string, value: string | undefined) => {
     const next = new URLSearchParams(params)
@@ -80,26 +159,31 @@ export const InHand = ({
         </Typography>
         <Chooser
           aria-haspopup="menu"
-          aria-label={`Standard in hand: ${standard?.name ?? 'none'}`}
+          aria-label={`Standard in hand: ${standardLabel}`}
           onClick={e => setStandardAnchor(e.currentTarget)}
         >
-          {standard?.name}
+          {standardLabel}
         </Chooser>
       </Box>
       <Menu anchorEl={standardAnchor} open={standardAnchor !== null} onClose={() => setStandardAnchor(null)}>
-        {standards.map(s => (
-          <MenuItem
-            key={s.id}
-            selected={s.id === standard?.id}
-            onClick={() => {
-              setStandardAnchor(null)
-              change('standard', s.id)
-            }}
-          >
-            <ListItemText primary={s.name} secondary={`version ${s.version}`} />
-          </MenuItem>
-        ))}
+        {standards.flatMap(s =>
+          choicesOf(s).map(c => (
+            <MenuItem
+              key={c.ref}
+              selected={s.id === standard?.id && refFrom(c.ref).version === version}
+              onClick={() => {
+                setStandardAnchor(null)
+                change('standard', c.ref)
+              }}
+            >
+              <ListItemText primary={s.name} secondary={c.words} />
+            </MenuItem>
+          )),
+        )}
       </Menu>
+      {standard && Object.keys(standard.scopes).length > 0 && (
+        <ForWhom scopes={standard.scopes} text={params.get('for') ?? ''} onChange={text => change('for', text)} />
+      )}
       <Box sx={{ display: 'flex', alignItems: 'center' }}>
         <Typography color="textSecondary" variant="body2" sx={{ display: { xs: 'none', sm: 'inline' } }}>
           Bodies

@@ -1,10 +1,10 @@
 'use client'
 
-import { usePathname, useSearchParams } from 'next/navigation'
+import { usePathname, useRouter, useSearchParams } from 'next/navigation'
 import { useCallback } from 'react'
 
 /** The names of what the address keeps from view to view. */
-const KEPT = ['standard', 'bodies'] as const
+const KEPT = ['standard', 'bodies', 'for'] as const
 
 /** A link to another view with the same standard and bodies in hand. */
 export const linkTo = (path: string, current: URLSearchParams, more: Readonly<Record<string, string>> = {}): string => {
@@ -34,4 +34,21 @@ export const useAddress = () => {
     [pathname],
   )
   return { params, set }
+}
+
+/** Changes what is in hand and asks the server for it; everything else in the address stays. */
+export const useGoTo = () => {
+  const pathname = usePathname()
+  const router = useRouter()
+  return useCallback(
+    (changes: Readonly<Record<string, string | undefined>>) => {
+      const next = new URLSearchParams(window.location.search)
+      for (const [name, value] of Object.entries(changes)) {
+        if (value === undefined) next.delete(name)
+        else next.set(name, value)
+      }
+      router.push(next.size ? `${pathname}?${next.toString()}` : pathname, { scroll: false })
+    },
+    [pathname, router],
+  )
 }

@@ -15,7 +15,15 @@ export const STAGES: readonly Stage[] = [
       { label: 'Lenses', path: '/name/lenses' },
     ],
   },
-  { key: 'd', label: 'Decide', views: [{ label: 'Concordance', path: '/decide/concordance' }] },
+  {
+    key: 'd',
+    label: 'Decide',
+    views: [
+      { label: 'Standards', path: '/decide/standards' },
+      { label: 'Concordance', path: '/decide/concordance' },
+      { label: 'Compare', path: '/decide/compare' },
+    ],
+  },
   { key: 's', label: 'Set', views: [{ label: 'Cards', path: '/set/cards' }] },
   { key: 'k', label: 'Keep', views: [{ label: 'Kit', path: '/keep/kit' }] },
 ]

@@ -2,10 +2,10 @@
 
 import { useEffect, useRef, useState } from 'react'
 
-/** Asks a worker whenever the question changes; only the newest answer counts, the former one stays until it is there. */
+/** Asks a worker whenever the question changes, nothing while there is none; only the newest answer counts, the former one stays until it is there. */
 export const useWorkerAnswer = <Question extends object, Answer>(
   make: () => Worker,
-  question: Question,
+  question: Question | undefined,
 ): Answer | undefined => {
   const [answer, setAnswer] = useState<Answer>()
   const worker = useRef<Worker | null>(null)
@@ -23,7 +23,7 @@ export const useWorkerAnswer = <Question extends object, Answer>(
 
   useEffect(() => {
     asked.current += 1
-    worker.current?.postMessage({ id: asked.current, ...question })
+    if (question) worker.current?.postMessage({ id: asked.current, ...question })
   }, [question])
 
   return answer

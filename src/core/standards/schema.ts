@@ -117,7 +117,7 @@ export interface LevelValue {
 }
 
 /** How much being alike counts against being right, and the common level of each dimension found for that. */
-const levelSchema = v.strictObject({
+export const levelSchema = v.strictObject({
   /** Weight of being alike for each 1 of being right; 0 is best on each body. In hundredths, so that it stays exact. */
   lambdaHundredths: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(9900)),
   values: v.pipe(

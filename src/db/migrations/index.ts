@@ -1,6 +1,7 @@
 import type { Knex } from 'knex'
 import * as first from './001-first'
 import * as name from './002-name'
+import * as decide from './003-decide'
 
 interface Migration {
   readonly name: string
@@ -11,6 +12,7 @@ interface Migration {
 const MIGRATIONS: readonly Migration[] = [
   { name: '001-first', up: first.up },
   { name: '002-name', up: name.up },
+  { name: '003-decide', up: decide.up },
 ]
 
 export const migrationSource: Knex.MigrationSource<Migration> = {

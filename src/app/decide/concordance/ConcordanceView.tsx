@@ -1,17 +1,20 @@
 'use client'
 
-import { Alert, Box, FormControlLabel, Switch, Typography, useMediaQuery } from '@mui/material'
+import { Alert, Box, FormControlLabel, LinearProgress, Switch, Typography, useMediaQuery } from '@mui/material'
 import { useTheme } from '@mui/material/styles'
 import { useCallback, useMemo } from 'react'
-import type { Concordance } from '@/server/concordance'
+import type { Concordance } from '@/core/resolve/concordance'
 import { GROUPS, type GroupId } from '@/core/vocabulary/dimensions'
 import { useAddress } from '@/ui/address'
 import { SidePanel } from '@/ui/SidePanel'
 import { arrange } from './arrange'
 import { Explanation } from './Explanation'
+import { LevelPanel } from './LevelPanel'
+import { LevelSlider } from './LevelSlider'
 import { type CellRef, Matrix } from './Matrix'
 import { FigureExplanation, type FigureId, FIGURES, Figures } from './Summary'
 import { TargetList } from './TargetList'
+import { useLevelled } from './use-levelled'
 
 const cellFrom = (text: string | null): CellRef | undefined => {
   const [body, dimension] = text?.split(':') ?? []
@@ -19,9 +22,36 @@ const cellFrom = (text: string | null): CellRef | undefined => {
 }
 
 /** The central view: every target of the standard in hand on every body in hand. All of its state is in the address. */
-export const ConcordanceView = ({ text }: { text: string }) => {
-  const concordance = useMemo(() => JSON.parse(text) as Concordance, [text])
+export const ConcordanceView = ({
+  text,
+  standardText,
+  reference,
+}: {
+  text: string
+  standardText: string
+  /** The standard in hand, as the address names it. */
+  reference: string
+}) => {
+  const stored = useMemo(() => JSON.parse(text) as Concordance, [text])
   const { params, set } = useAddress()
+  const figure = FIGURES.find(f => f === params.get('figure'))
+  const asked = params.get('level')
+  const lambdaHundredths = asked === null ? stored.standard.lambdaHundredths : Number(asked) || 0
+  const { concordance, level, view, isBusy, problem } = useLevelled(stored, standardText, {
+    lambdaHundredths,
+    bodies: params.get('bodies') ?? '',
+    forWhom: params.get('for') ?? '',
+    isLookedAt: figure === 'alike',
+  })
+  const move = useCallback(
+    (lambda: number) =>
+      set({
+        level: lambda === stored.standard.lambdaHundredths ? undefined : String(lambda),
+        figure: 'alike',
+        cell: undefined,
+      }),
+    [set, stored.standard.lambdaHundredths],
+  )
   const theme = useTheme()
   const isPhone = useMediaQuery(theme.breakpoints.down('sm'))
   const onlyDiffering = params.get('differs') === '1'
@@ -42,7 +72,6 @@ export const ConcordanceView = ({ text }: { text: string }) => {
     concordance.rows.some(r => r.dimension === cell.dimension)
       ? cell
       : undefined
-  const figure = FIGURES.find(f => f === params.get('figure'))
 
   const selectCell = useCallback((c: CellRef) => set({ cell: `${c.body}:${c.dimension}`, figure: undefined }), [set])
   const selectFigure = useCallback((id: FigureId) => set({ figure: id, cell: undefined }), [set])
@@ -64,6 +93,12 @@ export const ConcordanceView = ({ text }: { text: string }) => {
           <Typography variant="value" color="textSecondary" sx={{ flex: 1 }}>
             version {concordance.standard.version}
           </Typography>
+          <LevelSlider lambdaHundredths={lambdaHundredths} onMove={move} />
+        </Box>
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center' }}>
+          <Box sx={{ flex: 1 }}>
+            <Figures concordance={concordance} onSelect={selectFigure} />
+          </Box>
           <FormControlLabel
             control={
               <Switch checked={onlyDiffering} onChange={e => set({ differs: e.target.checked ? '1' : undefined })} />
@@ -78,7 +113,8 @@ export const ConcordanceView = ({ text }: { text: string }) => {
             sx={{ mr: 0 }}
           />
         </Box>
-        <Figures concordance={concordance} onSelect={selectFigure} />
+        <Box sx={{ height: 4 }}>{isBusy && <LinearProgress aria-label="Levelling" />}</Box>
+        {problem && <Alert severity="warning">{problem}</Alert>}
       </Box>
       {concordance.failed.map(f => (
         <Alert key={f.body} severity="error" sx={{ mx: 2.5, mb: 1 }}>
@@ -105,9 +141,14 @@ export const ConcordanceView = ({ text }: { text: string }) => {
         {(known || figure) && (
           <SidePanel label="Explanation" onClose={close}>
             {known ? (
-              <Explanation standard={concordance.standard.id} cell={known} />
+              <Explanation standard={reference} cell={known} level={level} />
             ) : (
-              figure && <FigureExplanation concordance={concordance} figure={figure} />
+              figure &&
+              (figure === 'alike' ? (
+                <LevelPanel concordance={stored} view={view} reference={reference} />
+              ) : (
+                <FigureExplanation concordance={concordance} figure={figure} />
+              ))
             )}
           </SidePanel>
         )}

@@ -2,8 +2,9 @@
 
 import { Alert, Box, Divider, Skeleton, Typography } from '@mui/material'
 import { useSearchParams } from 'next/navigation'
-import { useEffect, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { GRADE_WORDS } from '@/core/resolve/words'
+import type { Level } from '@/core/standards'
 import type { AlternativeView, ExplanationView } from '@/server/explanation'
 import { FalseFriends } from '@/ui/FalseFriends'
 import { NearestWays } from '@/ui/NearestWays'
@@ -17,16 +18,35 @@ import type { CellRef } from './Matrix'
 const WEIGHT_SENTENCE = { must: 'a must', should: 'a should', nice: 'nice to have' } as const
 
 /** Why one body gets what it gets for one target; asked of the server when it is opened. */
-export const Explanation = ({ standard, cell }: { standard: string; cell: CellRef }) => {
-  const address = `/api/v1/explanations?${new URLSearchParams({ standard, ...cell }).toString()}`
+export const Explanation = ({
+  standard,
+  cell,
+  level,
+}: {
+  standard: string
+  cell: CellRef
+  /** A common level that is being tried; the standard's own where undefined. */
+  level: Level | null | undefined
+}) => {
+  const forWhom = useSearchParams().get('for')
+  const asked = useMemo(
+    () => ({ standard, ...cell, ...(forWhom ? { for: forWhom } : {}) }),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- a cell is its body and its dimension
+    [standard, cell.body, cell.dimension, forWhom],
+  )
+  const address = `/api/v1/explanations?${new URLSearchParams(asked).toString()}`
   const [answer, setAnswer] = useState<{ address: string; sent: Sent<ExplanationView> }>()
   useEffect(() => {
     const controller = new AbortController()
-    void sendJson<ExplanationView>('GET', address, undefined, controller.signal).then(sent => {
+    const asking =
+      level === undefined
+        ? sendJson<ExplanationView>('GET', address, undefined, controller.signal)
+        : sendJson<ExplanationView>('POST', '/api/v1/explanations', { ...asked, level }, controller.signal)
+    void asking.then(sent => {
       if (!controller.signal.aborted) setAnswer({ address, sent })
     })
     return () => controller.abort()
-  }, [address])
+  }, [address, asked, level])
 
   if (answer?.address !== address)
     return (
@@ -85,6 +105,8 @@ const ExplanationContent = ({ explanation: e }: { explanation: ExplanationView }
           ...(e.delivered.length ? [{ name: 'menu', value: <MenuPaths delivered={e.delivered} /> }] : []),
           { name: 'because', value: <Typography variant="body2">{e.reason}</Typography> },
           { name: 'from', value: `${e.from}, ${WEIGHT_SENTENCE[e.weight]}` },
+          ...(e.over.length ? [{ name: 'instead of', value: e.over.join('; ') }] : []),
+          ...(e.level ? [{ name: 'alike', value: `held to ${e.level}` }] : []),
           { name: 'firmware', value: e.body.firmware },
         ]}
       />

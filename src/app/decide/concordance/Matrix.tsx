@@ -6,7 +6,7 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react'
 import { AlignmentMark } from '@/ui/AlignmentMark'
 import { Eyebrow } from '@/ui/pieces'
-import type { Cell, Column, Concordance } from '@/server/concordance'
+import type { Cell, Column, Concordance } from '@/core/resolve/concordance'
 import type { Arranged, Line } from './arrange'
 
 /** Sizes of the matrix in pixels. */

@@ -3,10 +3,10 @@
 import { inSentence } from '@/core/vocabulary/words'
 import { Box, ButtonBase, Typography } from '@mui/material'
 import { Facts } from '@/ui/pieces'
-import type { Concordance } from '@/server/concordance'
+import type { Concordance } from '@/core/resolve/concordance'
 
 /** The figures above the Concordance. Each is a button: it explains itself. */
-export const FIGURES = ['agreement', 'musts', 'spread', 'behind'] as const
+export const FIGURES = ['agreement', 'alike', 'musts', 'spread', 'behind'] as const
 export type FigureId = (typeof FIGURES)[number]
 
 interface Figure {
@@ -24,6 +24,7 @@ const figuresOf = (c: Concordance): readonly Figure[] => {
   const gains = behind !== undefined && c.columns.length > 1 && behind.agreementOfOthers > summary.agreement
   return [
     { id: 'agreement', value: summary.agreement.toFixed(2), words: 'agreement with the standard' },
+    ...(c.columns.length > 1 ? [{ id: 'alike' as const, value: summary.alike.toFixed(2), words: 'alike' }] : []),
     {
       id: 'musts',
       value: `${summary.mustsHeldEverywhere}/${summary.musts}`,
@@ -81,7 +82,13 @@ export const Figures = ({ concordance, onSelect }: { concordance: Concordance; o
 const MOST_LISTED = 12
 
 /** What a figure means, how it was computed, and what lies behind it. */
-export const FigureExplanation = ({ concordance: c, figure }: { concordance: Concordance; figure: FigureId }) => {
+export const FigureExplanation = ({
+  concordance: c,
+  figure,
+}: {
+  concordance: Concordance
+  figure: Exclude<FigureId, 'alike'>
+}) => {
   const { summary } = c
   switch (figure) {
     case 'agreement':

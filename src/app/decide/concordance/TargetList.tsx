@@ -3,7 +3,7 @@
 import { Box, ButtonBase, FormControl, InputLabel, MenuItem, Select, Typography } from '@mui/material'
 import { AlignmentMark } from '@/ui/AlignmentMark'
 import { Eyebrow } from '@/ui/pieces'
-import type { Concordance } from '@/server/concordance'
+import type { Concordance } from '@/core/resolve/concordance'
 import type { Arranged } from './arrange'
 import type { CellRef } from './Matrix'
 import { BrokenMust, WeightBadge } from './WeightBadge'

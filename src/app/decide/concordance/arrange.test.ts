@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Grade } from '@/core/vocabulary/grade'
-import type { Concordance } from '@/server/concordance'
+import type { Concordance } from '@/core/resolve/concordance'
 import { arrange, type Look } from './arrange'
 
 const ALL: Look = { onlyDiffering: false, byAgreement: false, folded: new Set() }
@@ -17,10 +17,10 @@ const column = (id: string, agreement: number) => ({
   mustsHeld: 1,
 })
 const row = (dimension: string, group: 'how' | 'stays') =>
-  ({ dimension, label: dimension, group, wanted: '', weight: 'must' }) as const
+  ({ dimension, label: dimension, group, wanted: '', weight: 'must', layer: 'S' }) as const
 
 const concordance: Concordance = {
-  standard: { id: 's', name: 'S', about: '', version: 1 },
+  standard: { id: 's', name: 'S', about: '', lambdaHundredths: 0, version: 1 },
   columns: [column('low', 0.5), column('high', 0.9)],
   rows: [row('trigger.touch', 'how'), row('track.hold', 'stays'), row('track.response', 'stays')],
   cells: [
@@ -28,7 +28,15 @@ const concordance: Concordance = {
     [cell('near'), cell('same')],
     [cell('missing'), cell('missing')],
   ],
-  summary: { alike: 1, agreement: 0.7, mustsHeldEverywhere: 1, musts: 1, brokenMusts: [], spreads: [], withoutEach: [] },
+  summary: {
+    alike: 1,
+    agreement: 0.7,
+    mustsHeldEverywhere: 1,
+    musts: 1,
+    brokenMusts: [],
+    spreads: [],
+    withoutEach: [],
+  },
   failed: [],
 }
 

@@ -1,5 +1,5 @@
 import { GROUPS, type GroupId } from '@/core/vocabulary/dimensions'
-import type { Column, Concordance, Row } from '@/server/concordance'
+import type { Column, Concordance, Row } from '@/core/resolve/concordance'
 
 /** How the Concordance is looked at: which rows, in which order the bodies stand. */
 export interface Look {

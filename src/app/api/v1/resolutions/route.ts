@@ -1,9 +1,11 @@
+import { contextFrom } from '@/core/standards'
 import { readStoredResolutions } from '@/server/concordance'
-import { answer, expectShape, queryOf } from '@/server/http'
+import { answer, parseQuery } from '@/server/http'
 import { resolutionsQuerySchema } from '@/server/queries'
 
 export const GET = (request: Request) =>
   answer(async () => {
-    const { standard, bodies } = expectShape(resolutionsQuerySchema, queryOf(request), 'query')
-    return Response.json({ resolutions: await readStoredResolutions(standard, bodies?.split(',')) })
+    const { standard, bodies, for: forWhom } = parseQuery(resolutionsQuerySchema, request)
+    const resolutions = await readStoredResolutions(standard, bodies?.split(','), contextFrom(forWhom))
+    return Response.json({ resolutions })
   })

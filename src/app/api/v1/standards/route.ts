@@ -1,11 +1,15 @@
-import { importStandard, listStandards } from '@/server/catalogue'
-import { answer, fileNameOf, MOST_BODY_BYTES, readJson } from '@/server/http'
+import { listStandards } from '@/server/catalogue'
+import { answer, fileNameOf, MOST_BODY_BYTES, parseQuery, readJson } from '@/server/http'
+import { standardImportQuerySchema } from '@/server/queries'
+import { importStandard } from '@/server/standards'
 
 export const GET = () => answer(async () => Response.json({ standards: await listStandards() }))
 
 export const POST = (request: Request) =>
   answer(async () => {
     const file = fileNameOf(request, 'standard')
-    const standard = await importStandard(await readJson(request, file, MOST_BODY_BYTES), file, null)
-    return Response.json({ id: standard.id }, { status: 201 })
+    const { preview, person } = parseQuery(standardImportQuerySchema, request)
+    const content = await readJson(request, file, MOST_BODY_BYTES)
+    const taken = await importStandard(content, file, { person, preview: preview === '1' })
+    return Response.json(taken, { status: preview === '1' ? 200 : 201 })
   })

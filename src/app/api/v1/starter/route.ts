@@ -1,5 +1,5 @@
-import { takeHouseBaseline } from '@/server/authoring'
 import { answer } from '@/server/http'
+import { takeHouseBaseline } from '@/server/standards'
 
 /** Takes the standard that comes with the house. */
 export const POST = () =>

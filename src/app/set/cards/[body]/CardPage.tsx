@@ -8,6 +8,7 @@ import { type KeyboardEvent, useRef } from 'react'
 import type { CardView, StepView } from '@/server/cards'
 import { linkTo } from '@/ui/address'
 import { AlignmentMark } from '@/ui/AlignmentMark'
+import { STATE_WORDS } from '@/ui/versions'
 import { usePeople } from '@/ui/people'
 import { CautionNote, Eyebrow, Page } from '@/ui/pieces'
 import { type Tick, useTicks } from './ticks'
@@ -73,8 +74,11 @@ export const CardPage = ({ card }: { card: CardView }) => {
         {name} for {card.standard.name}
       </Typography>
       <Typography color="textSecondary" sx={{ mt: 0.5 }}>
-        From factory defaults to version {card.standard.version}. Reset the body first if you do not know what it is set
-        to.
+        From factory defaults to version {card.standard.version}
+        {card.standard.state === 'approved' ? '' : `, ${STATE_WORDS[card.standard.state]}`}
+        {card.special.length > 0 && `, with ${card.special.join(' and ')}`}
+        {card.standard.lambdaHundredths > 0 && ', levelled with the other bodies'}. Reset the body first if you do not
+        know what it is set to.
       </Typography>
       {card.units.length > 1 && (
         <Box

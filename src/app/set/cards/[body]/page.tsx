@@ -14,9 +14,9 @@ export default async function OneCardPage({
   params: Promise<{ body: string }>
   searchParams: SearchParams
 }) {
-  const { standard, bodies } = await readInHand(await inHandOf(searchParams))
-  if (!standard) return <Beginning hasBodies={bodies.length > 0} hasStandards={false} />
+  const { ref, context, bodies } = await readInHand(await inHandOf(searchParams))
+  if (!ref) return <Beginning hasBodies={bodies.length > 0} hasStandards={false} />
   const { body } = await params
-  const card = await orNotFound(readCard(standard.id, body, await param(searchParams, 'unit')))
-  return <CardPage key={`${card.standard.id} ${body} ${card.unit?.id ?? ''}`} card={card} />
+  const card = await orNotFound(readCard(ref, body, await param(searchParams, 'unit'), context))
+  return <CardPage key={`${card.standard.id} ${card.standard.version} ${body} ${card.unit?.id ?? ''}`} card={card} />
 }

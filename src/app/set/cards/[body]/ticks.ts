@@ -1,6 +1,7 @@
 'use client'
 
 import { useCallback, useRef, useState } from 'react'
+import { refText } from '@/core/standards'
 import type { CardView } from '@/server/cards'
 import type { Person } from '@/ui/people'
 import { sendJson } from '@/ui/send'
@@ -26,7 +27,8 @@ export const useTicks = (card: CardView, person: Person | undefined) => {
     (step: string, ticked: boolean) => {
       queue.current = queue.current.then(async () => {
         const sent = await sendJson<{ at: string }>('PUT', '/api/v1/ticks', {
-          standard: card.standard.id,
+          standard: refText(card.standard),
+          ...(card.for ? { for: card.for } : {}),
           body: card.body.id,
           unit: card.unit?.id,
           step,

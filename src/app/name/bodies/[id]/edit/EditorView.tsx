@@ -2,13 +2,15 @@
 
 import { Alert, Box, Button, Tab, Tabs, Typography } from '@mui/material'
 import { useSearchParams } from 'next/navigation'
-import { useEffect, useMemo } from 'react'
+import { useMemo } from 'react'
 import type { Body } from '@/core/bodies'
-import { versionsOf } from '@/core/bodies'
+import { describeChanges, versionsOf } from '@/core/bodies'
 import type { Standard } from '@/core/standards'
 import { linkTo, useAddress } from '@/ui/address'
 import { Page } from '@/ui/pieces'
 import { LinkButton } from '@/ui/Shell'
+import { StatusLine, StatusProblem, useUndoKeys } from '@/ui/DraftStatus'
+import { MergeNotice } from '@/ui/MergeNotice'
 import { useWorkerAnswer } from '@/ui/worker'
 import type { Completeness } from '@/workers/completeness'
 import { CompletenessPart, Standing } from './CompletenessPart'
@@ -17,9 +19,8 @@ import { FactsPart } from './FactsPart'
 import { FirmwarePart } from './FirmwarePart'
 import { HistoryPart } from './HistoryPart'
 import { MenuPart } from './MenuPart'
-import { MergeNotice } from './MergeDialog'
 import { RulesPart } from './RulesPart'
-import { type Editor, type Status, useEditor } from './use-editor'
+import { useEditor } from './use-editor'
 
 const PARTS = [
   { id: 'menu', label: 'Menu' },
@@ -34,38 +35,6 @@ type PartId = (typeof PARTS)[number]['id']
 
 const completenessWorker = () =>
   new Worker(new URL('../../../../../workers/completeness.worker.ts', import.meta.url), { type: 'module' })
-
-const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName)
-
-const StatusLine = ({ status }: { status: Status }) => {
-  const words = {
-    saved: 'Saved',
-    saving: 'Saving …',
-    waiting: 'Not saved yet; trying again',
-    refused: 'Not saved',
-    conflict: 'Not saved: somebody else changed it',
-  }[status.kind]
-  return (
-    <Typography role="status" variant="body2" color={status.kind === 'saved' ? 'textSecondary' : 'secondary'}>
-      {words}
-    </Typography>
-  )
-}
-
-const useUndoKeys = ({ undo, redo }: Editor) =>
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (!(event.ctrlKey || event.metaKey) || isTyping(event.target)) return
-      const key = event.key.toLowerCase()
-      if (key !== 'z' && key !== 'y') return
-      event.preventDefault()
-      if (key === 'y' || event.shiftKey) redo()
-      else undo()
-    }
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  }, [undo, redo])
 
 /** The profile of a body while it is written. */
 export const EditorView = ({
@@ -106,12 +75,8 @@ export const EditorView = ({
         </Button>
         <LinkButton href={linkTo(`/name/bodies/${profile.id}`, params)}>Done</LinkButton>
       </Box>
-      {(status.kind === 'refused' || status.kind === 'waiting') && (
-        <Alert severity={status.kind === 'refused' ? 'error' : 'warning'} sx={{ mt: 1, whiteSpace: 'pre-line' }}>
-          {status.why}
-        </Alert>
-      )}
-      <MergeNotice editor={editor} />
+      <StatusProblem status={status} />
+      <MergeNotice draft={editor} name={profile.model} mine={profile} describe={describeChanges} />
       {versions.length > 1 && editor.firmware !== profile.firmware.from && (
         <Alert severity="info" sx={{ mt: 1 }}>
           You are editing firmware {editor.firmware}. What you change here is what that update changes.

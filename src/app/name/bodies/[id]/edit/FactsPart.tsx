@@ -4,7 +4,7 @@ import { Box, Button, Checkbox, FormControlLabel, MenuItem, TextField, Typograph
 import { type ReactNode, useState } from 'react'
 import { type Body, FACT_WORDS, type FactId } from '@/core/bodies'
 import { CoverageDrawing } from '@/ui/CoverageDrawing'
-import { NumberField } from './ValueEditor'
+import { NumberField } from '@/ui/ValueEditor'
 import type { Editor } from './use-editor'
 
 const Section = ({

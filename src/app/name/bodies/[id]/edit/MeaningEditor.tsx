@@ -2,41 +2,11 @@
 
 import { Autocomplete, Box, Button, TextField, Typography } from '@mui/material'
 import type { Body } from '@/core/bodies'
-import { type Dimension, dimension, DIMENSIONS, GROUPS } from '@/core/vocabulary/dimensions'
+import { dimension, DIMENSIONS, GROUPS } from '@/core/vocabulary/dimensions'
 import type { Meaning } from '@/core/vocabulary/schema'
-import { typicalArea } from '@/core/vocabulary/typical'
-import type { NeutralValue } from '@/core/vocabulary/values'
-import { ValueEditor } from './ValueEditor'
+import { startingValue, ValueEditor } from '@/ui/ValueEditor'
 
 const GROUP_LABEL = new Map(GROUPS.map(g => [g.id, g.label]))
-
-/** A first value of the right kind, to be changed. */
-const startingValue = (d: Dimension, body: Body): NeutralValue => {
-  switch (d.kind) {
-    case 'choice':
-      return d.values[0] ?? 'other'
-    case 'scale':
-      return d.values[0] ?? ''
-    case 'flag':
-      return true
-    case 'physical':
-      return d.measure === 'ratio' ? 1 : 0
-    case 'assign':
-      return { control: (body.controls.find(c => c.functions.some(f => f === d.id)) ?? body.controls[0])?.id ?? '' }
-    case 'area':
-      return typicalArea('point')
-    case 'size':
-      return { width: 0.05, height: 0.06 }
-    case 'position':
-      return { x: 0.5, y: 0.5 }
-    case 'areas':
-      return [typicalArea('point')]
-    case 'range':
-      return { nearMetres: 0.5, farMetres: 'infinity' }
-    case 'magnify':
-      return { factor: 5, seconds: 'until-released', onRingTurn: false }
-  }
-}
 
 /** The meaning of one option, dimension by dimension. */
 export const MeaningEditor = ({

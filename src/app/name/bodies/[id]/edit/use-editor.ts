@@ -1,32 +1,12 @@
 'use client'
 
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import { type Body, bodyAt, isWholeInBody, withFormAt } from '@/core/bodies'
-import { merge, type Merged } from '@/core/changes/changes'
-import { usePeople } from '@/ui/people'
-import { sendJson } from '@/ui/send'
+import { merge } from '@/core/changes/changes'
+import { type Draft, type Prefer, useDraft } from '@/ui/draft'
 
-/**
- * A profile while it is edited. Every edit is a named command; it can be undone, is stored at once, and goes into the
- * history. What could not be stored yet waits in the browser, so that nothing typed is lost.
- */
-
-export type Status =
-  | { readonly kind: 'saved' }
-  | { readonly kind: 'saving' }
-  /** The server does not answer; it is tried again. */
-  | { readonly kind: 'waiting'; readonly why: string }
-  /** The server refused the profile as it is. */
-  | { readonly kind: 'refused'; readonly why: string }
-  | { readonly kind: 'conflict' }
-
-export interface Conflict {
-  readonly base: Body
-  readonly theirs: Body
-  readonly revision: number
-}
-
-export interface Editor {
+/** A profile while it is edited, seen at one of its firmware versions. */
+export interface Editor extends Omit<Draft<Body>, 'document' | 'edit'> {
   /** The whole profile, and its form at the firmware in view. */
   readonly profile: Body
   readonly form: Body
@@ -36,184 +16,19 @@ export interface Editor {
   readonly edit: (what: string, change: (form: Body) => Body) => void
   /** Edits the profile as a whole, whatever form is in view. */
   readonly editProfile: (what: string, change: (profile: Body) => Body) => void
-  readonly undo: () => void
-  readonly redo: () => void
-  readonly canUndo: boolean
-  readonly canRedo: boolean
-  readonly status: Status
-  readonly revision: number
-  readonly conflict: Conflict | undefined
-  readonly mergeWith: (prefer: Readonly<Record<string, 'mine' | 'theirs'>>) => void
-  readonly takeTheirs: () => void
-  /** Starts over from a profile that was stored elsewhere, such as one taken back from the history. */
-  readonly reload: (profile: Body, revision: number) => void
 }
 
-interface Kept {
-  readonly base: Body
-  readonly document: Body
-  readonly revision: number
-  readonly what: readonly string[]
-}
-
-const keyOf = (id: string) => `coherion-edit-${id}`
-
-const readKept = (id: string): Kept | undefined => {
-  try {
-    const text = window.localStorage.getItem(keyOf(id))
-    return text ? (JSON.parse(text) as Kept) : undefined
-  } catch {
-    return undefined
-  }
-}
-
-const writeKept = (id: string, kept: Kept | undefined): void => {
-  try {
-    if (kept) window.localStorage.setItem(keyOf(id), JSON.stringify(kept))
-    else window.localStorage.removeItem(keyOf(id))
-  } catch {
-    // A full store is no reason to stop editing; the server has it in a moment.
-  }
-}
-
-const SAVE_AFTER_MS = 250
-const RETRY_AFTER_MS = 3000
-const MOST_UNDO = 200
-
-interface History {
-  readonly past: readonly Body[]
-  readonly present: Body
-  readonly future: readonly Body[]
-}
-
-export const mergeBodies = (
-  conflict: Conflict,
-  mine: Body,
-  prefer?: Readonly<Record<string, 'mine' | 'theirs'>>,
-): Merged<Body> => merge(conflict.base, mine, conflict.theirs, isWholeInBody, prefer)
+const mergeBodies = (base: Body, mine: Body, theirs: Body, prefer?: Prefer) =>
+  merge(base, mine, theirs, isWholeInBody, prefer)
 
 export const useEditor = (initial: { readonly document: Body; readonly revision: number }): Editor => {
-  const { id } = initial.document
-  const { person } = usePeople()
-  const [history, setHistory] = useState<History>({ past: [], present: initial.document, future: [] })
+  const {
+    document: profile,
+    edit: editProfile,
+    ...draft
+  } = useDraft({ ...initial, address: `/api/v1/bodies/${initial.document.id}`, merge: mergeBodies })
   const [firmware, setFirmware] = useState(initial.document.firmware.from)
-  const { present: profile } = history
   const form = useMemo(() => bodyAt(profile, firmware), [profile, firmware])
-  const [status, setStatus] = useState<Status>({ kind: 'saved' })
-  const [conflict, setConflict] = useState<Conflict>()
-  const [revision, setRevision] = useState(initial.revision)
-  /** What the server has, and what is on its way. */
-  const stored = useRef({ document: initial.document, revision: initial.revision })
-  const present = useRef(initial.document)
-  const told = useRef<string[]>([])
-  const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
-  const busy = useRef(false)
-  /** Somebody else has stored the profile; nothing is sent until both are merged. */
-  const parted = useRef(false)
-  const personId = useRef<string | undefined>(undefined)
-  const again = useRef<() => void>(() => undefined)
-  useEffect(() => {
-    personId.current = person?.id
-  }, [person])
-
-  const keep = useCallback(() => {
-    const { document, revision: from } = stored.current
-    writeKept(
-      id,
-      present.current === document
-        ? undefined
-        : { base: document, document: present.current, revision: from, what: told.current },
-    )
-  }, [id])
-
-  const send = useCallback(async (): Promise<void> => {
-    if (busy.current || parted.current || present.current === stored.current.document) return
-    busy.current = true
-    setStatus({ kind: 'saving' })
-    const document = present.current
-    const what = told.current.join('; ').slice(0, 400) || 'edited'
-    const count = told.current.length
-    const answer = await sendJson<{ revision: number }>('PUT', `/api/v1/bodies/${id}`, {
-      document,
-      revision: stored.current.revision,
-      what,
-      ...(personId.current ? { person: personId.current } : {}),
-    })
-    busy.current = false
-    if (answer.ok) {
-      stored.current = { document, revision: answer.value.revision }
-      setRevision(answer.value.revision)
-      told.current = told.current.slice(count)
-      keep()
-      if (present.current === document) setStatus({ kind: 'saved' })
-      else again.current()
-      return
-    }
-    if (answer.status === 409) {
-      const { document: theirs, revision: moved } = answer.more as { document: Body; revision: number }
-      parted.current = true
-      setConflict({ base: stored.current.document, theirs, revision: moved })
-      setStatus({ kind: 'conflict' })
-      return
-    }
-    if (answer.status === 422) {
-      setStatus({ kind: 'refused', why: answer.detail })
-      return
-    }
-    setStatus({ kind: 'waiting', why: answer.detail })
-    clearTimeout(timer.current)
-    timer.current = setTimeout(() => again.current(), RETRY_AFTER_MS)
-  }, [id, keep])
-  useEffect(() => {
-    again.current = () => void send()
-  }, [send])
-
-  const changed = useCallback(
-    (document: Body, what: string) => {
-      present.current = document
-      told.current.push(what)
-      setStatus(s => (s.kind === 'conflict' ? s : { kind: 'saving' }))
-      keep()
-      clearTimeout(timer.current)
-      timer.current = setTimeout(() => void send(), SAVE_AFTER_MS)
-    },
-    [keep, send],
-  )
-
-  // Edits that never reached the server wait in the browser.
-  useEffect(() => {
-    const kept = readKept(id)
-    if (!kept) return
-    told.current = [...kept.what]
-    present.current = kept.document
-    stored.current = { document: kept.base, revision: kept.revision }
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- the browser's store is only there after the first paint
-    setHistory({ past: [initial.document], present: kept.document, future: [] })
-    timer.current = setTimeout(() => void send(), SAVE_AFTER_MS)
-    return () => clearTimeout(timer.current)
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the editor opens
-  }, [])
-
-  useEffect(() => {
-    const warn = (event: BeforeUnloadEvent) => {
-      if (present.current !== stored.current.document) void send()
-      if (busy.current) event.preventDefault()
-    }
-    window.addEventListener('beforeunload', warn)
-    return () => window.removeEventListener('beforeunload', warn)
-  }, [send])
-
-  const editProfile = useCallback(
-    (what: string, change: (profile: Body) => Body) => {
-      const before = present.current
-      const after = change(before)
-      if (after === before) return
-      setHistory(h => ({ past: [...h.past, before].slice(-MOST_UNDO), present: after, future: [] }))
-      changed(after, what)
-    },
-    [changed],
-  )
-
   const edit = useCallback(
     (what: string, change: (form: Body) => Body) =>
       editProfile(what, profile => {
@@ -223,67 +38,5 @@ export const useEditor = (initial: { readonly document: Body; readonly revision:
       }),
     [editProfile, firmware],
   )
-
-  const step = useCallback(
-    (direction: 'undo' | 'redo') => {
-      const [from, to] = direction === 'undo' ? (['past', 'future'] as const) : (['future', 'past'] as const)
-      const next = direction === 'undo' ? history[from].at(-1) : history[from][0]
-      if (!next) return
-      const rest = direction === 'undo' ? history[from].slice(0, -1) : history[from].slice(1)
-      const other = direction === 'undo' ? [history.present, ...history[to]] : [...history[to], history.present]
-      setHistory({ past: [], future: [], present: next, [from]: rest, [to]: other })
-      changed(next, direction === 'undo' ? 'undone' : 'done again')
-    },
-    [changed, history],
-  )
-  const undo = useCallback(() => step('undo'), [step])
-  const redo = useCallback(() => step('redo'), [step])
-
-  const settle = useCallback(
-    (document: Body, theirs: Body, moved: number, what: string) => {
-      stored.current = { document: theirs, revision: moved }
-      setRevision(moved)
-      parted.current = false
-      setConflict(undefined)
-      setHistory(h => ({ past: [...h.past, h.present], present: document, future: [] }))
-      present.current = document
-      told.current = document === theirs ? [] : [...told.current, what]
-      keep()
-      setStatus({ kind: 'saved' })
-      void send()
-    },
-    [keep, send],
-  )
-  const mergeWith = useCallback(
-    (prefer: Readonly<Record<string, 'mine' | 'theirs'>>) => {
-      if (!conflict) return
-      const { document } = mergeBodies(conflict, present.current, prefer)
-      settle(document, conflict.theirs, conflict.revision, 'merged with what somebody else changed')
-    },
-    [conflict, settle],
-  )
-  const takeTheirs = useCallback(() => {
-    if (conflict) settle(conflict.theirs, conflict.theirs, conflict.revision, '')
-  }, [conflict, settle])
-
-  const reload = useCallback((profile: Body, at: number) => settle(profile, profile, at, ''), [settle])
-
-  return {
-    profile,
-    form,
-    firmware,
-    setFirmware,
-    edit,
-    editProfile,
-    undo,
-    redo,
-    canUndo: history.past.length > 0,
-    canRedo: history.future.length > 0,
-    status,
-    revision,
-    conflict,
-    mergeWith,
-    takeTheirs,
-    reload,
-  }
+  return { ...draft, profile, form, firmware, setFirmware, edit, editProfile }
 }

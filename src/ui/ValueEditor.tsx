@@ -16,6 +16,7 @@ import {
   type Magnify,
   type NeutralValue,
   PATTERNS,
+  type PlaceAssignment,
   type Position,
   type Size,
 } from '@/core/vocabulary/values'
@@ -159,22 +160,34 @@ const SizeFields = ({ value, onChange }: { value: Size; onChange: (s: Size) => v
   </>
 )
 
+/** Where a function sits: on a control of a body, or in a place of the hand where no body is meant. */
+type Assigned = ControlAssignment | PlaceAssignment
+
 const AssignFields = ({
   body,
   value,
   onChange,
 }: {
-  body: Body
-  value: ControlAssignment
-  onChange: (a: ControlAssignment) => void
+  body: Body | undefined
+  value: Assigned
+  onChange: (a: Assigned) => void
 }) => (
   <Row>
-    <Select
-      label="Control"
-      value={value.control}
-      options={body.controls.map(c => ({ id: c.id, label: c.label }))}
-      onChange={control => onChange({ ...value, control })}
-    />
+    {'place' in value ? (
+      <Select
+        label="Place of the hand"
+        value={value.place}
+        options={PLACE_IDS.map(id => ({ id, label: PLACES[id].label }))}
+        onChange={place => onChange({ ...value, place: place as PlaceAssignment['place'] })}
+      />
+    ) : (
+      <Select
+        label="Control"
+        value={value.control}
+        options={(body?.controls ?? []).map(c => ({ id: c.id, label: c.label }))}
+        onChange={control => onChange({ ...value, control })}
+      />
+    )}
     <Select
       label="Press"
       value={value.press ?? NONE}
@@ -281,18 +294,19 @@ const MagnifyFields = ({ value, onChange }: { value: Magnify; onChange: (m: Magn
 )
 
 /** The areas of a body by the pattern they have, else the usual ones. */
-const areaOf = (body: Body, pattern: Area['pattern']): Area =>
-  body.settings
+const areaOf = (body: Body | undefined, pattern: Area['pattern']): Area =>
+  body?.settings
     .flatMap(s => s.options.map(o => o.means['area.pattern'] as Area | undefined))
     .find(a => a?.pattern === pattern) ?? typicalArea(pattern)
 
+/** @param body where the value is one of its own; left out for what a standard asks of any body */
 export const ValueEditor = ({
   body,
   d,
   value,
   onChange,
 }: {
-  body: Body
+  body?: Body
   d: Dimension
   value: NeutralValue
   onChange: (value: NeutralValue) => void
@@ -338,7 +352,7 @@ export const ValueEditor = ({
         />
       )
     case 'assign':
-      return <AssignFields body={body} value={value as ControlAssignment} onChange={onChange} />
+      return <AssignFields body={body} value={value as Assigned} onChange={onChange} />
     case 'area':
       return <AreaFields value={value as Area} onChange={onChange} />
     case 'size':
@@ -376,5 +390,35 @@ export const ValueEditor = ({
       return <RangeFields value={value as FocusRange} onChange={onChange} />
     case 'magnify':
       return <MagnifyFields value={value as Magnify} onChange={onChange} />
+  }
+}
+
+/** A first value of the right kind, to be changed. */
+export const startingValue = (d: Dimension, body?: Body): NeutralValue => {
+  switch (d.kind) {
+    case 'choice':
+      return d.values[0] ?? 'other'
+    case 'scale':
+      return d.values[0] ?? ''
+    case 'flag':
+      return true
+    case 'physical':
+      return d.measure === 'ratio' ? 1 : 0
+    case 'assign':
+      return body
+        ? { control: (body.controls.find(c => c.functions.some(f => f === d.id)) ?? body.controls[0])?.id ?? '' }
+        : { place: 'thumb-upper-right' }
+    case 'area':
+      return typicalArea('point')
+    case 'size':
+      return { width: 0.05, height: 0.06 }
+    case 'position':
+      return { x: 0.5, y: 0.5 }
+    case 'areas':
+      return [typicalArea('point')]
+    case 'range':
+      return { nearMetres: 0.5, farMetres: 'infinity' }
+    case 'magnify':
+      return { factor: 5, seconds: 'until-released', onRingTurn: false }
   }
 }

@@ -13,17 +13,29 @@ import {
   Typography,
 } from '@mui/material'
 import { useMemo, useState } from 'react'
-import { describeChanges } from '@/core/bodies'
-import { placeOf } from '@/core/changes/changes'
-import { type Conflict, type Editor, mergeBodies } from './use-editor'
+import { type Change, placeOf } from '@/core/changes/changes'
+import type { Conflict, Draft, Prefer } from './draft'
+
+interface MergeProps<T> {
+  readonly draft: Pick<Draft<T>, 'conflict' | 'merged' | 'mergeWith' | 'takeTheirs'>
+  /** What is edited, as people call it. */
+  readonly name: string
+  readonly mine: T
+  /** Changes in words. */
+  readonly describe: (
+    changes: readonly Change[],
+    before: T,
+    after: T,
+  ) => readonly { readonly at: readonly string[]; readonly words: string }[]
+}
 
 /**
- * Two people edited the same profile: a line that does not get in the way of whoever is typing, and behind it what the
+ * Two people edited the same: a line that does not get in the way of whoever is typing, and behind it what the
  * other changed, with a choice wherever both changed the same.
  */
-export const MergeNotice = ({ editor }: { editor: Editor }) => {
+export const MergeNotice = <T,>(props: MergeProps<T>) => {
   const [open, setOpen] = useState(false)
-  const { conflict } = editor
+  const { conflict } = props.draft
   if (!conflict) return null
   return (
     <>
@@ -36,10 +48,10 @@ export const MergeNotice = ({ editor }: { editor: Editor }) => {
           </Button>
         }
       >
-        Somebody else changed {editor.profile.model} while you edited it. Nothing is lost; your changes are saved once
-        both are merged.
+        Somebody else changed {props.name} while you edited it. Nothing is lost; your changes are saved once both are
+        merged.
       </Alert>
-      {open && <Merge key={conflict.revision} editor={editor} conflict={conflict} onClose={() => setOpen(false)} />}
+      {open && <Merge key={conflict.revision} {...props} conflict={conflict} onClose={() => setOpen(false)} />}
     </>
   )
 }
@@ -51,21 +63,28 @@ const valueText = (value: unknown): string => {
   return label ?? words ?? JSON.stringify(value)
 }
 
-const Merge = ({ editor, conflict, onClose }: { editor: Editor; conflict: Conflict; onClose: () => void }) => {
-  const [prefer, setPrefer] = useState<Readonly<Record<string, 'mine' | 'theirs'>>>({})
-  const merged = useMemo(() => mergeBodies(conflict, editor.profile), [conflict, editor.profile])
+const Merge = <T,>({
+  draft,
+  name,
+  mine,
+  describe,
+  conflict,
+  onClose,
+}: MergeProps<T> & { conflict: Conflict<T>; onClose: () => void }) => {
+  const [prefer, setPrefer] = useState<Prefer>({})
+  const merged = useMemo(() => draft.merged(conflict), [draft, conflict])
   const clashing = new Set(merged.conflicts.map(c => placeOf(c.theirs)))
   const theirs = merged.theirs.filter(c => !clashing.has(placeOf(c)))
-  const words = describeChanges(theirs, conflict.base, conflict.theirs)
+  const words = describe(theirs, conflict.base, conflict.theirs)
   const places = [...new Map(merged.conflicts.map(c => [placeOf(c.mine), c])).entries()]
-  const told = describeChanges(
+  const told = describe(
     places.map(([, c]) => c.mine),
     conflict.base,
-    editor.profile,
+    mine,
   )
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="merge-title">
-      <DialogTitle id="merge-title">Somebody else changed {editor.profile.model} while you edited it</DialogTitle>
+      <DialogTitle id="merge-title">Somebody else changed {name} while you edited it</DialogTitle>
       <DialogContent>
         {words.length > 0 && (
           <>
@@ -100,8 +119,8 @@ const Merge = ({ editor, conflict, onClose }: { editor: Editor; conflict: Confli
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Not yet</Button>
-        <Button onClick={editor.takeTheirs}>Drop my changes</Button>
-        <Button variant="contained" onClick={() => editor.mergeWith(prefer)}>
+        <Button onClick={draft.takeTheirs}>Drop my changes</Button>
+        <Button variant="contained" onClick={() => draft.mergeWith(prefer)}>
           Merge and save
         </Button>
       </DialogActions>

@@ -1,0 +1,187 @@
+'use client'
+
+import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material'
+import { useState } from 'react'
+import type { FleetFigures, GivenUp, Help } from '@/core/level/report'
+import type { Concordance } from '@/core/resolve/concordance'
+import { dimension } from '@/core/vocabulary/dimensions'
+import { inSentence, valueWords } from '@/core/vocabulary/words'
+import { useGoTo } from '@/ui/address'
+import { AlignmentMark } from '@/ui/AlignmentMark'
+import { usePeople } from '@/ui/people'
+import { Facts } from '@/ui/pieces'
+import { sendJson } from '@/ui/send'
+import type { LevelView } from '@/workers/fleet'
+import { lambdaWords } from './LevelSlider'
+
+const MOST_SPREADS = 6
+const MOST_GIVEN_UP = 4
+const MOST_LISTED = 5
+
+const change = (before: number, after: number): string => `${before.toFixed(2)} → ${after.toFixed(2)}`
+const share = (gain: number): string => (gain < 0.0005 ? 'nothing' : `${(100 * gain).toFixed(1)} %`)
+const gapWords = (gap: number): string =>
+  gap === 0 ? 'This is the best possible.' : `Within ${(100 * gap).toFixed(2)} % of the best possible; that is proven.`
+
+const figures = (now: FleetFigures, then: FleetFigures): string =>
+  `agreement ${change(now.agreement, then.agreement)}, alike ${change(now.alike, then.alike)}`
+
+/** What levelling does to the fleet: figures, what each body gives up, who holds the others back, what would help. */
+export const LevelPanel = ({
+  concordance,
+  view,
+  reference,
+}: {
+  concordance: Concordance
+  view: LevelView | undefined
+  /** The standard in hand, as the address names it. */
+  reference: string
+}) => {
+  if (!view) return <LinearProgress aria-label="Levelling the bodies" sx={{ mt: 4 }} />
+  const { report } = view
+  const modelOf = (id: string) => concordance.columns.find(c => c.id === id)?.model ?? id
+  return (
+    <Box>
+      <Typography variant="h2">Alike {report.after.alike.toFixed(2)}</Typography>
+      <Typography sx={{ mt: 1 }}>
+        1 minus the mean distance between two bodies, each target counting by its weight. Here{' '}
+        {lambdaWords(view.lambdaHundredths)}. {gapWords(report.gap)}
+      </Typography>
+      <Facts
+        facts={[
+          { name: 'alike', value: change(report.before.alike, report.after.alike) },
+          { name: 'agreement', value: change(report.before.agreement, report.after.agreement) },
+        ]}
+      />
+      <Typography variant="body2" color="textSecondary">
+        From each body at its best to where the slider stands. No must that a body can hold is given up for being alike.
+      </Typography>
+      <Keep view={view} stored={concordance.standard.lambdaHundredths} reference={reference} />
+      {view.progress < 1 && (
+        <LinearProgress
+          variant="determinate"
+          value={100 * view.progress}
+          aria-label="Reckoning who holds the others back"
+          sx={{ mt: 2 }}
+        />
+      )}
+      <Section title="What each body gives up">
+        {report.bodies.every(b => b.givesUp.length === 0) && (
+          <Typography variant="body2">Nothing: every body is at its best.</Typography>
+        )}
+        {report.bodies
+          .filter(b => b.givesUp.length > 0)
+          .map(b => (
+            <Box key={b.body} sx={{ mt: 1 }}>
+              <Typography sx={{ fontWeight: 650 }}>
+                {modelOf(b.body)}, agreement {change(b.agreementBefore, b.agreementAfter)}
+              </Typography>
+              {b.givesUp.slice(0, MOST_GIVEN_UP).map(g => (
+                <GivenUpLine key={g.dimension} given={g} />
+              ))}
+              {b.givesUp.length > MOST_GIVEN_UP && (
+                <Typography variant="body2" color="textSecondary">
+                  and {b.givesUp.length - MOST_GIVEN_UP} more
+                </Typography>
+              )}
+            </Box>
+          ))}
+      </Section>
+      {report.spreads.length > 0 && (
+        <Section title="Spread, before and after">
+          {report.spreads.slice(0, MOST_SPREADS).map(s => (
+            <Typography key={s.dimension} variant="body2">
+              {dimension(s.dimension).label}: widest {change(s.before?.largest ?? 0, s.after?.largest ?? 0)}, mean{' '}
+              {change(s.before?.mean ?? 0, s.after?.mean ?? 0)}
+            </Typography>
+          ))}
+        </Section>
+      )}
+      {view.without.length > 0 && (
+        <Section title="Who holds the others back">
+          <Typography variant="body2" color="textSecondary">
+            What the others would gain if they need not care for one, and its own part in it.
+          </Typography>
+          <Facts
+            facts={view.without
+              .slice(0, MOST_LISTED)
+              .map(w => ({ name: `without ${modelOf(w.body)}`, value: `${share(w.gain)}; ${figures(w.now, w.then)}` }))}
+          />
+        </Section>
+      )}
+      {view.progress === 1 && (
+        <Section title="What would help most">
+          {view.helps.length === 0 && (
+            <Typography variant="body2">
+              No single update or replacement among the bodies in hand would help.
+            </Typography>
+          )}
+          {view.helps.slice(0, MOST_LISTED).map((h, i) => (
+            <Typography
+              key={`${h.body} ${h.change.kind}`}
+              variant="body2"
+              sx={{ fontWeight: i === 0 ? 650 : 400, mt: 0.5 }}
+            >
+              {helpWords(h, modelOf)}: {share(h.gain)}; {figures(h.now, h.then)}.
+            </Typography>
+          ))}
+          {view.helps.some(h => h.change.kind === 'update') && (
+            <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
+              Firmware: only with a full battery and the maker’s own file and instructions.
+            </Typography>
+          )}
+        </Section>
+      )}
+    </Box>
+  )
+}
+
+const helpWords = (h: Help, modelOf: (id: string) => string): string =>
+  h.change.kind === 'update'
+    ? `${modelOf(h.body)} on firmware ${h.change.firmware}`
+    : `${modelOf(h.change.by)} in place of ${modelOf(h.body)}`
+
+const Section = ({ title, children }: { title: string; children: React.ReactNode }) => (
+  <Box component="section" sx={{ mt: 2.5 }}>
+    <Typography variant="h3">{title}</Typography>
+    {children}
+  </Box>
+)
+
+const GivenUpLine = ({ given: g }: { given: GivenUp }) => {
+  const d = dimension(g.dimension)
+  const words = (x: GivenUp['after']) => (x.value === undefined ? 'nothing' : valueWords(d, x.value))
+  return (
+    <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline', mt: 0.25 }}>
+      <AlignmentMark grade={g.after.grade} distance={g.after.distance} bare />
+      <Typography variant="body2">
+        {inSentence(d.label)}: {words(g.before)} → {words(g.after)}
+      </Typography>
+    </Box>
+  )
+}
+
+/** Keeps the position in the draft of the standard, from where it goes onto the cards once it is approved. */
+const Keep = ({ view, stored, reference }: { view: LevelView; stored: number; reference: string }) => {
+  const { person } = usePeople()
+  const goTo = useGoTo()
+  const [problem, setProblem] = useState('')
+  if (view.lambdaHundredths === stored) return null
+  const keep = async () => {
+    const sent = await sendJson<{ id: string; version: number }>(
+      'PUT',
+      `/api/v1/standards/${encodeURIComponent(reference)}/level`,
+      { level: view.level ?? null, ...(person ? { person: person.id } : {}) },
+    )
+    if (sent.ok) goTo({ standard: `${sent.value.id}@${sent.value.version}`, level: undefined })
+    else setProblem(sent.detail)
+  }
+  return (
+    <Box sx={{ mt: 1.5 }}>
+      <Button variant="contained" onClick={() => void keep()}>
+        Keep it in the draft
+      </Button>
+      {problem && <Alert severity="error">{problem}</Alert>}
+    </Box>
+  )
+}

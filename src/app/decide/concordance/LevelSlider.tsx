@@ -1,0 +1,42 @@
+'use client'
+
+import { Box, Slider, Typography } from '@mui/material'
+import { LAMBDAS } from '@/core/level/level'
+
+/** The position of a lambda on the slider; the nearest one where it is none of them. */
+export const positionOf = (lambdaHundredths: number): number =>
+  LAMBDAS.reduce(
+    (best, l, i) => (Math.abs(l - lambdaHundredths) < Math.abs((LAMBDAS[best] ?? 0) - lambdaHundredths) ? i : best),
+    0,
+  )
+
+export const lambdaWords = (lambdaHundredths: number): string =>
+  lambdaHundredths === 0
+    ? 'each body does its best'
+    : `being alike counts ${lambdaHundredths / 100} against 1 for being right`
+
+/** From the best on each body to alike on all of them. */
+export const LevelSlider = ({
+  lambdaHundredths,
+  onMove,
+}: {
+  lambdaHundredths: number
+  onMove: (lambdaHundredths: number) => void
+}) => (
+  <Box
+    sx={{ display: 'flex', alignItems: 'center', gap: 1.5, minWidth: { sm: 380 }, width: { xs: '100%', sm: 'auto' } }}
+  >
+    <Typography variant="body2">Best on each</Typography>
+    <Slider
+      value={positionOf(lambdaHundredths)}
+      min={0}
+      max={LAMBDAS.length - 1}
+      step={1}
+      aria-label="From best on each body to alike on all"
+      getAriaValueText={v => lambdaWords(LAMBDAS[v] ?? 0)}
+      onChange={(_, v) => onMove(LAMBDAS[v] ?? 0)}
+      sx={{ flex: 1, minWidth: 120 }}
+    />
+    <Typography variant="body2">Alike on all</Typography>
+  </Box>
+)

@@ -1,0 +1,18 @@
+'use client'
+
+import { useMemo } from 'react'
+import { useWorkerAnswer } from '@/ui/worker'
+import type { FleetAnswer, FleetAsk } from '@/workers/fleet.worker'
+
+const fleetWorker = () => new Worker(new URL('../../../workers/fleet.worker.ts', import.meta.url), { type: 'module' })
+
+/**
+ * Asks about the bodies in hand whenever the question changes. What was answered last stays until there is something
+ * newer; an answer comes in pieces.
+ *
+ * @param bodies ids, joined by commas; all of them where empty
+ */
+export const useFleet = (bodies: string, ask: FleetAsk | undefined): FleetAnswer | undefined => {
+  const question = useMemo(() => (ask ? { bodies, ask } : undefined), [bodies, ask])
+  return useWorkerAnswer<NonNullable<typeof question>, FleetAnswer>(fleetWorker, question)
+}

@@ -1,0 +1,106 @@
+'use client'
+
+import { Alert, Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from '@mui/material'
+import { useRouter } from 'next/navigation'
+import { useRef, useState } from 'react'
+import type { StandardImport as Taken } from '@/server/standards'
+import { usePeople } from '@/ui/people'
+import { sendJson } from '@/ui/send'
+
+interface Preview {
+  readonly file: string
+  readonly text: string
+  readonly would: Taken
+}
+
+/** Takes a standard from a file, after showing what it would change. */
+export const StandardImport = () => {
+  const router = useRouter()
+  const { person } = usePeople()
+  const input = useRef<HTMLInputElement>(null)
+  const [preview, setPreview] = useState<Preview>()
+  const [problem, setProblem] = useState('')
+  const address = (file: string, isPreview: boolean) =>
+    `/api/v1/standards?${new URLSearchParams({
+      file,
+      preview: isPreview ? '1' : '0',
+      ...(person ? { person: person.id } : {}),
+    }).toString()}`
+
+  const look = async (file: File) => {
+    const text = await file.text()
+    const sent = await sendJson<Taken>('POST', address(file.name, true), text)
+    setProblem(sent.ok ? '' : sent.detail)
+    setPreview(sent.ok ? { file: file.name, text, would: sent.value } : undefined)
+  }
+  const take = async () => {
+    if (!preview) return
+    const sent = await sendJson<Taken>('POST', address(preview.file, false), preview.text)
+    if (!sent.ok) {
+      setProblem(sent.detail)
+      return
+    }
+    setPreview(undefined)
+    const { id, version } = sent.value
+    router.push(`/decide/standards/${id}${version ? `?version=${version}` : ''}`)
+  }
+  const close = () => {
+    setPreview(undefined)
+    setProblem('')
+  }
+  return (
+    <>
+      <input
+        ref={input}
+        type="file"
+        accept=".json,application/json"
+        hidden
+        aria-label="Standard from a file"
+        onChange={e => {
+          const file = e.target.files?.[0]
+          e.target.value = ''
+          if (file) void look(file)
+        }}
+      />
+      <Button variant="outlined" onClick={() => input.current?.click()}>
+        Take from a file
+      </Button>
+      <Dialog open={Boolean(preview) || problem !== ''} onClose={close} fullWidth maxWidth="sm">
+        <DialogTitle>{preview ? preview.would.name : 'This file cannot be taken'}</DialogTitle>
+        <DialogContent>
+          {problem && (
+            <Alert severity="error" sx={{ whiteSpace: 'pre-line' }}>
+              {problem}
+            </Alert>
+          )}
+          {preview && (
+            <>
+              <Typography>
+                {preview.would.version === undefined
+                  ? 'It says exactly what is in force here already. Nothing would change.'
+                  : preview.would.isNew
+                    ? `A new standard. It would be taken as a draft, version ${preview.would.version}:`
+                    : `It would become a draft, version ${preview.would.version}; what is in force stays in force until you approve it. Against that it changes:`}
+              </Typography>
+              <ul>
+                {preview.would.differences.map(d => (
+                  <li key={d}>
+                    <Typography variant="body2">{d}</Typography>
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
+        </DialogContent>
+        <DialogActions>
+          <Button onClick={close}>{preview ? 'Leave it' : 'Close'}</Button>
+          {preview?.would.version !== undefined && (
+            <Button variant="contained" onClick={() => void take()}>
+              Take it as a draft
+            </Button>
+          )}
+        </DialogActions>
+      </Dialog>
+    </>
+  )
+}

@@ -1,0 +1,95 @@
+'use client'
+
+import { Box, Button, Typography } from '@mui/material'
+import NextLink from 'next/link'
+import { useSearchParams } from 'next/navigation'
+import { useState } from 'react'
+import type { StandardHeading } from '@/server/catalogue'
+import { linkTo } from '@/ui/address'
+import { Page } from '@/ui/pieces'
+import { STATE_WORDS, VersionMark } from '@/ui/versions'
+import { NewStandard } from './NewStandard'
+import { StandardImport } from './StandardImport'
+
+type Listed = StandardHeading & {
+  readonly about: string
+  readonly layers: readonly { readonly name: string; readonly isOwn: boolean; readonly for: boolean }[]
+}
+
+/** Every standard of the house, what it stands on, and the version that counts. */
+export const StandardList = ({ standards }: { standards: readonly Listed[] }) => {
+  const params = useSearchParams()
+  const [isNew, setNew] = useState(false)
+  return (
+    <Page>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
+        <Typography variant="h1" sx={{ flex: 1 }}>
+          Standards
+        </Typography>
+        <StandardImport />
+        <Button variant="contained" onClick={() => setNew(true)}>
+          New standard
+        </Button>
+      </Box>
+      <Typography color="textSecondary" sx={{ mt: 0.5, mb: 2 }}>
+        What focus should do for a kind of work, said once. Each stands on the one below it and states only what it
+        changes.
+      </Typography>
+      {standards.length === 0 && (
+        <Typography sx={{ py: 4 }}>
+          No standard yet. Begin one and answer the guide’s questions, or take one from a file.
+        </Typography>
+      )}
+      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+        {standards.map(s => (
+          <Box
+            component="li"
+            key={s.id}
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: { xs: '1fr', md: '1fr 280px 190px' },
+              gap: { xs: 0.5, md: 3 },
+              py: 1.5,
+              borderTop: 1,
+              borderColor: 'divider',
+            }}
+          >
+            <div>
+              <Typography
+                variant="h3"
+                component={NextLink}
+                href={linkTo(`/decide/standards/${s.id}`, params)}
+                sx={{ color: 'text.primary', display: 'inline-block', py: 0.5 }}
+              >
+                {s.name}
+              </Typography>
+              <Typography color="textSecondary">{s.about}</Typography>
+            </div>
+            <Typography variant="body2" component="div" sx={{ pt: { md: 0.75 } }}>
+              {s.layers.map((l, i) => (
+                <Box component="span" key={l.name} sx={{ fontWeight: l.isOwn ? 650 : 400 }}>
+                  {i > 0 && <span aria-hidden> › </span>}
+                  {l.name}
+                </Box>
+              ))}
+            </Typography>
+            <Box sx={{ pt: { md: 0.75 } }}>
+              <VersionMark version={s.version} state={s.state} />
+              {s.open && (
+                <Typography variant="body2">
+                  <NextLink
+                    href={linkTo(`/decide/standards/${s.id}`, params, { version: String(s.open.version) })}
+                    style={{ color: 'inherit' }}
+                  >
+                    version {s.open.version} is {STATE_WORDS[s.open.state]}
+                  </NextLink>
+                </Typography>
+              )}
+            </Box>
+          </Box>
+        ))}
+      </Box>
+      {isNew && <NewStandard standards={standards} onClose={() => setNew(false)} />}
+    </Page>
+  )
+}

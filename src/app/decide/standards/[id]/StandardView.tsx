@@ -1,0 +1,214 @@
+'use client'
+
+import { Alert, Box, Button, Tab, Tabs, Typography } from '@mui/material'
+import NextLink from 'next/link'
+import { useRouter, useSearchParams } from 'next/navigation'
+import { useCallback, useMemo, useState } from 'react'
+import { describeStandardChanges } from '@/core/standards/compare'
+import { ownLayers, refText, type Standard, standardProblems } from '@/core/standards'
+import { mergeStandards } from '@/core/standards/merge'
+import { problemWords } from '@/core/formats/problem'
+import type { StandardHeading } from '@/server/catalogue'
+import type { StandardView as View } from '@/server/standards'
+import { linkTo, useAddress } from '@/ui/address'
+import { useDraft } from '@/ui/draft'
+import { StatusLine, StatusProblem, useUndoKeys } from '@/ui/DraftStatus'
+import { MergeNotice } from '@/ui/MergeNotice'
+import { Page } from '@/ui/pieces'
+import { usePeople } from '@/ui/people'
+import { sendJson } from '@/ui/send'
+import { LinkButton } from '@/ui/Shell'
+import { VersionMark } from '@/ui/versions'
+import { GuidePart } from './GuidePart'
+import { LayerBar, type LayerChoices } from './LayerBar'
+import { TalkPart } from './TalkPart'
+import { TargetsPart } from './TargetsPart'
+import { useComments } from './use-comments'
+import { VersionsPart } from './VersionsPart'
+
+const PARTS = [
+  { id: 'targets', label: 'Targets' },
+  { id: 'guide', label: 'Guide' },
+  { id: 'versions', label: 'Versions' },
+  { id: 'talk', label: 'Talk and history' },
+] as const
+type PartId = (typeof PARTS)[number]['id']
+
+/** One version of a standard: its layers and targets, the guide, its versions, and what people say about it. */
+export const StandardView = ({
+  view,
+  bodies,
+  standards,
+  choices,
+}: {
+  view: View
+  /** The bodies in hand, joined by commas; all where empty. */
+  bodies: string
+  standards: readonly StandardHeading[]
+  choices: LayerChoices
+}) => {
+  const { version } = view.document
+  const isDraft = view.state === 'draft'
+  const draft = useDraft<Standard>({
+    address: `/api/v1/standards/${view.id}/versions/${version}`,
+    document: view.document,
+    revision: view.revision,
+    merge: mergeStandards,
+  })
+  useUndoKeys(draft)
+  const { document, edit } = draft
+  const params = useSearchParams()
+  const router = useRouter()
+  const { person } = usePeople()
+  const { params: address, set } = useAddress()
+  const [problem, setProblem] = useState('')
+  const comments = useComments(view.id, version)
+  const part: PartId = PARTS.find(p => p.id === address.get('part'))?.id ?? 'targets'
+  const own = useMemo(() => ownLayers(document), [document])
+  const layer = own.find(l => l.id === address.get('layer')) ?? own[0]
+  const open = view.versions.find(v => v.version !== version && (v.state === 'draft' || v.state === 'in-review'))
+  const mending = useMemo(() => standardProblems(document, document.name).map(problemWords), [document])
+
+  const beginDraft = useCallback(async () => {
+    const sent = await sendJson<{ version: number }>(
+      'POST',
+      `/api/v1/standards/${encodeURIComponent(refText({ id: view.id, version }))}/versions`,
+      person ? { person: person.id } : {},
+    )
+    if (sent.ok) router.push(linkTo(`/decide/standards/${view.id}`, params, { version: String(sent.value.version) }))
+    else setProblem(sent.detail)
+  }, [view.id, version, person, router, params])
+
+  const takeNewer = async (below: string) => {
+    const ref = encodeURIComponent(refText({ id: view.id, version }))
+    const sent = await sendJson<Standard>('GET', `/api/v1/standards/${ref}/on/${below}`)
+    if (!sent.ok) setProblem(sent.detail)
+    else edit(`taken up the newest ${below}`, s => ({ ...s, layers: mergedLayers(s, sent.value) }))
+  }
+
+  return (
+    <Page>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1.5, rowGap: 1, alignItems: 'center' }}>
+        <Box sx={{ flex: 1, minWidth: 240 }}>
+          <Typography variant="h1">{document.name}</Typography>
+          <VersionMark version={version} state={view.state} />
+        </Box>
+        {isDraft ? (
+          <>
+            <StatusLine status={draft.status} />
+            <Button onClick={draft.undo} disabled={!draft.canUndo}>
+              Undo
+            </Button>
+            <Button onClick={draft.redo} disabled={!draft.canRedo}>
+              Redo
+            </Button>
+          </>
+        ) : open ? (
+          <LinkButton href={linkTo(`/decide/standards/${view.id}`, params, { version: String(open.version) })}>
+            Go to version {open.version}
+          </LinkButton>
+        ) : (
+          <Button variant="contained" onClick={() => void beginDraft()}>
+            Begin a new draft
+          </Button>
+        )}
+        <LinkButton href={linkTo('/decide/concordance', params, { standard: refText({ id: view.id, version }) })}>
+          In the Concordance
+        </LinkButton>
+        <Button component="a" href={`/api/v1/standards/${encodeURIComponent(refText({ id: view.id, version }))}/pdf`}>
+          For the wall
+        </Button>
+        <Button
+          component="a"
+          href={`/api/v1/standards/${encodeURIComponent(refText({ id: view.id, version }))}`}
+          download={`${view.id}-${version}.json`}
+        >
+          As a file
+        </Button>
+      </Box>
+      <Typography color="textSecondary" sx={{ mt: 0.5 }}>
+        {document.about}
+      </Typography>
+      {problem && <Alert severity="error">{problem}</Alert>}
+      <StatusProblem status={draft.status} />
+      <MergeNotice draft={draft} name={document.name} mine={document} describe={describeStandardChanges} />
+      {isDraft &&
+        view.newerBelow
+          .filter(n => document.layers.some(l => l.from?.standard === n.standard && l.from.version < n.newest))
+          .map(n => (
+            <Alert
+              key={n.standard}
+              severity="info"
+              sx={{ mt: 1 }}
+              action={
+                <Button color="inherit" onClick={() => void takeNewer(n.standard)}>
+                  Take it up
+                </Button>
+              }
+            >
+              This stands on {n.name}, version {n.has}; version {n.newest} is approved.{' '}
+              <NextLink
+                href={linkTo('/decide/compare', params, {
+                  before: `${n.standard}@${n.has}`,
+                  after: `${n.standard}@${n.newest}`,
+                })}
+              >
+                See what differs
+              </NextLink>
+            </Alert>
+          ))}
+      <LayerBar
+        standard={document}
+        selected={layer?.id}
+        onSelect={id => set({ layer: id === own[0]?.id ? undefined : id })}
+        choices={choices}
+        edit={isDraft ? edit : undefined}
+      />
+      <Tabs
+        value={part}
+        onChange={(_, id: PartId) => set({ part: id === 'targets' ? undefined : id })}
+        variant="scrollable"
+        allowScrollButtonsMobile
+        aria-label="Parts of the standard"
+        sx={{ borderBottom: 1, borderColor: 'divider', mb: 2 }}
+      >
+        {PARTS.map(p => (
+          <Tab key={p.id} value={p.id} label={p.label} />
+        ))}
+      </Tabs>
+      {part === 'targets' && layer && (
+        <TargetsPart
+          standard={document}
+          layer={layer}
+          edit={isDraft ? edit : undefined}
+          bodies={bodies}
+          comments={comments}
+        />
+      )}
+      {part === 'guide' && layer && (
+        <GuidePart
+          standard={document}
+          layer={layer}
+          edit={isDraft ? edit : undefined}
+          onDraft={() => void beginDraft()}
+        />
+      )}
+      {part === 'versions' && (
+        <VersionsPart
+          view={view}
+          standards={standards}
+          mending={mending}
+          revision={draft.revision}
+          isSaved={draft.status.kind === 'saved'}
+        />
+      )}
+      {part === 'talk' && <TalkPart id={view.id} comments={comments} revision={draft.revision} />}
+    </Page>
+  )
+}
+
+/** The layers taken from below as they are now, and the own ones as they stand in the draft. */
+const mergedLayers = (draft: Standard, newer: Standard): Standard['layers'] => {
+  const own = new Map(draft.layers.filter(l => !l.from).map(l => [l.id, l]))
+  return newer.layers.map(l => (l.from ? l : (own.get(l.id) ?? l)))
+}

@@ -1,0 +1,37 @@
+'use client'
+
+import { Alert, Box, Typography } from '@mui/material'
+import { useEffect, useState } from 'react'
+import type { EventView } from '@/server/authoring'
+import { sendJson } from '@/ui/send'
+import { When } from '@/ui/When'
+import { CommentList } from './CommentList'
+import type { Comments } from './use-comments'
+
+/** All that was said, and who did what, when and why. */
+export const TalkPart = ({ id, comments, revision }: { id: string; comments: Comments; revision: number }) => {
+  const [events, setEvents] = useState<readonly EventView[]>([])
+  const [problem, setProblem] = useState('')
+  useEffect(() => {
+    void sendJson<{ events: readonly EventView[] }>('GET', `/api/v1/standards/${id}/history`).then(sent => {
+      if (sent.ok) setEvents(sent.value.events)
+      setProblem(sent.ok ? '' : sent.detail)
+    })
+  }, [id, revision, comments.all])
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' }, gap: 5 }}>
+      <CommentList comments={comments} />
+      <section>
+        <Typography variant="h3">History</Typography>
+        {problem && <Alert severity="error">{problem}</Alert>}
+        <Box component="ol" sx={{ listStyle: 'none', p: 0, m: 0 }} aria-label="History">
+          {events.map(e => (
+            <Typography component="li" key={e.id} sx={{ py: 1, borderBottom: 1, borderColor: 'divider' }}>
+              <When at={e.at} /> · {e.person ?? 'somebody'} · {e.what}
+            </Typography>
+          ))}
+        </Box>
+      </section>
+    </Box>
+  )
+}

@@ -1,0 +1,314 @@
+'use client'
+
+import { Alert, Box, Button, IconButton, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material'
+import { useMemo, useState } from 'react'
+import {
+  type Context,
+  type Layer,
+  layered,
+  relaxesMust,
+  type Standard,
+  type Target,
+  type Weight,
+  WEIGHTS,
+} from '@/core/standards'
+import { withoutTarget, withTarget } from '@/core/standards/edit'
+import { type Dimension, dimension, GROUPS } from '@/core/vocabulary/dimensions'
+import type { Area, Physical, Position, Size } from '@/core/vocabulary/values'
+import { inSentence, toleranceWords, valueWords } from '@/core/vocabulary/words'
+import { AreaFrame } from '@/ui/AreaFrame'
+import { ConceptDrawing } from '@/ui/ConceptDrawing'
+import type { Draft } from '@/ui/draft'
+import { HoldTimeline } from '@/ui/HoldTimeline'
+import { Eyebrow } from '@/ui/pieces'
+import { NumberField, startingValue, ValueEditor } from '@/ui/ValueEditor'
+import { CommentList } from './CommentList'
+import type { Comments } from './use-comments'
+import { WhoCan } from './WhoCan'
+import { WrittenField } from './WrittenField'
+
+/** A value that is being moved counts at once for the drawing and the bodies, and is written when it is let go. */
+const Drawn = ({
+  d,
+  value,
+  home,
+  onValue,
+  onHome,
+}: {
+  d: Dimension
+  value: Target['value']
+  home: Position
+  onValue: ((value: Target['value']) => void) | undefined
+  onHome: ((home: Position) => void) | undefined
+}) => {
+  if (d.id === 'track.hold' || d.id === 'video.shift')
+    return <HoldTimeline hold={value as Physical} {...(onValue ? { onHold: onValue } : {})} />
+  if (d.kind === 'area' || d.kind === 'size') {
+    const size = value as Area | Size
+    return (
+      <AreaFrame
+        size={size}
+        at={home}
+        {...(onValue ? { onSize: (s: Size) => onValue({ ...size, ...s } as Target['value']) } : {})}
+        {...(onHome ? { onMove: (at: { x: number; y: number }) => onHome({ ...home, ...at }) } : {})}
+      />
+    )
+  }
+  if (d.kind === 'position') {
+    const at = value as Position
+    return (
+      <AreaFrame
+        size={{ width: 0.1, height: 0.13 }}
+        at={at}
+        {...(onValue ? { onMove: (to: { x: number; y: number }) => onValue({ ...at, ...to }) } : {})}
+      />
+    )
+  }
+  return <ConceptDrawing group={d.group} />
+}
+
+const MIDDLE: Position = { x: 0.5, y: 0.5 }
+
+/** One target: what it means, how it looks, what is wanted and why, what lies below, and which bodies can do it. */
+export const TargetPanel = ({
+  standard,
+  layer,
+  context,
+  dimensionId,
+  edit,
+  bodies,
+  comments,
+  onClose,
+}: {
+  standard: Standard
+  layer: Layer
+  context: Context
+  dimensionId: string
+  edit: Draft<Standard>['edit'] | undefined
+  bodies: string
+  comments: Comments
+  onClose: () => void
+}) => {
+  const d = dimension(dimensionId)
+  const { targets, withheld } = useMemo(() => layered(standard, context), [standard, context])
+  const effective = targets.find(t => t.dimension === dimensionId)
+  const own = layer.targets.find(t => t.dimension === dimensionId)
+  const below = useMemo(
+    () =>
+      layered({ ...standard, layers: standard.layers.slice(0, standard.layers.indexOf(layer)) }, context).targets.find(
+        t => t.dimension === dimensionId,
+      ),
+    [standard, layer, context, dimensionId],
+  )
+  const home = (targets.find(t => t.dimension === 'area.home')?.value as Position | undefined) ?? MIDDLE
+  const waits = withheld.find(w => w.target.dimension === dimensionId)
+  const label = inSentence(d.label)
+  const write = (what: string, target: Target) => edit?.(`${label}: ${what}`, s => withTarget(s, layer.id, target))
+  const change = own && edit ? (value: Target['value']) => write(valueWords(d, value), { ...own, value }) : undefined
+  const moveHome = edit
+    ? (value: Position) =>
+        edit(`home position: ${valueWords(dimension('area.home'), value)}`, s =>
+          withTarget(s, layer.id, {
+            dimension: 'area.home',
+            weight: 'should',
+            reason: `Where the area rests for ${layer.name}.`,
+            ...layer.targets.find(t => t.dimension === 'area.home'),
+            value,
+          }),
+        )
+    : undefined
+  // What is asked for here even while the must below still stands.
+  const shown = own ?? effective
+  const asked = useMemo(
+    () => (own && waits ? withTarget(standard, layer.id, { ...own, relaxes: own.relaxes ?? '…' }) : standard),
+    [own, waits, standard, layer.id],
+  )
+  const begin = (from: Target | undefined) => {
+    const { relaxes: _, ...rest } = from ?? {
+      dimension: dimensionId,
+      value: startingValue(d),
+      weight: 'should' as const,
+      reason: '',
+    }
+    write('asked for', { ...rest, reason: `${layer.name} asks for it.` })
+  }
+
+  return (
+    <Box
+      component="aside"
+      aria-label={d.label}
+      sx={{
+        position: { lg: 'sticky' },
+        top: 8,
+        alignSelf: 'start',
+        maxHeight: { lg: 'calc(100dvh - 16px)' },
+        overflowY: 'auto',
+        borderLeft: { lg: 1 },
+        borderColor: { lg: 'divider' },
+        pl: { lg: 3 },
+        display: 'flex',
+        flexDirection: 'column',
+        gap: 1.5,
+      }}
+    >
+      <Box sx={{ display: 'flex' }}>
+        <Box sx={{ flex: 1 }}>
+          <Eyebrow>{GROUPS.find(g => g.id === d.group)?.label}</Eyebrow>
+          <Typography variant="h2">{d.label}</Typography>
+        </Box>
+        <IconButton aria-label="Close" onClick={onClose}>
+          ×
+        </IconButton>
+      </Box>
+      <Typography color="textSecondary">This is {d.about}.</Typography>
+      {shown && <Drawn d={d} value={shown.value} home={home} onValue={change} onHome={own ? moveHome : undefined} />}
+      {own && edit ? (
+        <>
+          <ValueEditor d={d} value={own.value} onChange={v => change?.(v)} />
+          <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'flex-start' }}>
+            <ToggleButtonGroup
+              exclusive
+              size="small"
+              value={own.weight}
+              aria-label="How much it counts"
+              onChange={(_, weight: Weight | null) => {
+                if (weight) write(`a ${weight}`, { ...own, weight })
+              }}
+            >
+              {WEIGHTS.map(w => (
+                <ToggleButton key={w} value={w}>
+                  {w}
+                </ToggleButton>
+              ))}
+            </ToggleButtonGroup>
+            <ToleranceField d={d} target={own} onChange={t => write('tolerance', t)} />
+          </Box>
+          <WrittenField
+            label="Why?"
+            value={own.reason}
+            needed="Whoever has to set it wants to know why."
+            onWrite={reason => write('reason', { ...own, reason })}
+          />
+          {below && relaxesMust(below, own) && (
+            <>
+              <WrittenField
+                label={`Why may the must of ${below.from.layer} give way?`}
+                value={own.relaxes ?? ''}
+                onWrite={relaxes => {
+                  const { relaxes: _, ...rest } = own
+                  write('why the must gives way', relaxes ? { ...rest, relaxes } : rest)
+                }}
+              />
+              {!own.relaxes && (
+                <Alert severity="warning">
+                  {below.from.layer} says {valueWords(d, below.value)}, a must. It stands until you write why it may
+                  give way.
+                </Alert>
+              )}
+            </>
+          )}
+          <Button
+            variant="outlined"
+            onClick={() => edit(`${label}: taken out`, s => withoutTarget(s, layer.id, dimensionId))}
+          >
+            {below
+              ? `Take it out: ${below.from.layer} counts again, ${valueWords(d, below.value)}`
+              : 'Do not ask for it here'}
+          </Button>
+        </>
+      ) : (
+        <>
+          {shown ? (
+            <>
+              <Typography variant="value">
+                {valueWords(d, shown.value)}
+                {shown.tolerance === undefined ? '' : ` ${toleranceWords(d, shown.tolerance)}`}, a {shown.weight}
+              </Typography>
+              <Typography>{shown.reason}</Typography>
+              {shown.relaxes && <Typography variant="body2">The must below gives way: {shown.relaxes}</Typography>}
+              {shown.school && (
+                <Typography variant="body2" color="textSecondary">
+                  School: {shown.school}
+                </Typography>
+              )}
+            </>
+          ) : (
+            <Typography>Nothing is asked for here yet.</Typography>
+          )}
+          {edit && (
+            <Button variant="contained" onClick={() => begin(effective)}>
+              {effective ? `Change it in ${layer.name}` : 'Ask for it'}
+            </Button>
+          )}
+        </>
+      )}
+      {effective && (
+        <Box component="section" aria-label="Where it comes from">
+          <Typography variant="h3">Where it comes from</Typography>
+          <Typography variant="body2">
+            <b>{effective.from.layer}</b>: {valueWords(d, effective.value)}, a {effective.weight}
+          </Typography>
+          {effective.over?.map(o => (
+            <Typography key={o.layer} variant="body2" color="textSecondary">
+              instead of {o.layer}: {valueWords(d, o.target.value)}, a {o.target.weight}
+            </Typography>
+          ))}
+        </Box>
+      )}
+      {shown && (
+        <Box>
+          <Typography variant="h3">Which bodies can do it</Typography>
+          <WhoCan standard={asked} context={context} dimensionId={dimensionId} bodies={bodies} />
+        </Box>
+      )}
+      <CommentList comments={comments} dimensionId={dimensionId} />
+    </Box>
+  )
+}
+
+const ToleranceField = ({
+  d,
+  target,
+  onChange,
+}: {
+  d: Dimension
+  target: Target
+  onChange: (target: Target) => void
+}) => {
+  const [shown, setShown] = useState(target.tolerance !== undefined)
+  const isRatio = d.kind === 'physical' && d.measure === 'ratio'
+  const { tolerance, ...rest } = target
+  if (!shown)
+    return (
+      <Button
+        size="small"
+        onClick={() => {
+          setShown(true)
+          onChange({ ...rest, tolerance: isRatio ? 0.3 : 0.25 })
+        }}
+      >
+        Say how far off still counts
+      </Button>
+    )
+  return (
+    <>
+      <NumberField
+        label={isRatio ? 'Within' : 'Up to'}
+        unit={isRatio ? '%' : 'off, 0 to 1'}
+        scale={isRatio ? 100 : 1}
+        min={0}
+        value={tolerance ?? 0}
+        onChange={t => onChange({ ...rest, tolerance: Math.min(isRatio ? 2.99 : 1, Number(t)) })}
+      />
+      <Button
+        size="small"
+        onClick={() => {
+          setShown(false)
+          onChange(rest)
+        }}
+      >
+        As usual
+      </Button>
+    </>
+  )
+}

@@ -1,0 +1,215 @@
+'use client'
+
+import { Alert, Box, Button, LinearProgress, MenuItem, TextField, Typography } from '@mui/material'
+import NextLink from 'next/link'
+import { useRouter, useSearchParams } from 'next/navigation'
+import { useEffect, useState } from 'react'
+import { refText } from '@/core/standards'
+import type { StandardHeading } from '@/server/catalogue'
+import type { ComparisonView, EffectView, StandardView as View, VersionState } from '@/server/standards'
+import { linkTo } from '@/ui/address'
+import { usePeople } from '@/ui/people'
+import { sendJson } from '@/ui/send'
+import { STATE_WORDS } from '@/ui/versions'
+import { When } from '@/ui/When'
+import { Differences } from '../../compare/Differences'
+import { WhatItWillDo } from './WhatItWillDo'
+
+/** The versions of a standard: what differs between two, what approving one will do, and the approval itself. */
+export const VersionsPart = ({
+  view,
+  standards,
+  mending,
+  revision,
+  isSaved,
+}: {
+  view: View
+  standards: readonly StandardHeading[]
+  /** What has to be mended before an approval. */
+  mending: readonly string[]
+  revision: number
+  isSaved: boolean
+}) => {
+  const { version } = view.document
+  const inForce = view.versions.find(v => v.state === 'approved')
+  const previous =
+    inForce?.version === version ? view.versions.find(v => v.version < version)?.version : inForce?.version
+  const [against, setAgainst] = useState(previous === undefined ? '' : refText({ id: view.id, version: previous }))
+  const here = refText({ id: view.id, version })
+  const others = [
+    ...view.versions
+      .filter(v => v.version !== version)
+      .map(v => ({
+        ref: refText({ id: view.id, version: v.version }),
+        label: `version ${v.version}, ${STATE_WORDS[v.state]}`,
+      })),
+    ...standards.filter(s => s.id !== view.id).map(s => ({ ref: s.id, label: s.name })),
+  ]
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: '1fr 1fr' }, gap: 5 }}>
+      <Box>
+        <Moves view={view} mending={mending} revision={revision} isSaved={isSaved} />
+        <Typography variant="h2" sx={{ mt: 4 }}>
+          Versions
+        </Typography>
+        <VersionList view={view} />
+      </Box>
+      <Box>
+        <Typography variant="h2">What differs</Typography>
+        <TextField
+          select
+          size="small"
+          label="Compared with"
+          value={against}
+          onChange={e => setAgainst(e.target.value)}
+          sx={{ my: 1.5, minWidth: 260 }}
+        >
+          {others.map(o => (
+            <MenuItem key={o.ref} value={o.ref}>
+              {o.label}
+            </MenuItem>
+          ))}
+        </TextField>
+        {against && <Compared before={against} after={here} revision={revision} />}
+      </Box>
+    </Box>
+  )
+}
+
+const Compared = ({ before, after, revision }: { before: string; after: string; revision: number }) => {
+  const [answer, setAnswer] = useState<{ key: string; value: ComparisonView | string }>()
+  const key = `${before} ${after} ${revision}`
+  useEffect(() => {
+    const query = new URLSearchParams({ before, after }).toString()
+    void sendJson<ComparisonView>('GET', `/api/v1/comparisons?${query}`).then(sent =>
+      setAnswer({ key, value: sent.ok ? sent.value : sent.detail }),
+    )
+  }, [before, after, key])
+  if (answer?.key !== key) return <LinearProgress aria-label="Comparing" />
+  if (typeof answer.value === 'string') return <Alert severity="error">{answer.value}</Alert>
+  return <Differences comparison={answer.value} />
+}
+
+const VersionList = ({ view }: { view: View }) => {
+  const params = useSearchParams()
+  return (
+    <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+      {view.versions.map(v => (
+        <Box component="li" key={v.version} sx={{ py: 1, borderBottom: 1, borderColor: 'divider' }}>
+          <Typography>
+            <NextLink
+              href={linkTo(`/decide/standards/${view.id}`, params, { version: String(v.version), part: 'versions' })}
+              aria-current={v.version === view.document.version ? 'true' : undefined}
+              style={{ color: 'inherit', fontWeight: v.version === view.document.version ? 700 : 400 }}
+            >
+              Version {v.version}
+            </NextLink>
+            , {STATE_WORDS[v.state]}
+          </Typography>
+          <Typography variant="body2" color="textSecondary">
+            <When at={v.at} />
+            {v.approver && ` · ${v.approver}`}
+            {v.why && ` · ${v.why}`}
+          </Typography>
+        </Box>
+      ))}
+    </Box>
+  )
+}
+
+/** Sends a version on its way, after saying what that will do. */
+const Moves = ({
+  view,
+  mending,
+  revision,
+  isSaved,
+}: {
+  view: View
+  mending: readonly string[]
+  revision: number
+  isSaved: boolean
+}) => {
+  const router = useRouter()
+  const { person } = usePeople()
+  const [why, setWhy] = useState('')
+  const [problem, setProblem] = useState('')
+  const { version } = view.document
+  const address = `/api/v1/standards/${view.id}/versions/${version}`
+  const move = async (state: VersionState) => {
+    const sent = await sendJson('POST', `${address}/state`, { state, why, ...(person ? { person: person.id } : {}) })
+    setProblem(sent.ok ? '' : sent.detail)
+    if (sent.ok) router.refresh()
+  }
+  if (view.state === 'retired')
+    return <Typography>Version {version} is retired. It stays as it was, for whoever looks back.</Typography>
+  if (view.state === 'approved')
+    return (
+      <Box>
+        <Typography variant="h2">Version {version} counts</Typography>
+        <Typography sx={{ mt: 1 }}>
+          It never changes. Begin a new draft to change something; approving that one retires this one.
+        </Typography>
+        <Button sx={{ mt: 1 }} variant="outlined" onClick={() => void move('retired')}>
+          Retire version {version}
+        </Button>
+        {problem && <Alert severity="error">{problem}</Alert>}
+      </Box>
+    )
+  const canApprove = mending.length === 0 && isSaved
+  return (
+    <Box>
+      <Typography variant="h2">What approving version {version} will do</Typography>
+      {mending.length > 0 && (
+        <Alert severity="warning" sx={{ mt: 1 }}>
+          Before that:
+          <ul style={{ margin: 0, paddingLeft: 18 }}>
+            {mending.map(m => (
+              <li key={m}>{m}</li>
+            ))}
+          </ul>
+        </Alert>
+      )}
+      <Effect address={`${address}/effect`} revision={revision} />
+      <TextField
+        fullWidth
+        label="Why is it approved?"
+        value={why}
+        onChange={e => setWhy(e.target.value)}
+        sx={{ mt: 2 }}
+        slotProps={{ htmlInput: { maxLength: 400 } }}
+      />
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1.5 }}>
+        <Button variant="contained" disabled={!canApprove || !why.trim()} onClick={() => void move('approved')}>
+          Approve version {version}
+        </Button>
+        {view.state === 'draft' ? (
+          <Button variant="outlined" disabled={!canApprove} onClick={() => void move('in-review')}>
+            Send for review
+          </Button>
+        ) : (
+          <Button variant="outlined" onClick={() => void move('draft')}>
+            Send back to draft
+          </Button>
+        )}
+        <Button onClick={() => void move('retired')}>Give version {version} up</Button>
+      </Box>
+      {problem && (
+        <Alert severity="error" sx={{ mt: 1, whiteSpace: 'pre-line' }}>
+          {problem}
+        </Alert>
+      )}
+    </Box>
+  )
+}
+
+const Effect = ({ address, revision }: { address: string; revision: number }) => {
+  const [answer, setAnswer] = useState<{ revision: number; value: EffectView | string }>()
+  useEffect(() => {
+    void sendJson<EffectView>('GET', address).then(sent =>
+      setAnswer({ revision, value: sent.ok ? sent.value : sent.detail }),
+    )
+  }, [address, revision])
+  if (answer?.revision !== revision) return <LinearProgress aria-label="Reckoning what it will do" sx={{ my: 2 }} />
+  if (typeof answer.value === 'string') return <Alert severity="error">{answer.value}</Alert>
+  return <WhatItWillDo effect={answer.value} />
+}

@@ -1,0 +1,69 @@
+'use client'
+
+import { Alert, Box, LinearProgress, Typography } from '@mui/material'
+import { useMemo } from 'react'
+import { GRADE_WORDS } from '@/core/resolve/words'
+import type { Context, Standard } from '@/core/standards'
+import { GRADES } from '@/core/vocabulary/grade'
+import { AlignmentMark } from '@/ui/AlignmentMark'
+import type { BodyAnswer } from '@/workers/fleet'
+import type { FleetAsk } from '@/workers/fleet.worker'
+import { useFleet } from '../../fleet/use-fleet'
+
+const meanDistance = (answers: readonly BodyAnswer[]): number =>
+  answers.reduce((sum, a) => sum + a.distance, 0) / Math.max(1, answers.length)
+
+/** How many bodies in hand can do what a target asks, by name; follows the target while it moves. */
+export const WhoCan = ({
+  standard,
+  context,
+  dimensionId,
+  bodies,
+}: {
+  standard: Standard
+  context: Context
+  dimensionId: string
+  bodies: string
+}) => {
+  const ask = useMemo<FleetAsk>(
+    () => ({ kind: 'can', standard, context, dimension: dimensionId }),
+    [standard, context, dimensionId],
+  )
+  const answer = useFleet(bodies, ask)
+  if (answer?.kind === 'failed') return <Alert severity="warning">{answer.why}</Alert>
+  if (answer?.kind !== 'can' || answer.dimension !== dimensionId)
+    return <LinearProgress aria-label="Asking the bodies" sx={{ my: 2 }} />
+  const groups = GRADES.map(grade => ({ grade, here: answer.answers.filter(a => a.grade === grade) })).filter(
+    g => g.here.length > 0,
+  )
+  return (
+    <Box component="section" aria-label="Which bodies can do it" aria-busy={!answer.done}>
+      {groups.map(({ grade, here }) => (
+        <Box key={grade} sx={{ display: 'flex', gap: 1.5, py: 0.75, borderBottom: 1, borderColor: 'divider' }}>
+          <Box sx={{ pt: 0.5 }}>
+            <AlignmentMark grade={grade} distance={meanDistance(here)} bare />
+          </Box>
+          <Box>
+            <Typography sx={{ fontWeight: 650 }}>
+              {GRADE_WORDS[grade]} on {here.length}
+            </Typography>
+            <Typography variant="body2">
+              {here.map((a, i) => (
+                <span key={a.body}>
+                  {i > 0 && ', '}
+                  <span title={`${a.words}${a.value ? `: ${a.value}` : ''}`}>{a.model}</span>
+                  {grade !== 'same' && grade !== 'missing' && a.value && (
+                    <Typography component="span" variant="body2" color="textSecondary">
+                      {' '}
+                      ({a.value})
+                    </Typography>
+                  )}
+                </span>
+              ))}
+            </Typography>
+          </Box>
+        </Box>
+      ))}
+    </Box>
+  )
+}

@@ -1,0 +1,42 @@
+import { orNotFound } from '@/app/or-not-found'
+import { inHandOf, param, type SearchParams } from '@/app/search-params'
+import { listLenses, listStandards, units } from '@/server/catalogue'
+import { listPeople } from '@/server/people'
+import { readStandardView } from '@/server/standards'
+import { refText } from '@/core/standards'
+import { StandardView } from './StandardView'
+
+export const metadata = { title: 'Standard' }
+
+export default async function OneStandardPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>
+  searchParams: SearchParams
+}) {
+  const { id } = await params
+  const version = Number(await param(searchParams, 'version'))
+  const view = await orNotFound(readStandardView(refText({ id, version: version || undefined })))
+  const [people, allUnits, lenses, standards, hand] = await Promise.all([
+    listPeople(),
+    units(),
+    listLenses(),
+    listStandards(),
+    inHandOf(searchParams),
+  ])
+  return (
+    <StandardView
+      key={`${id} ${view.document.version} ${view.state}`}
+      view={view}
+      bodies={hand.bodies?.join(',') ?? ''}
+      standards={standards}
+      choices={{
+        people: people.map(p => ({ id: p.id, label: p.name })),
+        units: allUnits.filter(u => u.kind === 'body').map(u => ({ id: u.id, label: u.tag })),
+        lenses: lenses.map(l => ({ id: l.id, label: `${l.maker} ${l.model}` })),
+        scenes: [],
+      }}
+    />
+  )
+}

@@ -1,0 +1,154 @@
+import { describe, expect, it } from 'vitest'
+import { effectiveTargets, layered, type Standard } from '../standards'
+import houseBaseline from '../standards/house-baseline.json' with { type: 'json' }
+import { emptyStandard } from '../standards/edit'
+import { parseStandard } from '../standards'
+import { CASES } from './cases'
+import { accept, clear, propose, type Topic } from './guide'
+import { followingShare, QUESTIONS } from './questions'
+import { RULES, TOPICS } from './rules'
+
+const topicIn = (topics: readonly Topic[], id: string): Topic => {
+  const found = topics.find(t => t.id === id)
+  if (!found) throw new Error(`nothing is proposed for ${id}`)
+  return found
+}
+
+/** Schools where there are any, else what the proposal is called. */
+const answersTo = (topic: Topic | undefined): readonly string[] => topic?.proposals.map(p => p.school ?? p.title) ?? []
+
+describe('situations', () => {
+  it('are at least thirty, and practitioners disagree on some', () => {
+    expect(CASES.length).toBeGreaterThanOrEqual(30)
+    expect(CASES.filter(c => Object.values(c.proposes).some(p => p.length > 1)).length).toBeGreaterThanOrEqual(8)
+  })
+
+  it.each(CASES.map(c => [c.name, c] as const))('%s', (_, { answers, proposes, values = {}, silent = [] }) => {
+    const topics = propose(answers)
+    for (const [id, expected] of Object.entries(proposes)) {
+      const given = answersTo(topics.find(t => t.id === id))
+      expect({ topic: id, first: given[0] }).toEqual({ topic: id, first: expected[0] })
+      // Where several answers are expected, all of them are offered.
+      for (const also of expected.slice(1))
+        expect({ topic: id, given }).toMatchObject({ given: expect.arrayContaining([also]) })
+    }
+    const targets = topics.flatMap(t => t.proposals[0].targets)
+    for (const [dimension, value] of Object.entries(values))
+      expect({ dimension, value: targets.find(t => t.dimension === dimension)?.value }).toEqual({ dimension, value })
+    for (const id of silent) expect(topics.find(t => t.id === id)).toBeUndefined()
+  })
+})
+
+it('says what led to a proposal, and what would change its mind', () => {
+  const start = topicIn(propose({ motion: ['steady'], handed: 'colleague', session: 180 }), 'start')
+  expect(start.proposals[0]).toMatchObject({ school: 'thumb stop', source: 'common practice, no published source' })
+  expect(start.proposals[0].because).toContain('How long is the session? 180 minutes')
+  expect(start.wouldChange).toContainEqual({
+    question: 'Who may be handed the camera?',
+    answer: 'anyone',
+    then: 'The shutter starts focusing',
+  })
+})
+
+it('keeps its word about what would change its mind', () => {
+  for (const { answers } of CASES)
+    for (const topic of propose(answers))
+      for (const change of topic.wouldChange) {
+        const question = QUESTIONS.find(q => q.text === change.question)
+        expect(question).toBeDefined()
+        expect(change.then).not.toBe(topic.proposals[0].title)
+      }
+})
+
+it('shows the answer of the other schools, and when it would fit', () => {
+  const start = topicIn(propose({ motion: ['still'], handed: 'anyone' }), 'start')
+  expect(start.others.map(o => o.school)).toEqual(expect.arrayContaining(['thumb start', 'thumb stop']))
+  expect(start.others.find(o => o.school === 'thumb stop')?.fitsWhen).toContain(
+    'it is followed at least 70 % of the time',
+  )
+})
+
+it('proposes nothing beyond what is usual where nothing was answered', () => {
+  for (const topic of propose({})) expect(topic.proposals).toHaveLength(1)
+  expect(answersTo(topicIn(propose({}), 'start'))).toEqual(['shutter start'])
+})
+
+it('never proposes two values for one thing in the answers that come first', () => {
+  for (const { name, answers } of CASES) {
+    const seen = new Map<string, unknown>()
+    for (const t of propose(answers).flatMap(topic => topic.proposals[0].targets)) {
+      if (seen.has(t.dimension))
+        expect({ name, dimension: t.dimension, value: t.value }).toEqual({
+          name,
+          dimension: t.dimension,
+          value: seen.get(t.dimension),
+        })
+      seen.set(t.dimension, t.value)
+    }
+  }
+})
+
+it('reckons the share of following from the movement', () => {
+  expect([['still'], ['stop-start'], ['steady'], ['still', 'sudden'], []].map(followingShare)).toEqual([
+    0.1,
+    0.5,
+    0.9,
+    0.6,
+    undefined,
+  ])
+})
+
+describe('the knowledge', () => {
+  it('asks only what can be answered, and says where each rule is from', () => {
+    const ids = new Set([...QUESTIONS.map(q => q.id), 'following'])
+    for (const rule of RULES) {
+      expect(Object.keys(rule.when).filter(k => !ids.has(k))).toEqual([])
+      expect(Object.keys(TOPICS)).toContain(rule.topic)
+      for (const [id, condition] of Object.entries(rule.when)) {
+        const question = QUESTIONS.find(q => q.id === id)
+        const named = Array.isArray(condition) ? condition : 'not' in condition ? condition.not : []
+        if (question?.kind === 'one' || question?.kind === 'many')
+          expect({ rule: rule.id, unknown: named.filter(n => !question.options.some(o => o.id === n)) }).toEqual({
+            rule: rule.id,
+            unknown: [],
+          })
+      }
+      expect(rule.source).not.toBe('')
+    }
+    expect(new Set(RULES.map(r => r.id)).size).toBe(RULES.length)
+  })
+
+  it('has no rule that no situation of the cases reaches', () => {
+    const reached = new Set(
+      CASES.flatMap(c => propose(c.answers)).flatMap(t => [...t.proposals, ...t.others].map(p => p.rule)),
+    )
+    const unreached = RULES.filter(r => !reached.has(r.id)).map(r => r.id)
+    expect(unreached.length / RULES.length).toBeLessThan(0.12)
+  })
+})
+
+describe('accepting', () => {
+  const house = parseStandard(houseBaseline, 'house')
+  const draft: Standard = emptyStandard(
+    { id: 'swings', name: 'Swings', about: 'For a test.' },
+    'work',
+    house.ok ? house.value : undefined,
+  )
+  const start = topicIn(propose({ motion: ['steady'], handed: 'nobody', session: 30 }), 'start')
+
+  it('writes the targets with their reason and school, and says why a must gives way', () => {
+    const written = accept(draft, 'swings', 'start', start.proposals[0])
+    const target = effectiveTargets(written).find(t => t.dimension === 'trigger.shutter')
+    expect(target).toMatchObject({ value: 'meters-only', school: 'thumb start', from: { layer: 'Swings' } })
+    expect(layered(written).withheld).toEqual([])
+  })
+
+  it('replaces an earlier answer to the same question, and can be taken back', () => {
+    const first = accept(draft, 'swings', 'start', start.proposals[0])
+    const stop = start.proposals.find(p => p.school === 'thumb stop')
+    if (!stop) throw new Error('no thumb stop')
+    const second = accept(first, 'swings', 'start', stop)
+    expect(second.layers.at(-1)?.targets.map(t => t.dimension)).toEqual(['trigger.shutter', 'trigger.stop'])
+    expect(clear(second, 'swings', 'start')).toEqual(draft)
+  })
+})

@@ -1,0 +1,164 @@
+import 'server-only'
+import { cellWords, gotValue, type Outcome, type Resolution } from '@/core/resolve'
+import { type Context, contextFrom, type Standard } from '@/core/standards'
+import { dimension, DIMENSIONS } from '@/core/vocabulary/dimensions'
+import { distance } from '@/core/vocabulary/distance'
+import type { Grade } from '@/core/vocabulary/grade'
+import { valueWords } from '@/core/vocabulary/words'
+import { firmwareOf, formOf, listBodies, readBody, readStandard, units } from './catalogue'
+import { resolveStored } from './concordance'
+import { type ComparisonView, compareVersions } from './standards'
+
+/** Two standards, or one on two selections of bodies, side by side: what differs on which body, in its own words. */
+
+/** What one body does about one target on one side. */
+export interface SideCell {
+  readonly words: string
+  readonly grade: Grade
+  readonly distance: number
+}
+
+export interface BodyDifference {
+  readonly body: string
+  readonly model: string
+  readonly lines: readonly {
+    readonly dimension: string
+    readonly label: string
+    readonly before: SideCell | undefined
+    readonly after: SideCell | undefined
+    /** How far the body's two behaviours are apart, 0 to 1. */
+    readonly apart: number
+  }[]
+  readonly agreementBefore: number
+  readonly agreementAfter: number
+}
+
+export interface SideBySide extends ComparisonView {
+  readonly bodies: readonly BodyDifference[]
+}
+
+const cellOf = (body: Parameters<typeof cellWords>[0], outcome: Outcome | undefined): SideCell | undefined => {
+  if (!outcome) return undefined
+  const { main, sub } = cellWords(body, outcome)
+  return { words: sub ? `${main} (${sub})` : main, grade: outcome.grade, distance: outcome.distance }
+}
+
+const outcomeOn = (r: Resolution, id: string): Outcome | undefined => r.outcomes.find(o => o.target.dimension === id)
+
+const apartBetween = (id: string, a: Outcome | undefined, b: Outcome | undefined): number => {
+  const [x, y] = [a && gotValue(a), b && gotValue(b)]
+  if (x === undefined || y === undefined) return x === y ? 0 : 1
+  return distance(dimension(id), x, y)
+}
+
+/** Two standards on the same bodies; lines are where a body does something else. */
+export const sideBySide = async (
+  before: string,
+  after: string,
+  ids: readonly string[] | undefined,
+  forWhom: string | undefined,
+): Promise<SideBySide> => {
+  const context: Context = contextFrom(forWhom)
+  const [comparison, a, b, allUnits] = await Promise.all([
+    compareVersions(before, after, context),
+    readStandard(before),
+    readStandard(after),
+    units(),
+  ])
+  const chosen = ids ?? (await listBodies()).map(x => x.id)
+  const bodies = await Promise.all(
+    chosen.map(async (id): Promise<BodyDifference> => {
+      const revised = await readBody(id)
+      const firmware = firmwareOf(revised.document, allUnits)
+      const form = formOf(revised, firmware)
+      const [was, is] = [a, b].map(s => resolveStored(revised, s, firmware, context)) as [Resolution, Resolution]
+      const lines = DIMENSIONS.flatMap(d => {
+        const [x, y] = [outcomeOn(was, d.id), outcomeOn(is, d.id)]
+        if (!x && !y) return []
+        const apart = apartBetween(d.id, x, y)
+        if (x && y && apart === 0) return []
+        return [{ dimension: d.id, label: d.label, before: cellOf(form, x), after: cellOf(form, y), apart }]
+      })
+      return {
+        body: form.id,
+        model: form.model,
+        lines,
+        agreementBefore: was.agreement,
+        agreementAfter: is.agreement,
+      }
+    }),
+  )
+  return { ...comparison, bodies }
+}
+
+/** What one group of bodies does about one target. */
+export interface GroupCell {
+  /** What most of them do, in neutral words, and how many. */
+  readonly does: readonly { readonly value: string; readonly bodies: readonly string[] }[]
+  readonly meanDistance: number
+}
+
+export interface Selections {
+  readonly standard: { readonly name: string; readonly version: number }
+  readonly sides: readonly { readonly bodies: readonly string[]; readonly agreement: number }[]
+  readonly lines: readonly {
+    readonly dimension: string
+    readonly label: string
+    readonly wanted: string
+    readonly sides: readonly GroupCell[]
+  }[]
+}
+
+const mean = (n: readonly number[]) => (n.length ? n.reduce((s, x) => s + x, 0) / n.length : 0)
+
+/** One standard on two selections of bodies: where the two groups behave differently. */
+export const twoSelections = async (
+  ref: string,
+  left: readonly string[],
+  right: readonly string[],
+  forWhom: string | undefined,
+): Promise<Selections> => {
+  const context = contextFrom(forWhom)
+  const [standard, allUnits] = await Promise.all([readStandard(ref), units()])
+  const read = async (ids: readonly string[]) =>
+    Promise.all(
+      ids.map(async id => {
+        const body = await readBody(id)
+        const firmware = firmwareOf(body.document, allUnits)
+        return { model: body.document.model, resolution: resolveStored(body, standard, firmware, context) }
+      }),
+    )
+  const sides = await Promise.all([read(left), read(right)])
+  const { name, version }: Standard = standard.document
+  const targets = sides[0][0]?.resolution.outcomes ?? sides[1][0]?.resolution.outcomes ?? []
+  return {
+    standard: { name, version },
+    sides: sides.map(s => ({ bodies: s.map(b => b.model), agreement: mean(s.map(b => b.resolution.agreement)) })),
+    lines: targets.flatMap(({ target }) => {
+      const d = dimension(target.dimension)
+      const cells = sides.map((side): GroupCell => {
+        const does = new Map<string, string[]>()
+        for (const { model, resolution } of side) {
+          const outcome = outcomeOn(resolution, d.id)
+          const got = outcome && gotValue(outcome)
+          const value = got === undefined ? 'nothing' : valueWords(d, got)
+          does.set(value, [...(does.get(value) ?? []), model])
+        }
+        return {
+          does: [...does]
+            .map(([value, bodies]) => ({ value, bodies }))
+            .sort((x, y) => y.bodies.length - x.bodies.length),
+          meanDistance: mean(side.map(b => outcomeOn(b.resolution, d.id)?.distance ?? 1)),
+        }
+      })
+      const sets = cells.map(c =>
+        c.does
+          .map(x => x.value)
+          .sort()
+          .join('|'),
+      )
+      if (sets[0] === sets[1]) return []
+      return [{ dimension: d.id, label: d.label, wanted: valueWords(d, target.value), sides: cells }]
+    }),
+  }
+}

@@ -1,0 +1,439 @@
+import 'server-only'
+import { factoryState } from '@/core/bodies'
+import { type Parsed, type Problem, problemWords } from '@/core/formats/problem'
+import { uniqueSlug } from '@/core/language/language'
+import {
+  type Context,
+  layerKind,
+  type LayerKind,
+  type Level,
+  parseStandard,
+  refText,
+  type Standard,
+  standardProblems,
+} from '@/core/standards'
+import { compareLayers, compareStandards, isNoticed, type TargetDifference } from '@/core/standards/compare'
+import { emptyStandard, withNewerBelow } from '@/core/standards/edit'
+import houseBaseline from '@/core/standards/house-baseline.json' with { type: 'json' }
+import { stepsBetween } from '@/core/steps/walk'
+import { dimension } from '@/core/vocabulary/dimensions'
+import { listHistory } from '@/db/history'
+import * as db from '@/db/standards'
+import { firmwareOf, formOf, listStandards, readBodies, readStandard, units } from './catalogue'
+import { resolveStored } from './concordance'
+import { database } from './database'
+import { invalid, notFound, RequestError } from './problems'
+
+/** Standards as they come into being, are drafted, talked over, approved and retired. */
+
+const now = () => new Date().toISOString()
+const signed = (person: string | undefined) => ({ at: now(), personId: person ?? null })
+
+const expectParsed = <T>(parsed: Parsed<T>): T => {
+  if (!parsed.ok) throw invalid(parsed.problems)
+  return parsed.value
+}
+
+export interface NewStandard {
+  readonly name: string
+  readonly about?: string | undefined
+  readonly kind: LayerKind
+  /** The standard it stands on. */
+  readonly below?: string | undefined
+  readonly person?: string | undefined
+}
+
+/** Begins a standard: an empty layer on top of those of the standard below it. */
+export const createStandard = async (
+  request: NewStandard,
+): Promise<{ readonly id: string; readonly version: number }> => {
+  const taken = new Set((await listStandards()).map(s => s.id))
+  const id = uniqueSlug(request.name, taken, 'standard')
+  const below = request.below ? (await readStandard(request.below)).document : undefined
+  const about = request.about?.trim() || 'Not described yet.'
+  const standard = emptyStandard({ id, name: request.name, about }, request.kind, below)
+  await db.addVersion(await database(), standard, 'draft', { ...signed(request.person), what: 'begun' })
+  return { id, version: 1 }
+}
+
+const openVersion = async (id: string) =>
+  (await db.listVersions(await database(), id)).find(v => v.state === 'draft' || v.state === 'in-review')
+
+/**
+ * The draft of a standard: the one that is open, else a new one made from a version. There is one at a time, so that
+ * two people work on the same.
+ */
+export const openDraft = async (
+  ref: string,
+  person: string | undefined,
+): Promise<{ readonly id: string; readonly version: number; readonly isNew: boolean }> => {
+  const { document } = await readStandard(ref)
+  const open = await openVersion(document.id)
+  if (open) return { id: document.id, version: open.version, isNew: false }
+  const versions = await db.listVersions(await database(), document.id)
+  const version = Math.max(...versions.map(v => v.version)) + 1
+  const what = `begun from version ${document.version}`
+  await db.addVersion(await database(), { ...document, version }, 'draft', { ...signed(person), what })
+  return { id: document.id, version, isNew: true }
+}
+
+export interface SavedStandard {
+  readonly revision: number
+  /** What has to be mended before it can be approved. */
+  readonly problems: readonly string[]
+}
+
+/**
+ * Stores an edited draft, as long as nobody else has stored one since.
+ *
+ * @throws RequestError 409 with the draft as it is now, or where the version is no draft any more
+ */
+export const saveStandardDraft = async (
+  id: string,
+  version: number,
+  request: {
+    readonly document: unknown
+    readonly revision: number
+    readonly what: string
+    readonly person?: string | undefined
+  },
+): Promise<SavedStandard> => {
+  const standard = expectParsed(parseStandard(request.document, 'standard'))
+  if (standard.id !== id || standard.version !== version)
+    throw new RequestError(422, 'Another version', `This address is for version ${version} of ${id}.`)
+  const { stored, revision } = await db.saveDraft(await database(), standard, {
+    ...signed(request.person),
+    what: request.what,
+    expected: request.revision,
+  })
+  if (!stored) {
+    const current = await readStandard(refText({ id, version }))
+    if (current.state !== 'draft')
+      throw new RequestError(
+        422,
+        'No draft any more',
+        `Version ${version} of ${current.document.name} is ${current.state} by now and stays as it is. Begin a new draft; what you typed is still here.`,
+      )
+    throw new RequestError(
+      409,
+      'Somebody else changed this draft',
+      `${current.document.name} was changed by somebody else while you edited it. See what differs and merge.`,
+      [],
+      { document: current.document, revision },
+    )
+  }
+  return { revision, problems: standardProblems(standard, standard.name).map(problemWords) }
+}
+
+const NEXT: Readonly<Record<db.VersionState, readonly db.VersionState[]>> = {
+  draft: ['in-review', 'approved', 'retired'],
+  'in-review': ['draft', 'approved', 'retired'],
+  approved: ['retired'],
+  retired: [],
+}
+
+const TOLD: Readonly<Record<db.VersionState, string>> = {
+  draft: 'sent back to draft',
+  'in-review': 'sent for review',
+  approved: 'approved',
+  retired: 'retired',
+}
+
+/**
+ * Moves a version on: draft, in review, approved, retired.
+ *
+ * @throws RequestError 422 where that is no next state, something has to be mended first, or the reason is missing
+ */
+export const moveVersion = async (
+  id: string,
+  version: number,
+  request: { readonly state: db.VersionState; readonly why: string; readonly person?: string | undefined },
+): Promise<void> => {
+  const { document, state } = await readStandard(refText({ id, version }))
+  if (!NEXT[state].includes(request.state))
+    throw new RequestError(422, 'Not from here', `Version ${version} is ${state}; it cannot become ${request.state}.`)
+  if (request.state === 'approved' || request.state === 'in-review') {
+    const problems: readonly Problem[] = standardProblems(document, document.name)
+    if (problems.length) throw invalid(problems)
+  }
+  if (request.state === 'approved' && !request.why.trim())
+    throw new RequestError(422, 'Say why', 'Whoever looks it up later wants to know why it was approved. Write a line.')
+  await db.setState(await database(), id, version, request.state, {
+    ...signed(request.person),
+    why: request.why.trim(),
+    what: TOLD[request.state],
+  })
+}
+
+/** What a person sees of one version. */
+export interface VersionView {
+  readonly version: number
+  readonly state: db.VersionState
+  readonly why: string
+  readonly at: string
+  readonly approver: string | null
+}
+
+export interface StandardView {
+  readonly id: string
+  readonly document: Standard
+  readonly revision: number
+  readonly state: db.VersionState
+  readonly problems: readonly string[]
+  readonly versions: readonly VersionView[]
+  /** Lower layers of which there is a newer approved version. */
+  readonly newerBelow: readonly {
+    readonly standard: string
+    readonly name: string
+    readonly has: number
+    readonly newest: number
+  }[]
+}
+
+export const readStandardView = async (ref: string): Promise<StandardView> => {
+  const { document, revision, state } = await readStandard(ref)
+  const [versions, all] = await Promise.all([db.listVersions(await database(), document.id), listStandards()])
+  const from = new Map(document.layers.flatMap(l => (l.from ? [[l.from.standard, l.from.version] as const] : [])))
+  return {
+    id: document.id,
+    document,
+    revision,
+    state,
+    problems: standardProblems(document, document.name).map(problemWords),
+    versions: versions.map(v => ({
+      version: v.version,
+      state: v.state,
+      why: v.why,
+      at: v.approved_at ?? v.changed_at,
+      approver: v.approver,
+    })),
+    newerBelow: [...from].flatMap(([standard, has]) => {
+      const below = all.find(s => s.id === standard)
+      return below && below.state === 'approved' && below.version > has
+        ? [{ standard, name: below.name, has, newest: below.version }]
+        : []
+    }),
+  }
+}
+
+/** The draft as it would be on the newest version of a standard below it; nothing is stored. */
+export const onNewerBelow = async (ref: string, belowId: string): Promise<Standard> => {
+  const [{ document }, below] = await Promise.all([readStandard(ref), readStandard(belowId)])
+  return withNewerBelow(document, below.document)
+}
+
+export interface ComparisonView {
+  readonly before: { readonly name: string; readonly version: number }
+  readonly after: { readonly name: string; readonly version: number }
+  readonly targets: readonly TargetDifference[]
+  readonly layers: readonly string[]
+}
+
+/** Two standards, or two versions of one, compared by what they mean. */
+export const compareVersions = async (before: string, after: string, context: Context): Promise<ComparisonView> => {
+  const [a, b] = await Promise.all([readStandard(before), readStandard(after)])
+  const named = ({ name, version }: Standard) => ({ name, version })
+  return {
+    before: named(a.document),
+    after: named(b.document),
+    targets: compareStandards(a.document, b.document, context),
+    layers: compareLayers(a.document, b.document),
+  }
+}
+
+/** What approving a version would do to one body. */
+export interface BodyEffect {
+  readonly body: string
+  readonly model: string
+  readonly units: readonly string[]
+  /** Settings that have to be changed on each unit that is set to the version in force. */
+  readonly steps: number
+  readonly agreementBefore: number
+  readonly agreementAfter: number
+  /** Labels of musts that are held now and would be broken, and the reverse. */
+  readonly mustsLost: readonly string[]
+  readonly mustsWon: readonly string[]
+}
+
+export interface EffectView {
+  /** The version in force that it is compared with; undefined where there is none yet. */
+  readonly against: number | undefined
+  readonly bodies: readonly BodyEffect[]
+  readonly units: number
+  readonly steps: number
+  readonly agreementBefore: number
+  readonly agreementAfter: number
+  readonly noticed: number
+}
+
+const mean = (numbers: readonly number[]) =>
+  numbers.length ? numbers.reduce((sum, n) => sum + n, 0) / numbers.length : 1
+
+/** What approving a version will do: which bodies and units change, in how many steps, at what gain or loss. */
+export const effectOf = async (ref: string): Promise<EffectView> => {
+  const after = await readStandard(ref)
+  const { document } = after
+  const counts = db.inForce((await db.listVersions(await database(), document.id)).filter(v => v.state === 'approved'))
+  const before = counts && (await readStandard(refText({ id: document.id, version: counts.version })))
+  const [bodies, allUnits] = await Promise.all([readBodies(), units()])
+  const effects = bodies.map((body): BodyEffect => {
+    const firmware = firmwareOf(body.document, allUnits)
+    const form = formOf(body, firmware)
+    const then = resolveStored(body, after, firmware)
+    const was = before && resolveStored(body, before, firmware)
+    const held = (r: typeof then | undefined, id: string) =>
+      r?.outcomes.some(o => o.target.dimension === id && o.target.weight === 'must' && o.held) ?? false
+    const broken = (r: typeof then | undefined, id: string) =>
+      r?.outcomes.some(o => o.target.dimension === id && o.target.weight === 'must' && !o.held) ?? false
+    const musts = [...new Set([...then.outcomes, ...(was?.outcomes ?? [])].map(o => o.target.dimension))]
+    const label = (id: string) => dimension(id).label
+    return {
+      body: form.id,
+      model: form.model,
+      units: allUnits.filter(u => u.body_id === form.id).map(u => u.tag),
+      steps: stepsBetween(form, was?.state ?? factoryState(form), then.state).length,
+      agreementBefore: was?.agreement ?? 0,
+      agreementAfter: then.agreement,
+      mustsLost: musts.filter(id => held(was, id) && broken(then, id)).map(label),
+      mustsWon: musts.filter(id => broken(was, id) && held(then, id)).map(label),
+    }
+  })
+  const changed = effects.filter(e => e.steps > 0)
+  return {
+    against: before?.document.version,
+    bodies: effects,
+    units: changed.reduce((sum, e) => sum + e.units.length, 0),
+    steps: changed.reduce((sum, e) => sum + e.steps * e.units.length, 0),
+    agreementBefore: mean(effects.map(e => e.agreementBefore)),
+    agreementAfter: mean(effects.map(e => e.agreementAfter)),
+    noticed: before ? compareStandards(before.document, document).filter(isNoticed).length : 0,
+  }
+}
+
+/** What taking a standard from a file would do, or has done. */
+export interface StandardImport {
+  readonly id: string
+  readonly name: string
+  /** Whether there is none of that id yet. */
+  readonly isNew: boolean
+  /** The version it becomes; undefined where it says what is in force already. */
+  readonly version: number | undefined
+  readonly differences: readonly string[]
+}
+
+/**
+ * Takes a standard from a file: a new one, or a draft of the next version of the one that is here; what is in force
+ * stays in force. All of it or nothing.
+ *
+ * @param preview only says what would change
+ * @throws RequestError 422 naming every problem, 409 where a draft of it is open
+ */
+export const importStandard = async (
+  value: unknown,
+  file: string,
+  { person, preview = false }: { readonly person?: string | undefined; readonly preview?: boolean },
+): Promise<StandardImport> => {
+  const standard = expectParsed(parseStandard(value, file))
+  const problems = standardProblems(standard, file)
+  if (problems.length) throw invalid(problems)
+  const { id, name } = standard
+  const versions = await db.listVersions(await database(), id)
+  const isNew = versions.length === 0
+  const current = isNew ? undefined : (await readStandard(id)).document
+  const differences = current
+    ? [...compareLayers(current, standard), ...compareStandards(current, standard).map(d => d.words)]
+    : standard.layers.map(l => `Layer “${l.name}” (${layerKind(l)}) with ${l.targets.length} targets.`)
+  if (current && differences.length === 0) return { id, name, isNew, version: undefined, differences }
+  const version = isNew ? standard.version : Math.max(...versions.map(v => v.version)) + 1
+  if (!preview) {
+    const open = await openVersion(id)
+    if (open)
+      throw new RequestError(
+        409,
+        'A draft is open',
+        `Version ${open.version} of ${name} is being worked on. Approve or retire it first; nothing was changed.`,
+      )
+    await db.addVersion(await database(), { ...standard, version }, 'draft', {
+      ...signed(person),
+      what: `taken from ${file}`,
+    })
+  }
+  return { id, name, isNew, version, differences }
+}
+
+/** The standard that comes with the house, for a team that has none yet; it counts at once. */
+export const takeHouseBaseline = async (person?: string): Promise<Standard> => {
+  const standard = expectParsed(parseStandard(houseBaseline, 'house baseline'))
+  await db.addVersion(await database(), standard, 'approved', {
+    ...signed(person),
+    what: 'taken as it comes with the house',
+  })
+  return standard
+}
+
+/**
+ * Keeps a common level in the draft of a standard, which is begun where there is none.
+ *
+ * @param level null lets each body do its best
+ * @throws RequestError 409 where somebody stored the draft at the same moment, 422 where the open version is in review
+ */
+export const keepLevel = async (
+  ref: string,
+  level: Level | null,
+  person: string | undefined,
+): Promise<{ readonly id: string; readonly version: number }> => {
+  const { id, version } = await openDraft(ref, person)
+  const { document, revision, state } = await readStandard(refText({ id, version }))
+  if (state !== 'draft')
+    throw new RequestError(
+      422,
+      'In review',
+      `Version ${version} is in review. Send it back to draft, then keep the level.`,
+    )
+  const { level: _, ...bare } = document
+  const standard: Standard = level ? { ...bare, level } : bare
+  const what = level
+    ? `bodies held to a common level, ${level.lambdaHundredths / 100} against 1`
+    : 'each body at its best'
+  const { stored } = await db.saveDraft(await database(), standard, { ...signed(person), what, expected: revision })
+  if (!stored)
+    throw new RequestError(409, 'Somebody was quicker', 'The draft was changed at the same moment. Try once more.')
+  return { id, version }
+}
+
+export const readComments = async (id: string) => db.listComments(await database(), id)
+
+export const writeComment = async (
+  id: string,
+  request: {
+    readonly version: number
+    readonly dimension?: string | undefined
+    readonly text: string
+    readonly person?: string | undefined
+  },
+): Promise<void> => {
+  const { version, text } = request
+  await readStandard(refText({ id, version }))
+  await db.addComment(
+    await database(),
+    { standardId: id, version, dimension: request.dimension ?? null, text },
+    signed(request.person),
+  )
+}
+
+export const settle = async (
+  id: string,
+  comment: number,
+  settled: boolean,
+  person: string | undefined,
+): Promise<void> => {
+  if (!(await readComments(id)).some(c => c.id === comment)) throw notFound('comment', String(comment))
+  await db.settleComment(await database(), id, comment, settled, signed(person))
+}
+
+export const standardHistory = async (id: string) => {
+  await readStandard(id)
+  return listHistory(await database(), 'standard', id)
+}
+
+export type { CommentRow, VersionState } from '@/db/standards'
