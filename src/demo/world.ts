@@ -72,7 +72,7 @@ const readVersions = (): readonly DemoVersion[] => {
     for (const f of left) {
       const below = found.get(f.on)?.standard
       if (!below) continue
-      const { on: _, state: _state, why: _why, layers, ...rest } = f
+      const { on, state, why, layers, ...rest } = f
       add(f.id, { ...rest, layers: [...borrowed(below), ...layers] }, f)
     }
   for (const f of files) {

@@ -46,13 +46,15 @@ export interface StandardHeading {
   readonly name: string
   readonly version: number
   readonly state: standards.VersionState
+  /** Whether everything else stands on it. */
+  readonly isHouse: boolean
   /** For whom and what it has layers of their own. */
   readonly scopes: Context
   /** The version that is being worked on, where it is another one. */
   readonly open: { readonly version: number; readonly state: standards.VersionState } | undefined
 }
 
-/** Every standard, by name. */
+/** Every standard: the house's own first, then by name. */
 export const listStandards = async (): Promise<readonly StandardHeading[]> => {
   const all = await standards.listVersions(await database())
   const headings = await Promise.all(
@@ -63,10 +65,11 @@ export const listStandards = async (): Promise<readonly StandardHeading[]> => {
       const open = versions.find(v => v !== counts && (v.state === 'draft' || v.state === 'in-review'))
       const { name, version, state, revision } = counts
       const scopes = scopesOf(await documentOf(id, version, revision))
-      return [{ id, name, version, state, scopes, open: open && { version: open.version, state: open.state } }]
+      const isHouse = (await documentOf(id, version, revision)).layers.every(l => l.kind === 'house')
+      return [{ id, name, version, state, scopes, isHouse, open: open && { version: open.version, state: open.state } }]
     }),
   )
-  return headings.flat().sort((a, b) => a.name.localeCompare(b.name))
+  return headings.flat().sort((a, b) => Number(b.isHouse) - Number(a.isHouse) || a.name.localeCompare(b.name))
 }
 
 export const units = async (): Promise<readonly UnitRow[]> => listUnits(await database())

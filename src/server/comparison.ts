@@ -1,12 +1,15 @@
 import 'server-only'
+import { asSchool, schoolsOf } from '@/core/guide/guide'
 import { cellWords, gotValue, type Outcome, type Resolution } from '@/core/resolve'
 import { type Context, contextFrom, type Standard } from '@/core/standards'
+import { compareStandards, isNoticed } from '@/core/standards/compare'
 import { dimension, DIMENSIONS } from '@/core/vocabulary/dimensions'
 import { distance } from '@/core/vocabulary/distance'
 import type { Grade } from '@/core/vocabulary/grade'
 import { valueWords } from '@/core/vocabulary/words'
-import { firmwareOf, formOf, listBodies, readBody, readStandard, units } from './catalogue'
+import { firmwareOf, formOf, listBodies, readBody, readStandard, type Revised, units } from './catalogue'
 import { resolveStored } from './concordance'
+import { notFound } from './problems'
 import { type ComparisonView, compareVersions } from './standards'
 
 /** Two standards, or one on two selections of bodies, side by side: what differs on which body, in its own words. */
@@ -58,15 +61,52 @@ export const sideBySide = async (
   ids: readonly string[] | undefined,
   forWhom: string | undefined,
 ): Promise<SideBySide> => {
-  const context: Context = contextFrom(forWhom)
-  const [comparison, a, b, allUnits] = await Promise.all([
-    compareVersions(before, after, context),
-    readStandard(before),
-    readStandard(after),
-    units(),
-  ])
+  const context = contextFrom(forWhom)
+  const [a, b] = await Promise.all([readStandard(before), readStandard(after)])
+  const comparison = await compareVersions(before, after, context)
+  // Between two standards only what a body could notice is told; where it is written is another matter there.
+  const isSame = a.document.id === b.document.id
+  const told = isSame ? comparison : { ...comparison, layers: [], targets: comparison.targets.filter(isNoticed) }
+  return { ...told, bodies: await differencesOn(a, b, ids, context) }
+}
+
+/** The standard in hand as two schools would have it on one topic. */
+export const twoSchools = async (
+  ref: string,
+  topic: string,
+  schools: readonly [string, string],
+  ids: readonly string[] | undefined,
+  forWhom: string | undefined,
+): Promise<SideBySide> => {
+  const context = contextFrom(forWhom)
+  const standard = await readStandard(ref)
+  const [a, b] = schools.map((school): Revised<Standard> => {
+    const proposal = schoolsOf(topic, standard.document.answers).find(p => p.school === school)
+    if (!proposal) throw notFound('school', school)
+    return {
+      document: asSchool(standard.document, topic, proposal),
+      stamp: `${standard.stamp} as ${topic} ${school}`,
+    }
+  }) as [Revised<Standard>, Revised<Standard>]
+  const version = standard.document.version
+  return {
+    before: { name: schools[0], version },
+    after: { name: schools[1], version },
+    layers: [],
+    targets: compareStandards(a.document, b.document, context).filter(isNoticed),
+    bodies: await differencesOn(a, b, ids, context),
+  }
+}
+
+const differencesOn = async (
+  a: Revised<Standard>,
+  b: Revised<Standard>,
+  ids: readonly string[] | undefined,
+  context: Context,
+): Promise<readonly BodyDifference[]> => {
+  const allUnits = await units()
   const chosen = ids ?? (await listBodies()).map(x => x.id)
-  const bodies = await Promise.all(
+  return Promise.all(
     chosen.map(async (id): Promise<BodyDifference> => {
       const revised = await readBody(id)
       const firmware = firmwareOf(revised.document, allUnits)
@@ -79,16 +119,9 @@ export const sideBySide = async (
         if (x && y && apart === 0) return []
         return [{ dimension: d.id, label: d.label, before: cellOf(form, x), after: cellOf(form, y), apart }]
       })
-      return {
-        body: form.id,
-        model: form.model,
-        lines,
-        agreementBefore: was.agreement,
-        agreementAfter: is.agreement,
-      }
+      return { body: form.id, model: form.model, lines, agreementBefore: was.agreement, agreementAfter: is.agreement }
     }),
   )
-  return { ...comparison, bodies }
 }
 
 /** What one group of bodies does about one target. */

@@ -5,71 +5,26 @@ import {
   schemaOf,
   standardJsonSchema,
 } from '@/core/formats/json-schema'
+import {
+  reference,
+  json,
+  ok,
+  WRONG,
+  NOT_THERE,
+  MOVED_ON,
+  UNREADABLE,
+  queryParameters,
+  idParameter,
+  list,
+  collection,
+  single,
+  change,
+} from './openapi-parts'
+import { standardPaths, standardSchemas } from './openapi-standards'
 import * as queries from './queries'
 import { resolveRequestSchema } from './stateless'
 
 /** The HTTP interface as an OpenAPI 3.1 document, built from the schemas that check the requests. */
-
-const reference = (name: string) => ({ $ref: `#/components/schemas/${name}` })
-const json = (schema: object) => ({ content: { 'application/json': { schema } } })
-const ok = (description: string, schema: object = { type: 'object' }) => ({ description, ...json(schema) })
-const problem = (description: string) => ({
-  description,
-  content: { 'application/problem+json': { schema: reference('Problem') } },
-})
-const WRONG = { '422': problem('The content cannot be used; every problem is named.') }
-const NOT_THERE = { '404': problem('There is no such thing.') }
-const MOVED_ON = { '409': problem('It is not what it was when this was sent; nothing was changed.') }
-const UNREADABLE = {
-  '400': problem('The request is not JSON.'),
-  '413': problem('The request is too large.'),
-  '415': problem('The request is not sent as JSON.'),
-}
-
-const queryParameters = (schema: Parameters<typeof schemaOf>[0]) => {
-  const { properties = {}, required = [] } = schemaOf(schema, 'query') as {
-    properties?: Record<string, object>
-    required?: string[]
-  }
-  return Object.entries(properties).map(([name, s]) => ({
-    name,
-    in: 'query',
-    required: required.includes(name),
-    schema: s,
-  }))
-}
-const idParameter = [{ name: 'id', in: 'path', required: true, schema: { type: 'string' } }]
-const list = (name: string) => ({
-  type: 'object',
-  properties: { [name]: { type: 'array', items: { type: 'object' } } },
-  required: [name],
-})
-
-const collection = (name: string, schema: string) => ({
-  get: { summary: `All ${name}, without their documents`, responses: { '200': ok(`The ${name}.`, list(name)) } },
-  post: {
-    summary: 'Stores a document, new or in place of the one with the same id; a wrong one changes nothing',
-    requestBody: { required: true, ...json(reference(schema)) },
-    responses: { '201': ok('Stored.'), ...UNREADABLE, ...WRONG },
-  },
-})
-const single = (schema: string) => ({
-  get: {
-    summary: 'One document in its exchange format',
-    parameters: idParameter,
-    responses: { '200': ok('The document.', reference(schema)), ...NOT_THERE },
-  },
-})
-
-/** A request that changes one thing that has an id. */
-const change = (summary: string, method: 'put' | 'patch' | 'post', schema: string) => ({
-  [method]: {
-    summary,
-    parameters: idParameter,
-    requestBody: { required: true, ...json(reference(schema)) },
-    responses: { '200': ok('Done.'), ...NOT_THERE, ...UNREADABLE, ...MOVED_ON, ...WRONG },
-  },
-})
 
 export const openApiDocument = () => ({
   openapi: '3.1.0',
@@ -196,11 +151,7 @@ export const openApiDocument = () => ({
         responses: { '200': ok('What changes.', list('changes')), ...UNREADABLE, ...WRONG },
       },
     },
-    '/api/v1/starter': {
-      post: { summary: 'Takes the standard that comes with the house', responses: { '201': ok('Stored.') } },
-    },
-    '/api/v1/standards': collection('standards', 'Standard'),
-    '/api/v1/standards/{id}': single('Standard'),
+    ...standardPaths,
     '/api/v1/resolve': {
       post: {
         summary: 'Resolves a standard on bodies, all of them in the request; stores nothing',
@@ -217,13 +168,6 @@ export const openApiDocument = () => ({
         summary: 'A stored standard resolved on stored bodies; all bodies where none are named (comma between ids)',
         parameters: queryParameters(queries.resolutionsQuerySchema),
         responses: { '200': ok('The resolutions.', list('resolutions')), ...NOT_THERE, ...WRONG },
-      },
-    },
-    '/api/v1/explanations': {
-      get: {
-        summary: 'Why one body gets what it gets for one target, and why everything else lost',
-        parameters: queryParameters(queries.explanationQuerySchema),
-        responses: { '200': ok('The explanation.'), ...NOT_THERE, ...WRONG },
       },
     },
     '/api/v1/cards': {
@@ -263,6 +207,7 @@ export const openApiDocument = () => ({
       Archived: schemaOf(queries.archivedSchema, 'Archived'),
       Restore: schemaOf(queries.restoreSchema, 'Restore'),
       Signed: schemaOf(queries.signedSchema, 'Signed'),
+      ...standardSchemas,
       ResolveRequest: schemaOf(resolveRequestSchema, 'ResolveRequest'),
       Tick: schemaOf(queries.tickSchema, 'Tick'),
       Person: schemaOf(queries.personSchema, 'Person'),

@@ -125,3 +125,6 @@ export const levelledExplanationSchema = v.strictObject({
   level: v.nullable(levelSchema),
 })
 export const keepLevelSchema = v.strictObject({ level: v.nullable(levelSchema), person })
+
+/** Answers to the guide's questions: an option, several, or an amount. */
+export const answersSchema = v.record(v.string(), v.union([v.string(), v.number(), v.array(v.string())]))

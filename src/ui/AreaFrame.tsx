@@ -15,6 +15,7 @@ const Drawing = styled('svg')(({ theme }) => ({
   width: '100%',
   maxWidth: 330,
   display: 'block',
+  flex: 'none',
   touchAction: 'none',
   '& .frame': { fill: theme.vars?.palette.background.paper, stroke: theme.vars?.palette.own.line, strokeWidth: 0.8 },
   '& .third': { stroke: theme.vars?.palette.divider, strokeWidth: 0.6 },
@@ -67,8 +68,8 @@ export const AreaFrame = ({
     event.preventDefault()
     act(dx * STEP, dy * STEP)
   }
-  const hold = (what: 'corner' | 'area') => (event: PointerEvent<SVGElement>) => {
-    held.current = what
+  const grip = (event: PointerEvent<SVGElement>) => {
+    held.current = event.currentTarget.dataset['grip'] === 'corner' ? 'corner' : 'area'
     drawing.current?.setPointerCapture(event.pointerId)
   }
 
@@ -99,7 +100,8 @@ export const AreaFrame = ({
         fillOpacity={0.7}
         {...(onMove
           ? {
-              onPointerDown: hold('area'),
+              'data-grip': 'area',
+              onPointerDown: grip,
               tabIndex: 0,
               role: 'slider',
               'aria-label': 'Place of the area; arrows move it',
@@ -117,7 +119,8 @@ export const AreaFrame = ({
           cx={left + box.w}
           cy={top + box.h}
           r="4"
-          onPointerDown={hold('corner')}
+          data-grip="corner"
+          onPointerDown={grip}
           tabIndex={0}
           role="slider"
           aria-label="Size of the area; arrows make it larger or smaller"

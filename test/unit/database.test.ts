@@ -121,7 +121,19 @@ it('waits for a busy database instead of failing', async () => {
 
 it('backs up an existing database before it migrates it', async () => {
   await db('knex_migrations').delete()
-  for (const table of ['ticks', 'cards', 'units', 'history', 'people', 'bodies', 'lenses', 'standards', 'meta'])
+  for (const table of [
+    'comments',
+    'standard_versions',
+    'ticks',
+    'cards',
+    'units',
+    'history',
+    'people',
+    'bodies',
+    'lenses',
+    'standards',
+    'meta',
+  ])
     await db.schema.dropTable(table)
   await db.destroy()
   db = await openDatabase(folder, 'demo')

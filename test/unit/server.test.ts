@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { useDemoFolder } from '../fixtures/demo-folder'
 import { generateBody } from '../fixtures/generate'
-import { demoBodies } from '../../src/demo/world'
+import { demoBodies, demoStandards } from '../../src/demo/world'
 import { importDocuments } from '../../src/server/authoring'
 import { firmwareOf, listBodies, readBody, units } from '../../src/server/catalogue'
 import { listCards, readCard, tickStep } from '../../src/server/cards'
@@ -40,9 +40,7 @@ describe('the Concordance', () => {
 
   it('agrees with the stateless interface', async () => {
     const stored = (await readStoredResolutions('ring-action', ['linnet']))[0]
-    const standard = JSON.parse(
-      JSON.stringify((await import('../../src/demo/standards/ring-action.json')).default),
-    ) as unknown
+    const standard = demoStandards().find(s => s.id === 'ring-action')
     const [sent] = await resolveStateless({ standard, bodies: [linnet()], firmware: { linnet: '1.3' } })
     expect(sent).toEqual(stored)
   })

@@ -199,7 +199,9 @@ describe('links', () => {
       'Phrasebook',
       'Bodies',
       'Lenses',
+      'Standards',
       'Concordance',
+      'Compare',
       'Cards',
       'Kit',
     ])

@@ -639,7 +639,7 @@ export const CASES: readonly GuideCase[] = [
     proposes: {
       start: ['thumb stop', 'thumb start', 'two thumbs', 'three ways'],
       hold: ['stubborn'],
-      where: ['small group or zone', 'small area with detection inside', 'point plus surrounding points'],
+      where: ['small group or zone', 'point plus surrounding points'],
     },
     values: { 'track.hold': 2.5 },
   },

@@ -45,7 +45,7 @@ const isEmpty = (answer: Answers[string] | undefined): boolean =>
   answer === undefined || answer === '' || (Array.isArray(answer) && answer.length === 0)
 
 const asList = (answer: Answers[string] | undefined): readonly string[] =>
-  isEmpty(answer) ? [] : Array.isArray(answer) ? (answer as readonly string[]) : [String(answer as string | number)]
+  isEmpty(answer) ? [] : Array.isArray(answer) ? (answer as readonly string[]) : [String(answer)]
 
 /** What was answered, together with what follows from it. */
 const factsOf = (answers: Answers): Answers => {
@@ -58,7 +58,7 @@ const holds = (condition: Condition, answer: Answers[string] | undefined): boole
   if (Array.isArray(condition)) return asList(answer).some(a => condition.includes(a))
   if ('not' in condition) return !asList(answer).some(a => condition.not.includes(a))
   const number = Number(answer)
-  const { min = -Infinity, max = Infinity } = condition as { min?: number; max?: number }
+  const { min = -Infinity, max = Infinity } = condition
   return Number.isFinite(number) && number >= min && number <= max
 }
 
@@ -119,7 +119,7 @@ const conditionWords = (id: string, condition: Condition): string => {
   if (!question) return id
   if (Array.isArray(condition)) return `${question.text} ${condition.map(a => labelOf(question, a)).join(' or ')}`
   if ('not' in condition) return `${question.text} not ${condition.not.map(a => labelOf(question, a)).join(' or ')}`
-  const { min, max } = condition as { min?: number; max?: number }
+  const { min, max } = condition
   const unit = question.kind === 'amount' ? ` ${question.unit}` : ''
   return `${question.text} ${[min !== undefined ? `at least ${min}${unit}` : '', max !== undefined ? `at most ${max}${unit}` : ''].filter(Boolean).join(', ')}`
 }
@@ -243,6 +243,36 @@ export const propose = (answers: Answers): readonly Topic[] => {
       },
     ]
   })
+}
+
+/** The schools that answer a topic, each with what it would write, whatever the situation. */
+export const schoolsOf = (topic: string, answers: Answers = {}): readonly Proposal[] => {
+  const facts = factsOf(answers)
+  const seen = new Set<string>()
+  return RULES.filter(r => r.topic === topic).flatMap(r => {
+    const proposal = proposalOf(r, facts)
+    if (!r.school || seen.has(r.school) || proposal.targets.length < r.targets.length) return []
+    seen.add(r.school)
+    return [proposal]
+  })
+}
+
+/** Topics on which there are schools to choose between. */
+export const DISPUTED: readonly string[] = Object.keys(TOPICS).filter(t => schoolsOf(t).length > 1)
+
+/** A standard as a school would have it on one topic: a layer on top of all others. */
+export const asSchool = (standard: Standard, topic: string, proposal: Proposal): Standard => {
+  const layer = { id: 'as-a-school', name: proposal.school ?? proposal.title, kind: 'exception' as const, targets: [] }
+  // What another school has put there belongs to it, and goes with it.
+  const own = new Set(schoolsOf(topic).flatMap(p => p.targets.map(t => t.dimension)))
+  const bare: Standard = {
+    ...standard,
+    layers: [
+      ...standard.layers.map(l => ({ ...l, targets: l.targets.filter(t => !t.school || !own.has(t.dimension)) })),
+      layer,
+    ],
+  }
+  return accept(bare, layer.id, topic, proposal)
 }
 
 /**

@@ -1,4 +1,4 @@
-import type { FlatGraph } from './fleet-problem'
+import type { FlatGraph } from './flat-graph'
 
 /** A list of numbers by position; several times as fast as asking an array to map itself. */
 export const numbersBy = (length: number, at: (i: number) => number): Float64Array => {

@@ -1,5 +1,6 @@
 import { MILLIONTHS } from '../bodies/search'
-import type { FlatGraph, FleetProblem } from './fleet-problem'
+import type { FleetProblem } from './fleet-problem'
+import type { FlatGraph } from './flat-graph'
 import { leastCost, numbersBy, weigh, type Weighed } from './passes'
 
 /** Being right counts this much for each millionth of distance, so that shares of it stay whole numbers. */

@@ -19,7 +19,8 @@ export const emptyStandard = (
 /** The layers of a standard as they stand in one above it: each says where it was taken from. */
 export const borrowed = (below: Standard): readonly Layer[] =>
   below.layers
-    .filter(l => l.kind !== 'exception')
+    // What is for one scene or one person below is nobody's business above.
+    .filter(l => l.kind !== 'exception' && !l.applies?.scenes && !l.applies?.people)
     .map(l => ({ ...l, from: l.from ?? { standard: below.id, version: below.version } }))
 
 const freeLayerId = (below: Standard | undefined, wanted: string): string => {

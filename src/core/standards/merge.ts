@@ -21,7 +21,7 @@ const plain = (standard: Keyed): Standard => ({
   ...standard,
   layers: standard.layers.map(l => ({
     ...l,
-    targets: l.targets.map(({ id: _, ...target }): Target => target),
+    targets: l.targets.map(({ id, ...target }): Target => target),
   })),
 })
 

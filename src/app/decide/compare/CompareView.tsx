@@ -1,6 +1,8 @@
 'use client'
 
 import { Box, MenuItem, Tab, Tabs, TextField, Typography } from '@mui/material'
+import { DISPUTED, schoolsOf } from '@/core/guide/guide'
+import { TOPICS } from '@/core/guide/rules'
 import { refText } from '@/core/standards'
 import { gradeOf } from '@/core/vocabulary/grade'
 import type { StandardHeading } from '@/server/catalogue'
@@ -11,93 +13,160 @@ import { Page } from '@/ui/pieces'
 import { STATE_WORDS } from '@/ui/versions'
 import { Differences } from './Differences'
 
-interface BodyChoice {
+interface Choice {
   readonly id: string
-  readonly maker: string
-  readonly model: string
+  readonly label: string
 }
 
-/** Two standards on the bodies in hand, or the standard in hand on two selections of bodies. */
+type Shown =
+  | { readonly kind: 'standards'; readonly before: string; readonly after: string; readonly comparison: SideBySide }
+  | {
+      readonly kind: 'schools'
+      readonly topic: string
+      readonly one: string
+      readonly other: string
+      readonly comparison: SideBySide
+    }
+  | {
+      readonly kind: 'bodies'
+      readonly left: readonly string[]
+      readonly right: readonly string[]
+      readonly selections: Selections
+    }
+
+/** Everything the address may say about a comparison; what is not said anew goes. */
+const NOTHING = {
+  before: undefined,
+  after: undefined,
+  topic: undefined,
+  one: undefined,
+  other: undefined,
+  left: undefined,
+  right: undefined,
+}
+
+/** Two standards or two schools on the bodies in hand, or the standard in hand on two selections of bodies. */
 export const CompareView = ({
   standards,
   bodies,
-  before,
-  after,
-  comparison,
-  left,
-  right,
-  selections,
+  shown,
 }: {
   standards: readonly StandardHeading[]
-  bodies: readonly BodyChoice[]
-  before: string
-  after: string
-  comparison: SideBySide | undefined
-  left: readonly string[]
-  right: readonly string[]
-  selections: Selections | undefined
+  bodies: readonly Choice[]
+  shown: Shown
 }) => {
   const goTo = useGoTo()
+  const half = Math.ceil(bodies.length / 2)
+  const ids = (some: readonly Choice[]) => some.map(b => b.id).join(',')
+  const begin = {
+    standards: {},
+    schools: { topic: DISPUTED[0] },
+    bodies: { left: ids(bodies.slice(0, half)), right: ids(bodies.slice(half)) },
+  }
   return (
     <Page>
       <Typography variant="h1">Compare</Typography>
       <Tabs
-        value={selections ? 'bodies' : 'standards'}
-        onChange={(_, kind: string) =>
-          goTo(
-            kind === 'bodies'
-              ? {
-                  before: undefined,
-                  after: undefined,
-                  left: bodies
-                    .slice(0, Math.ceil(bodies.length / 2))
-                    .map(b => b.id)
-                    .join(','),
-                  right: bodies
-                    .slice(Math.ceil(bodies.length / 2))
-                    .map(b => b.id)
-                    .join(','),
-                }
-              : { left: undefined, right: undefined },
-          )
-        }
+        value={shown.kind}
+        onChange={(_, kind: Shown['kind']) => goTo({ ...NOTHING, ...begin[kind] })}
+        variant="scrollable"
+        allowScrollButtonsMobile
         aria-label="What is compared"
         sx={{ borderBottom: 1, borderColor: 'divider', mb: 2 }}
       >
         <Tab value="standards" label="Two standards" />
+        <Tab value="schools" label="Two schools" />
         <Tab value="bodies" label="Two selections of bodies" />
       </Tabs>
-      {comparison && (
-        <>
-          <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, mb: 2 }}>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, mb: 2 }}>
+        {shown.kind === 'standards' && (
+          <>
             <StandardSelect
               label="This"
-              value={before}
+              value={shown.before}
               standards={standards}
-              onChange={b => goTo({ before: b, after })}
+              onChange={before => goTo({ before, after: shown.after })}
             />
             <StandardSelect
               label="against"
-              value={after}
+              value={shown.after}
               standards={standards}
-              onChange={a => goTo({ before, after: a })}
+              onChange={after => goTo({ before: shown.before, after })}
             />
-          </Box>
-          <TwoStandards comparison={comparison} />
-        </>
-      )}
-      {selections && (
-        <>
-          <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, mb: 2 }}>
-            <BodiesSelect label="These bodies" value={left} bodies={bodies} onChange={l => goTo({ left: l })} />
-            <BodiesSelect label="against these" value={right} bodies={bodies} onChange={r => goTo({ right: r })} />
-          </Box>
-          <TwoSelections selections={selections} />
-        </>
+          </>
+        )}
+        {shown.kind === 'schools' && (
+          <>
+            <Pick
+              label="On"
+              value={shown.topic}
+              choices={DISPUTED.map(id => ({ id, label: TOPICS[id] ?? id }))}
+              onChange={topic => goTo({ ...NOTHING, topic })}
+            />
+            <Pick
+              label="This school"
+              value={shown.one}
+              choices={schoolChoices(shown.topic)}
+              onChange={one => goTo({ one, other: shown.other })}
+            />
+            <Pick
+              label="against"
+              value={shown.other}
+              choices={schoolChoices(shown.topic)}
+              onChange={other => goTo({ one: shown.one, other })}
+            />
+          </>
+        )}
+        {shown.kind === 'bodies' && (
+          <>
+            <BodiesSelect label="These bodies" value={shown.left} bodies={bodies} onChange={left => goTo({ left })} />
+            <BodiesSelect
+              label="against these"
+              value={shown.right}
+              bodies={bodies}
+              onChange={right => goTo({ right })}
+            />
+          </>
+        )}
+      </Box>
+      {shown.kind === 'bodies' ? (
+        <TwoSelections selections={shown.selections} />
+      ) : (
+        <TwoStandards comparison={shown.comparison} />
       )}
     </Page>
   )
 }
+
+const schoolChoices = (topic: string): readonly Choice[] =>
+  schoolsOf(topic).flatMap(p => (p.school ? [{ id: p.school, label: p.school }] : []))
+
+const Pick = ({
+  label,
+  value,
+  choices,
+  onChange,
+}: {
+  label: string
+  value: string
+  choices: readonly Choice[]
+  onChange: (id: string) => void
+}) => (
+  <TextField
+    select
+    size="small"
+    label={label}
+    value={value}
+    onChange={e => onChange(e.target.value)}
+    sx={{ minWidth: 220 }}
+  >
+    {choices.map(c => (
+      <MenuItem key={c.id} value={c.id}>
+        {c.label}
+      </MenuItem>
+    ))}
+  </TextField>
+)
 
 const StandardSelect = ({
   label,
@@ -111,33 +180,20 @@ const StandardSelect = ({
   onChange: (ref: string) => void
 }) => {
   const choices = standards.flatMap(s => [
-    { ref: s.id, label: `${s.name}, version ${s.version}` },
+    { id: s.id, label: `${s.name}, version ${s.version}` },
     ...(s.open
       ? [
           {
-            ref: refText({ id: s.id, version: s.open.version }),
+            id: refText({ id: s.id, version: s.open.version }),
             label: `${s.name}, version ${s.open.version}, ${STATE_WORDS[s.open.state] ?? ''}`,
           },
         ]
       : []),
   ])
-  return (
-    <TextField
-      select
-      size="small"
-      label={label}
-      value={value}
-      onChange={e => onChange(e.target.value)}
-      sx={{ minWidth: 280 }}
-    >
-      {!choices.some(c => c.ref === value) && <MenuItem value={value}>{value.replace('@', ', version ')}</MenuItem>}
-      {choices.map(c => (
-        <MenuItem key={c.ref} value={c.ref}>
-          {c.label}
-        </MenuItem>
-      ))}
-    </TextField>
-  )
+  const all = choices.some(c => c.id === value)
+    ? choices
+    : [...choices, { id: value, label: value.replace('@', ', version ') }]
+  return <Pick label={label} value={value} choices={all} onChange={onChange} />
 }
 
 const BodiesSelect = ({
@@ -148,7 +204,7 @@ const BodiesSelect = ({
 }: {
   label: string
   value: readonly string[]
-  bodies: readonly BodyChoice[]
+  bodies: readonly Choice[]
   onChange: (ids: string) => void
 }) => (
   <TextField
@@ -162,7 +218,7 @@ const BodiesSelect = ({
   >
     {bodies.map(b => (
       <MenuItem key={b.id} value={b.id}>
-        {b.model}
+        {b.label}
       </MenuItem>
     ))}
   </TextField>

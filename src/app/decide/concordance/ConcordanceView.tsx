@@ -21,6 +21,22 @@ const cellFrom = (text: string | null): CellRef | undefined => {
   return body && dimension ? { body, dimension } : undefined
 }
 
+const SmallSwitch = ({
+  label,
+  checked,
+  onChange,
+}: {
+  label: string
+  checked: boolean
+  onChange: (on: boolean) => void
+}) => (
+  <FormControlLabel
+    control={<Switch size="small" checked={checked} onChange={e => onChange(e.target.checked)} />}
+    label={<Typography variant="body2">{label}</Typography>}
+    sx={{ minHeight: 44, mr: 0 }}
+  />
+)
+
 /** The central view: every target of the standard in hand on every body in hand. All of its state is in the address. */
 export const ConcordanceView = ({
   text,
@@ -93,26 +109,19 @@ export const ConcordanceView = ({
           <Typography variant="value" color="textSecondary" sx={{ flex: 1 }}>
             version {concordance.standard.version}
           </Typography>
+          <SmallSwitch
+            label="Only what differs"
+            checked={onlyDiffering}
+            onChange={on => set({ differs: on ? '1' : undefined })}
+          />
+          <SmallSwitch
+            label="Best bodies first"
+            checked={byAgreement}
+            onChange={on => set({ sort: on ? 'agreement' : undefined })}
+          />
           <LevelSlider lambdaHundredths={lambdaHundredths} onMove={move} />
         </Box>
-        <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center' }}>
-          <Box sx={{ flex: 1 }}>
-            <Figures concordance={concordance} onSelect={selectFigure} />
-          </Box>
-          <FormControlLabel
-            control={
-              <Switch checked={onlyDiffering} onChange={e => set({ differs: e.target.checked ? '1' : undefined })} />
-            }
-            label="Only what differs"
-          />
-          <FormControlLabel
-            control={
-              <Switch checked={byAgreement} onChange={e => set({ sort: e.target.checked ? 'agreement' : undefined })} />
-            }
-            label="Best bodies first"
-            sx={{ mr: 0 }}
-          />
-        </Box>
+        <Figures concordance={concordance} onSelect={selectFigure} />
         <Box sx={{ height: 4 }}>{isBusy && <LinearProgress aria-label="Levelling" />}</Box>
         {problem && <Alert severity="warning">{problem}</Alert>}
       </Box>

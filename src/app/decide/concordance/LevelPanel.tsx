@@ -18,7 +18,7 @@ const MOST_SPREADS = 6
 const MOST_GIVEN_UP = 4
 const MOST_LISTED = 5
 
-const change = (before: number, after: number): string => `${before.toFixed(2)} → ${after.toFixed(2)}`
+const change = (before: number, after: number): string => `${before.toFixed(3)} → ${after.toFixed(3)}`
 const share = (gain: number): string => (gain < 0.0005 ? 'nothing' : `${(100 * gain).toFixed(1)} %`)
 const gapWords = (gap: number): string =>
   gap === 0 ? 'This is the best possible.' : `Within ${(100 * gap).toFixed(2)} % of the best possible; that is proven.`

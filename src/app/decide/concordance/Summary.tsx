@@ -23,7 +23,7 @@ const figuresOf = (c: Concordance): readonly Figure[] => {
   const behind = summary.withoutEach[0]
   const gains = behind !== undefined && c.columns.length > 1 && behind.agreementOfOthers > summary.agreement
   return [
-    { id: 'agreement', value: summary.agreement.toFixed(2), words: 'agreement with the standard' },
+    { id: 'agreement', value: summary.agreement.toFixed(2), words: 'agreement' },
     ...(c.columns.length > 1 ? [{ id: 'alike' as const, value: summary.alike.toFixed(2), words: 'alike' }] : []),
     {
       id: 'musts',
@@ -39,7 +39,7 @@ const figuresOf = (c: Concordance): readonly Figure[] => {
           },
         ]
       : []),
-    ...(gains ? [{ id: 'behind' as const, value: modelOf(c, behind.body), words: 'holds the others back most' }] : []),
+    ...(gains ? [{ id: 'behind' as const, value: modelOf(c, behind.body), words: 'holds the others back' }] : []),
   ]
 }
 

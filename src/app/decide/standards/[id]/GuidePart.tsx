@@ -1,7 +1,7 @@
 'use client'
 
 import { Alert, Box, Button, Chip, TextField, Typography } from '@mui/material'
-import { useMemo } from 'react'
+import { useMemo, useState } from 'react'
 import { accept, clear, type Proposal, propose, type Topic } from '@/core/guide/guide'
 import { type Answers, QUESTIONS, type Question } from '@/core/guide/questions'
 import type { Layer, Standard } from '@/core/standards'
@@ -15,11 +15,7 @@ import { Eyebrow } from '@/ui/pieces'
 const REFUSED = 'refused'
 
 const listOf = (answer: Answers[string] | undefined): readonly string[] =>
-  answer === undefined
-    ? []
-    : Array.isArray(answer)
-      ? (answer as readonly string[])
-      : [String(answer as string | number)]
+  answer === undefined ? [] : Array.isArray(answer) ? (answer as readonly string[]) : [String(answer)]
 
 /** Questions on the left, what follows from the answers on the right; what is accepted goes into the layer at once. */
 export const GuidePart = ({
@@ -277,25 +273,7 @@ const TopicItem = ({
         )}
       </Box>
     ))}
-    {topic.others.map(o => (
-      <Box key={o.rule} sx={{ mt: 1, display: 'flex', gap: 2, alignItems: 'flex-start' }}>
-        <Typography variant="body2" color="textSecondary" sx={{ flex: 1 }}>
-          <b>{o.school}</b> would say: {inSentence(o.title)}. {o.reason}
-          {o.fitsWhen.length > 0 && ` It would fit if: ${o.fitsWhen.join(' · ')}.`}
-        </Typography>
-        {onTake && (
-          <Button
-            size="small"
-            aria-pressed={taken?.rule === o.rule}
-            variant={taken?.rule === o.rule ? 'contained' : 'text'}
-            onClick={() => onTake(o)}
-            sx={{ flex: 'none' }}
-          >
-            {taken?.rule === o.rule ? 'Accepted' : 'Accept this'}
-          </Button>
-        )}
-      </Box>
-    ))}
+    {topic.others.length > 0 && <Others topic={topic} taken={taken} onTake={onTake} />}
     {topic.wouldChange.length > 0 && (
       <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
         Would change its mind:{' '}
@@ -304,3 +282,42 @@ const TopicItem = ({
     )}
   </Box>
 )
+
+/** What the other schools would say; out of sight until somebody wants to know, or has taken one of them. */
+const Others = ({
+  topic,
+  taken,
+  onTake,
+}: {
+  topic: Topic
+  taken: Proposal | undefined
+  onTake: ((p: Proposal) => void) | undefined
+}) => {
+  const isTaken = topic.others.some(o => o.rule === taken?.rule)
+  const [open, setOpen] = useState(isTaken)
+  if (!open)
+    return (
+      <Button size="small" sx={{ px: 0, mt: 0.5 }} onClick={() => setOpen(true)}>
+        What other schools would say: {topic.others.map(o => o.school).join(', ')}
+      </Button>
+    )
+  return topic.others.map(o => (
+    <Box key={o.rule} sx={{ mt: 1, display: 'flex', gap: 2, alignItems: 'flex-start' }}>
+      <Typography variant="body2" color="textSecondary" sx={{ flex: 1 }}>
+        <b>{o.school}</b> would say: {inSentence(o.title)}. {o.reason}
+        {o.fitsWhen.length > 0 && ` It would fit if: ${o.fitsWhen.join(' · ')}.`}
+      </Typography>
+      {onTake && (
+        <Button
+          size="small"
+          aria-pressed={taken?.rule === o.rule}
+          variant={taken?.rule === o.rule ? 'contained' : 'text'}
+          onClick={() => onTake(o)}
+          sx={{ flex: 'none' }}
+        >
+          {taken?.rule === o.rule ? 'Accepted' : 'Accept this'}
+        </Button>
+      )}
+    </Box>
+  ))
+}

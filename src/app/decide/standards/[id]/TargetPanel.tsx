@@ -49,7 +49,7 @@ const Drawn = ({
       <AreaFrame
         size={size}
         at={home}
-        {...(onValue ? { onSize: (s: Size) => onValue({ ...size, ...s } as Target['value']) } : {})}
+        {...(onValue ? { onSize: (s: Size) => onValue({ ...size, ...s }) } : {})}
         {...(onHome ? { onMove: (at: { x: number; y: number }) => onHome({ ...home, ...at }) } : {})}
       />
     )
@@ -65,6 +65,12 @@ const Drawn = ({
     )
   }
   return <ConceptDrawing group={d.group} />
+}
+
+/** The standard as it would be if the reason for relaxing the must below were written already. */
+const withoutMustBelow = (standard: Standard, layerId: string, dimensionId: string): Standard => {
+  const target = standard.layers.find(l => l.id === layerId)?.targets.find(t => t.dimension === dimensionId)
+  return target ? withTarget(standard, layerId, { ...target, relaxes: target.reason }) : standard
 }
 
 const MIDDLE: Position = { x: 0.5, y: 0.5 }
@@ -93,13 +99,8 @@ export const TargetPanel = ({
   const { targets, withheld } = useMemo(() => layered(standard, context), [standard, context])
   const effective = targets.find(t => t.dimension === dimensionId)
   const own = layer.targets.find(t => t.dimension === dimensionId)
-  const below = useMemo(
-    () =>
-      layered({ ...standard, layers: standard.layers.slice(0, standard.layers.indexOf(layer)) }, context).targets.find(
-        t => t.dimension === dimensionId,
-      ),
-    [standard, layer, context, dimensionId],
-  )
+  const lower = { ...standard, layers: standard.layers.slice(0, standard.layers.indexOf(layer)) }
+  const below = layered(lower, context).targets.find(t => t.dimension === dimensionId)
   const home = (targets.find(t => t.dimension === 'area.home')?.value as Position | undefined) ?? MIDDLE
   const waits = withheld.find(w => w.target.dimension === dimensionId)
   const label = inSentence(d.label)
@@ -119,9 +120,11 @@ export const TargetPanel = ({
     : undefined
   // What is asked for here even while the must below still stands.
   const shown = own ?? effective
+  const layerId = layer.id
+  const isWaiting = waits !== undefined
   const asked = useMemo(
-    () => (own && waits ? withTarget(standard, layer.id, { ...own, relaxes: own.relaxes ?? '…' }) : standard),
-    [own, waits, standard, layer.id],
+    () => (isWaiting ? withoutMustBelow(standard, layerId, dimensionId) : standard),
+    [isWaiting, standard, layerId, dimensionId],
   )
   const begin = (from: Target | undefined) => {
     const { relaxes: _, ...rest } = from ?? {
@@ -162,6 +165,7 @@ export const TargetPanel = ({
       </Box>
       <Typography color="textSecondary">This is {d.about}.</Typography>
       {shown && <Drawn d={d} value={shown.value} home={home} onValue={change} onHome={own ? moveHome : undefined} />}
+      {shown && <WhoCan standard={asked} context={context} dimensionId={dimensionId} bodies={bodies} />}
       {own && edit ? (
         <>
           <ValueEditor d={d} value={own.value} onChange={v => change?.(v)} />
@@ -253,12 +257,6 @@ export const TargetPanel = ({
               instead of {o.layer}: {valueWords(d, o.target.value)}, a {o.target.weight}
             </Typography>
           ))}
-        </Box>
-      )}
-      {shown && (
-        <Box>
-          <Typography variant="h3">Which bodies can do it</Typography>
-          <WhoCan standard={asked} context={context} dimensionId={dimensionId} bodies={bodies} />
         </Box>
       )}
       <CommentList comments={comments} dimensionId={dimensionId} />

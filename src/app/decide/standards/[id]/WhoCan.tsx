@@ -13,6 +13,13 @@ import { useFleet } from '../../fleet/use-fleet'
 const meanDistance = (answers: readonly BodyAnswer[]): number =>
   answers.reduce((sum, a) => sum + a.distance, 0) / Math.max(1, answers.length)
 
+/** Bodies that do the same, together. */
+const byValue = (answers: readonly BodyAnswer[]) =>
+  [...new Set(answers.map(a => a.value))].map(value => ({
+    value,
+    models: answers.filter(a => a.value === value).map(a => a.model),
+  }))
+
 /** How many bodies in hand can do what a target asks, by name; follows the target while it moves. */
 export const WhoCan = ({
   standard,
@@ -39,23 +46,23 @@ export const WhoCan = ({
   return (
     <Box component="section" aria-label="Which bodies can do it" aria-busy={!answer.done}>
       {groups.map(({ grade, here }) => (
-        <Box key={grade} sx={{ display: 'flex', gap: 1.5, py: 0.75, borderBottom: 1, borderColor: 'divider' }}>
+        <Box key={grade} sx={{ display: 'flex', gap: 1.5, py: 0.5, borderBottom: 1, borderColor: 'divider' }}>
           <Box sx={{ pt: 0.5 }}>
             <AlignmentMark grade={grade} distance={meanDistance(here)} bare />
           </Box>
           <Box>
-            <Typography sx={{ fontWeight: 650 }}>
-              {GRADE_WORDS[grade]} on {here.length}
-            </Typography>
             <Typography variant="body2">
-              {here.map((a, i) => (
-                <span key={a.body}>
-                  {i > 0 && ', '}
-                  <span title={`${a.words}${a.value ? `: ${a.value}` : ''}`}>{a.model}</span>
-                  {grade !== 'same' && grade !== 'missing' && a.value && (
+              <b>
+                {GRADE_WORDS[grade]} on {here.length}:
+              </b>{' '}
+              {byValue(here).map(({ value, models }, i) => (
+                <span key={value}>
+                  {i > 0 && '; '}
+                  {models.join(', ')}
+                  {grade !== 'same' && grade !== 'missing' && value && (
                     <Typography component="span" variant="body2" color="textSecondary">
                       {' '}
-                      ({a.value})
+                      with {value}
                     </Typography>
                   )}
                 </span>
