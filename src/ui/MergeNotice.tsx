@@ -21,6 +21,8 @@ interface MergeProps<T> {
   /** What is edited, as people call it. */
   readonly name: string
   readonly mine: T
+  /** A value in words, where it has better ones than its fields. */
+  readonly show?: (value: unknown) => string | undefined
   /** Changes in words. */
   readonly describe: (
     changes: readonly Change[],
@@ -68,6 +70,7 @@ const Merge = <T,>({
   name,
   mine,
   describe,
+  show = () => undefined,
   conflict,
   onClose,
 }: MergeProps<T> & { conflict: Conflict<T>; onClose: () => void }) => {
@@ -111,8 +114,16 @@ const Merge = <T,>({
               value={prefer[place] ?? 'mine'}
               onChange={e => setPrefer({ ...prefer, [place]: e.target.value as 'mine' | 'theirs' })}
             >
-              <FormControlLabel value="mine" control={<Radio />} label={`Mine: ${valueText(c.mine.after)}`} />
-              <FormControlLabel value="theirs" control={<Radio />} label={`Theirs: ${valueText(c.theirs.after)}`} />
+              <FormControlLabel
+                value="mine"
+                control={<Radio />}
+                label={`Mine: ${show(c.mine.after) ?? valueText(c.mine.after)}`}
+              />
+              <FormControlLabel
+                value="theirs"
+                control={<Radio />}
+                label={`Theirs: ${show(c.theirs.after) ?? valueText(c.theirs.after)}`}
+              />
             </RadioGroup>
           </div>
         ))}

@@ -51,7 +51,8 @@ export const valueOfBehaviour = (
 ): NeutralValue | undefined => {
   const each = partsOf(dimensionId, target).map((part, i): NeutralValue | undefined => {
     const values = said[i] ?? []
-    if (values.length === 0) return part.without
+    // As the resolver has it: what a body amounts to without a setting counts only where that is not the opposite.
+    if (values.length === 0) return absentDistance(part) < MILLIONTHS ? part.without : undefined
     if (part.combine === 'union') return values.flat() as Area[]
     const counts = (a: NeutralValue, b: NeutralValue) =>
       part.combine === 'nearest' ? part.measure(a) < part.measure(b) : part.measure(a) > part.measure(b)

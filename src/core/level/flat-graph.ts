@@ -24,7 +24,8 @@ export const flat = ({ nodes }: StateGraph, kindOf: (dimension: number, behaviou
     const key = kind * MOST_DIMENSIONS + dimension
     const known = cellAt.get(key)
     if (known !== undefined) return known
-    const cell = cells.push({ dimension, behaviour: kind }) - 1
+    // What the body itself does stays known, so that it can be told in its own values.
+    const cell = cells.push({ dimension, behaviour }) - 1
     cellAt.set(key, cell)
     const others = byDimension.get(dimension)
     if (others) others.push(cell)

@@ -24,7 +24,8 @@ export type TargetDifference = {
     }
 )
 
-const wanted = (t: Target): string => {
+/** A target in a few words: what is wanted, how exactly, and how much. */
+export const wanted = (t: Target): string => {
   const d = dimension(t.dimension)
   const tolerance = t.tolerance === undefined ? '' : ` ${toleranceWords(d, t.tolerance)}`
   return `${valueWords(d, t.value)}${tolerance}, a ${t.weight}`

@@ -20,6 +20,9 @@ export interface EffectiveTarget extends Target {
   readonly over?: readonly Overruled[]
 }
 
+/** An effective target without where it comes from, to be stated in another layer. */
+export const asTarget = ({ from, over, ...target }: EffectiveTarget): Target => target
+
 /** A target that does not count, because the must below it stands until a reason for relaxing it is written. */
 export interface Withheld {
   readonly layer: string

@@ -61,7 +61,64 @@ export class CardDriver {
   }
 }
 
+export class StandardDriver {
+  constructor(private readonly page: Page) {}
+
+  async open(id: string, query = ''): Promise<void> {
+    await this.page.goto(`/decide/standards/${id}${query}`)
+    await expect(this.page.getByRole('heading', { level: 1 })).toBeVisible()
+  }
+
+  /** Begins a standard and stands in its guide. */
+  async begin(name: string, on: { readonly kind: string; readonly below: string }): Promise<void> {
+    await this.page.getByRole('button', { name: 'New standard' }).click()
+    await this.page.getByLabel('What is it called?').fill(name)
+    await this.page.getByLabel('It is a').click()
+    await this.page.getByRole('option', { name: on.kind }).click()
+    await this.page.getByLabel('It stands on').click()
+    await this.page.getByRole('option', { name: on.below }).click()
+    await this.page.getByRole('button', { name: 'Begin' }).click()
+    await expect(this.page.getByRole('heading', { level: 1, name })).toBeVisible()
+  }
+
+  async part(name: string): Promise<void> {
+    await this.page.getByRole('tab', { name }).click()
+  }
+
+  answer(words: string): Promise<void> {
+    return this.page
+      .getByRole('region', { name: 'Questions' })
+      .getByRole('button', { name: words, exact: true })
+      .first()
+      .click()
+  }
+
+  /** What the guide proposes on one question. */
+  topic(question: string) {
+    return this.page.getByRole('article', { name: question })
+  }
+
+  /** The row of a target in the table. */
+  target(label: string) {
+    return this.page.getByRole('button', { name: new RegExp(`^${label}`) })
+  }
+
+  get panel() {
+    return this.page.getByRole('complementary').filter({ visible: true })
+  }
+
+  /** Which bodies can do what the open target asks, once all have answered. */
+  get bodies() {
+    return this.page.getByRole('region', { name: 'Which bodies can do it' }).and(this.page.locator('[aria-busy=false]'))
+  }
+
+  async expectSaved(): Promise<void> {
+    await expect(this.page.getByText('Saved', { exact: true })).toBeVisible()
+  }
+}
+
 interface Fixtures {
+  readonly standard: StandardDriver
   readonly server: TestServer
   readonly concordance: ConcordanceDriver
   readonly card: CardDriver
@@ -79,6 +136,7 @@ export const test = base.extend<Fixtures>({
   baseURL: async ({ server }, use) => use(server.address),
   concordance: async ({ page }, use) => use(new ConcordanceDriver(page)),
   card: async ({ page }, use) => use(new CardDriver(page)),
+  standard: async ({ page }, use) => use(new StandardDriver(page)),
   expectAccessible: async ({ page }, use) =>
     use(async () => {
       const { violations } = await new AxeBuilder({ page })

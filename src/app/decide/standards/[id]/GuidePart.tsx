@@ -156,7 +156,6 @@ const Ask = ({
         <TextField
           size="small"
           type="number"
-          aria-label={q.text}
           value={answer ?? ''}
           disabled={disabled}
           onChange={e => {

@@ -4,8 +4,8 @@ import { Alert, Box, Button, Tab, Tabs, Typography } from '@mui/material'
 import NextLink from 'next/link'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { useCallback, useMemo, useState } from 'react'
-import { describeStandardChanges } from '@/core/standards/compare'
-import { ownLayers, refText, type Standard, standardProblems } from '@/core/standards'
+import { describeStandardChanges, wanted } from '@/core/standards/compare'
+import { ownLayers, refText, type Standard, standardProblems, type Target } from '@/core/standards'
 import { mergeStandards } from '@/core/standards/merge'
 import { problemWords } from '@/core/formats/problem'
 import type { StandardHeading } from '@/server/catalogue'
@@ -131,7 +131,13 @@ export const StandardView = ({
       </Typography>
       {problem && <Alert severity="error">{problem}</Alert>}
       <StatusProblem status={draft.status} />
-      <MergeNotice draft={draft} name={document.name} mine={document} describe={describeStandardChanges} />
+      <MergeNotice
+        draft={draft}
+        name={document.name}
+        mine={document}
+        describe={describeStandardChanges}
+        show={targetWords}
+      />
       {isDraft &&
         view.newerBelow
           .filter(n => document.layers.some(l => l.from?.standard === n.standard && l.from.version < n.newest))
@@ -206,6 +212,12 @@ export const StandardView = ({
     </Page>
   )
 }
+
+/** A target that two people changed, in words. */
+const targetWords = (value: unknown): string | undefined =>
+  typeof value === 'object' && value !== null && 'dimension' in value && 'weight' in value
+    ? wanted(value as Target)
+    : undefined
 
 /** The layers taken from below as they are now, and the own ones as they stand in the draft. */
 const mergedLayers = (draft: Standard, newer: Standard): Standard['layers'] => {

@@ -3,6 +3,7 @@
 import { Alert, Box, Button, IconButton, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material'
 import { useMemo, useState } from 'react'
 import {
+  asTarget,
   type Context,
   type Layer,
   layered,
@@ -126,8 +127,8 @@ export const TargetPanel = ({
     () => (isWaiting ? withoutMustBelow(standard, layerId, dimensionId) : standard),
     [isWaiting, standard, layerId, dimensionId],
   )
-  const begin = (from: Target | undefined) => {
-    const { relaxes: _, ...rest } = from ?? {
+  const begin = () => {
+    const { relaxes, ...rest } = (effective && asTarget(effective)) ?? {
       dimension: dimensionId,
       value: startingValue(d),
       weight: 'should' as const,
@@ -240,7 +241,7 @@ export const TargetPanel = ({
             <Typography>Nothing is asked for here yet.</Typography>
           )}
           {edit && (
-            <Button variant="contained" onClick={() => begin(effective)}>
+            <Button variant="contained" onClick={begin}>
               {effective ? `Change it in ${layer.name}` : 'Ask for it'}
             </Button>
           )}
