@@ -46,6 +46,16 @@ const type = text => async page => {
   await page.getByLabel(/Any word/).fill(text)
   await page.locator('#phrases-found a').first().waitFor()
 }
+/** Waits for what is reckoned in the background. */
+const answered = page => page.locator('[aria-label="Which bodies can do it"][aria-busy=false]').waitFor()
+const settled = page => page.getByText(/units of .* models have to be set again/).waitFor()
+const levelled = page => page.getByText('What would help most').waitFor()
+const guided = async page => {
+  for (const answer of ['people', 'suddenly', 'small, up to a third of the height', 'one lit figure in the dark'])
+    await page.getByRole('button', { name: answer, exact: true }).click()
+  await page.getByRole('article', { name: 'What starts focusing' }).waitFor()
+  await page.evaluate(() => window.scrollTo(0, 0))
+}
 const shots = [
   { name: 'concordance', path: `/decide/concordance${FIVE}` },
   { name: 'concordance-explained', path: `/decide/concordance${FIVE}&cell=linnet:track.hold` },
@@ -55,6 +65,10 @@ const shots = [
     theme: 'dark',
   },
   { name: 'concordance-phone', path: '/decide/concordance?body=linnet', viewport: PHONE },
+  { name: 'standard-editor', path: '/decide/standards/ring-action?version=3&target=track.hold', act: answered },
+  { name: 'guide', path: '/decide/standards/ring-action?version=3&part=guide', act: guided },
+  { name: 'versions', path: '/decide/standards/ring-action?version=3&part=versions', act: settled },
+  { name: 'concordance-levelled', path: '/decide/concordance?level=300&figure=alike', act: levelled },
   { name: 'phrasebook', path: '/name/phrasebook', act: type('nervve') },
   { name: 'phrasebook-phone', path: '/name/phrasebook', viewport: PHONE, act: type('cling') },
   { name: 'concept', path: '/name/phrasebook/track.hold' },
@@ -62,11 +76,9 @@ const shots = [
   { name: 'body-editor-rules', path: '/name/bodies/linnet/edit?part=rules' },
   { name: 'lens', path: '/name/lenses/sorrel-100-macro' },
   { name: 'kit', path: '/keep/kit' },
-  { name: 'bodies', path: '/name/bodies' },
   { name: 'body', path: '/name/bodies/sorrel' },
   { name: 'card', path: '/set/cards/tollgate', act: tick(4) },
   { name: 'card-phone', path: '/set/cards/pebble', viewport: PHONE, act: tick(2) },
-  { name: 'cards', path: '/set/cards' },
   // Last: the body it adds would stand in all the others.
   { name: 'body-editor', path: '/name/bodies/heron/edit', before: beginHeron, act: author(17) },
 ]

@@ -3,7 +3,7 @@ import { effectiveTargets, layered, type Standard } from '../standards'
 import houseBaseline from '../standards/house-baseline.json' with { type: 'json' }
 import { emptyStandard } from '../standards/edit'
 import { parseStandard } from '../standards'
-import { CASES } from './cases'
+import { CASES } from '../../../test/fixtures/guide-cases'
 import { accept, clear, propose, type Topic } from './guide'
 import { followingShare, QUESTIONS } from './questions'
 import { RULES, TOPICS } from './rules'
