@@ -1,6 +1,6 @@
 import type { Db } from '../db/connection'
 import { saveBody, saveLens } from '../db/documents'
-import { addVersion } from '../db/standards'
+import { addComment, addVersion } from '../db/standards'
 import { addPerson } from '../db/people'
 import { listUnits, saveUnits } from '../db/units'
 import { demoBodies, demoLenses, demoPeople, demoVersions, type DemoUnit, demoUnits } from './world'
@@ -26,8 +26,16 @@ export const seedDemo = async (db: Db, at: string): Promise<void> => {
   for (const name of demoPeople()) await addPerson(db, { id: slug(name), name }, at)
   for (const body of demoBodies()) await saveBody(db, body, options)
   for (const lens of demoLenses()) await saveLens(db, lens, options)
-  for (const { standard, state, why } of demoVersions())
-    await addVersion(db, standard, state, { ...options, what: 'begun', why })
+  for (const { standard, state, why, comments } of demoVersions()) {
+    const { stored } = await addVersion(db, standard, state, { ...options, what: 'begun', why })
+    if (!stored) continue
+    for (const { by, dimension, text } of comments)
+      await addComment(
+        db,
+        { standardId: standard.id, version: standard.version, dimension, text },
+        { at, personId: by },
+      )
+  }
   const there = new Set((await listUnits(db)).map(u => u.id))
   const missing = demoUnits()
     .map(rowOf)

@@ -31,7 +31,17 @@ const read = <T>(folder: string, parse: (value: unknown, file: string) => Parsed
 export const demoBodies: () => readonly Body[] = reader('bodies', parseBody)
 
 /** A standard as a demo file states it: its own layers, and what it stands on, or what differs from another version. */
-type DemoStandard = { readonly state: VersionState; readonly why?: string } & (
+interface DemoComment {
+  readonly by: string
+  readonly dimension: string
+  readonly text: string
+}
+
+type DemoStandard = {
+  readonly state: VersionState
+  readonly why?: string
+  readonly comments?: readonly DemoComment[]
+} & (
   | (Standard & { readonly on: string })
   | {
       readonly from: string
@@ -46,6 +56,7 @@ export interface DemoVersion {
   readonly standard: Standard
   readonly state: VersionState
   readonly why: string
+  readonly comments: readonly DemoComment[]
 }
 
 const byVersion = (a: DemoVersion, b: DemoVersion): number =>
@@ -59,20 +70,21 @@ export const demoVersions = (): readonly DemoVersion[] => (versions ??= readVers
 const readVersions = (): readonly DemoVersion[] => {
   const files = readdirSync(join(here, 'standards')).map(f => data<DemoStandard>(`standards/${f}`))
   const found = new Map<string, DemoVersion>()
-  const add = (key: string, value: object, { state, why = '' }: DemoStandard): void => {
+  const add = (key: string, value: object, { state, why = '', comments = [] }: DemoStandard): void => {
     const parsed = parseStandard(value, key)
     const problems = parsed.ok ? standardProblems(parsed.value, key) : parsed.problems
     if (!parsed.ok || problems.length) throw new Error(problems.map(problemWords).join('\n'))
-    found.set(key, { standard: parsed.value, state, why })
+    found.set(key, { standard: parsed.value, state, why, comments })
   }
-  for (const standard of houseStandards()) found.set(standard.id, { standard, state: 'approved', why: '' })
+  for (const standard of houseStandards())
+    found.set(standard.id, { standard, state: 'approved', why: '', comments: [] })
   const own = files.flatMap(f => ('on' in f ? [f] : []))
   // What stands on another comes after it.
   for (let left = own; left.length; left = left.filter(f => !found.has(f.id)))
     for (const f of left) {
       const below = found.get(f.on)?.standard
       if (!below) continue
-      const { on, state, why, layers, ...rest } = f
+      const { on, state, why, comments, layers, ...rest } = f
       add(f.id, { ...rest, layers: [...borrowed(below), ...layers] }, f)
     }
   for (const f of files) {

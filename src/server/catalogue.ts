@@ -64,8 +64,10 @@ export const listStandards = async (): Promise<readonly StandardHeading[]> => {
       if (!counts) return []
       const open = versions.find(v => v !== counts && (v.state === 'draft' || v.state === 'in-review'))
       const { name, version, state, revision } = counts
-      const scopes = scopesOf(await documentOf(id, version, revision))
-      const isHouse = (await documentOf(id, version, revision)).layers.every(l => l.kind === 'house')
+      const document = await documentOf(id, version, revision)
+      const drafted = open && (await documentOf(id, open.version, open.revision))
+      const scopes = scopesOf(document.layers, ...(drafted ? [drafted.layers] : []))
+      const isHouse = document.layers.every(l => l.kind === 'house')
       return [{ id, name, version, state, scopes, isHouse, open: open && { version: open.version, state: open.state } }]
     }),
   )

@@ -42,10 +42,17 @@ const VIEW_KEYS: Readonly<Record<string, readonly (readonly [string, string])[]>
     ['Delete', 'remove'],
     ['Ctrl Z, Ctrl Y', 'undo, redo'],
   ],
+  '/decide/standards/': [
+    ['↑ ↓', 'move between targets'],
+    ['Enter', 'open the target, or close it'],
+    ['← ↑ → ↓', 'on the drawing: move the area, or change its size'],
+    ['Ctrl Z, Ctrl Y', 'undo, redo'],
+  ],
   '/decide/concordance': [
     ['← ↑ → ↓', 'move between cells'],
     ['Enter', 'explain the cell'],
     ['Esc', 'close the explanation'],
+    ['← →', 'on the slider: from best on each body to alike on all'],
   ],
   '/set/cards/': [
     ['↑ ↓ or Tab', 'move between steps'],

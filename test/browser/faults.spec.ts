@@ -1,4 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs'
+import { demoStandards } from '../../src/demo/world'
 import { expect, test } from './support/drivers'
 import { TestServer } from './support/server'
 
@@ -65,9 +66,11 @@ test('a tick made while the server is away stays in view and is sent again', asy
   await expect(card.step(1)).toBeChecked()
 })
 
+const ring = () => demoStandards().find(s => s.id === 'ring-action')
+
 test.describe('the HTTP interface', () => {
   test('resolves what it is sent, without storing it', async ({ request }) => {
-    const standard = JSON.parse(readFileSync('src/demo/standards/ring-action.json', 'utf8')) as unknown
+    const standard = ring()
     const response = await request.post('/api/v1/resolve', {
       data: { standard, bodies: [{ ...linnet(), id: 'lent' }], known: { lent: { way: 'feather' } } },
     })
@@ -81,7 +84,7 @@ test.describe('the HTTP interface', () => {
   })
 
   test('says what is wrong and where, never with a 500, and stores nothing', async ({ request }) => {
-    const standard = JSON.parse(readFileSync('src/demo/standards/ring-action.json', 'utf8')) as Record<string, unknown>
+    const standard = ring()
     const circle = {
       ...linnet(),
       id: 'circle',
@@ -186,9 +189,13 @@ test.describe('the HTTP interface', () => {
     for (const [path, operations] of Object.entries(document.paths))
       for (const method of Object.keys(operations)) {
         const id = Object.entries(EXISTING).find(([collection]) => path.includes(collection))?.[1] ?? ''
-        const response = await request.fetch(path.replace('{id}', id).replace('{event}', String(events[0]?.id)), {
-          method,
-        })
+        const place = path
+          .replace('{id}', id)
+          .replace('{event}', String(events[0]?.id))
+          .replace('{version}', '2')
+          .replace('{below}', 'house-baseline')
+          .replace('{comment}', '1')
+        const response = await request.fetch(place, { method })
         expect([path, method, response.status()]).not.toEqual([path, method, 404])
         expect([path, method, response.status()]).not.toEqual([path, method, 405])
         expect(response.status()).toBeLessThan(500)
@@ -216,9 +223,7 @@ test('a team’s own folder begins empty, takes files, and says what is wrong wi
     await expect(page.getByText(/broken\.json, viewfinder: "periscope" stands there/)).toBeVisible()
     await choose('Add bodies from files', [{ name: 'linnet.json', content: JSON.stringify(linnet()) }])
     await expect(page.getByText('linnet.json: added')).toBeVisible()
-    await choose('Add standards from files', [
-      { name: 'ring.json', content: readFileSync('src/demo/standards/ring-action.json', 'utf8') },
-    ])
+    await choose('Add standards from files', [{ name: 'ring.json', content: JSON.stringify(ring()) }])
     await expect(page).toHaveURL(/decide\/concordance/)
     await page.getByRole('link', { name: 'Set' }).click()
     await page.getByRole('link', { name: /Linnet/ }).click()

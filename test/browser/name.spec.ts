@@ -85,7 +85,10 @@ test('a made-up body of forty settings, from a pasted menu to the Concordance', 
   await expect(concordance.explanation).toContainText('Eye › Staying › row 1')
 
   await page.goto('/name/phrasebook')
-  await page.getByLabel(/Any word/).fill('selectabel points')
+  await page
+    .getByLabel(/Any word/)
+    .filter({ visible: true })
+    .fill('selectabel points')
   await expect(page.locator('#phrases-found')).toContainText('Heron')
 })
 

@@ -84,7 +84,7 @@ describe('layers over each other', () => {
     expect(held(standard, { people: ['imelda'] })?.value).toBe(1.2)
     expect(held(standard, { people: ['imelda'], units: ['u2'] })?.value).toBe(3)
     expect(held(standard, { people: ['rufus'], units: ['u2'] })?.value).toBe(1.2)
-    expect(scopesOf(standard)).toEqual({ people: ['imelda'], units: ['u1', 'u2'], scenes: ['Silks'] })
+    expect(scopesOf(standard.layers)).toEqual({ people: ['imelda'], units: ['u1', 'u2'], scenes: ['Silks'] })
   })
 
   it('restores the layer below when an override is taken out', () => {

@@ -94,11 +94,11 @@ export const layered = (standard: Standard, context: Context = {}): Layered => {
 export const effectiveTargets = (standard: Standard, context: Context = {}): readonly EffectiveTarget[] =>
   layered(standard, context).targets
 
-/** Everything that some layer of a standard is for, so that a person can choose. */
-export const scopesOf = (standard: Standard): Context =>
+/** Everything that some layer is for, so that a person can choose. */
+export const scopesOf = (...stacks: readonly (readonly Pick<Layer, 'applies'>[])[]): Context =>
   Object.fromEntries(
     SCOPES.flatMap(scope => {
-      const names = [...new Set(standard.layers.flatMap(l => l.applies?.[scope] ?? []))]
+      const names = [...new Set(stacks.flat().flatMap(l => l.applies?.[scope] ?? []))]
       return names.length ? [[scope, names]] : []
     }),
   )

@@ -134,6 +134,16 @@ export const test = base.extend<Fixtures>({
     await server.stop()
   },
   baseURL: async ({ server }, use) => use(server.address),
+  // While a page still streams in, its parts may stand there twice, one of them hidden.
+  page: async ({ page }, use) => {
+    const goTo = page.goto.bind(page)
+    page.goto = async (address, options) => {
+      const response = await goTo(address, options)
+      await page.waitForFunction(() => !document.querySelector('[hidden][id^="S:"]'))
+      return response
+    }
+    await use(page)
+  },
   concordance: async ({ page }, use) => use(new ConcordanceDriver(page)),
   card: async ({ page }, use) => use(new CardDriver(page)),
   standard: async ({ page }, use) => use(new StandardDriver(page)),

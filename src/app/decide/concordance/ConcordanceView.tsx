@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, FormControlLabel, LinearProgress, Switch, Typography, useMediaQuery } from '@mui/material'
+import { Alert, Box, Button, FormControlLabel, LinearProgress, Switch, Typography, useMediaQuery } from '@mui/material'
 import { useTheme } from '@mui/material/styles'
 import { useCallback, useMemo } from 'react'
 import type { Concordance } from '@/core/resolve/concordance'
@@ -36,6 +36,16 @@ const SmallSwitch = ({
     sx={{ minHeight: 44, mr: 0 }}
   />
 )
+
+/** Where the stored table is to be had for a spreadsheet. */
+const tableAddress = (standard: string, params: URLSearchParams): string => {
+  const query = new URLSearchParams({ standard, as: 'csv' })
+  for (const name of ['bodies', 'for']) {
+    const value = params.get(name)
+    if (value) query.set(name, value)
+  }
+  return `/api/v1/concordance?${query.toString()}`
+}
 
 /** The central view: every target of the standard in hand on every body in hand. All of its state is in the address. */
 export const ConcordanceView = ({
@@ -121,7 +131,19 @@ export const ConcordanceView = ({
           />
           <LevelSlider lambdaHundredths={lambdaHundredths} onMove={move} />
         </Box>
-        <Figures concordance={concordance} onSelect={selectFigure} />
+        <Box sx={{ display: 'flex', alignItems: 'center' }}>
+          <Box sx={{ flex: 1, minWidth: 0 }}>
+            <Figures concordance={concordance} onSelect={selectFigure} />
+          </Box>
+          <Button
+            size="small"
+            component="a"
+            href={tableAddress(reference, params)}
+            sx={{ display: { xs: 'none', md: 'inline-flex' } }}
+          >
+            As a table (CSV)
+          </Button>
+        </Box>
         <Box sx={{ height: 4 }}>{isBusy && <LinearProgress aria-label="Levelling" />}</Box>
         {problem && <Alert severity="warning">{problem}</Alert>}
       </Box>

@@ -16,7 +16,9 @@ import { lambdaWords } from './LevelSlider'
 
 const MOST_SPREADS = 6
 const MOST_GIVEN_UP = 4
-const MOST_LISTED = 5
+const MOST_HELPS = 5
+/** The others stand at nothing, as a rule. */
+const MOST_BACK = 20
 
 const change = (before: number, after: number): string => `${before.toFixed(3)} → ${after.toFixed(3)}`
 const share = (gain: number): string => (gain < 0.0005 ? 'nothing' : `${(100 * gain).toFixed(1)} %`)
@@ -104,7 +106,7 @@ export const LevelPanel = ({
           </Typography>
           <Facts
             facts={view.without
-              .slice(0, MOST_LISTED)
+              .slice(0, MOST_BACK)
               .map(w => ({ name: `without ${modelOf(w.body)}`, value: `${share(w.gain)}; ${figures(w.now, w.then)}` }))}
           />
         </Section>
@@ -116,7 +118,7 @@ export const LevelPanel = ({
               No single update or replacement among the bodies in hand would help.
             </Typography>
           )}
-          {view.helps.slice(0, MOST_LISTED).map((h, i) => (
+          {view.helps.slice(0, MOST_HELPS).map((h, i) => (
             <Typography
               key={`${h.body} ${h.change.kind}`}
               variant="body2"
