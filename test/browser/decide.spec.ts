@@ -90,7 +90,7 @@ test('from the guide’s questions to a levelled fleet and its cards', async ({
   await expect(page).toHaveURL(/level=9900/)
   await expectAccessible()
   const levelled = (await agreement.textContent()) ?? ''
-  await page.getByRole('button', { name: 'Keep it in the draft' }).click()
+  await page.getByRole('button', { name: 'Keep it in a new draft' }).click()
   await expect(page).toHaveURL(/standard=silks-drop%402/)
   await expect(page.getByText('version 2', { exact: true })).toBeVisible()
   await expect(agreement).toHaveText(levelled)

@@ -62,8 +62,14 @@ export interface Found {
 }
 
 export class SearchTooLargeError extends Error {
-  constructor(readonly settings: readonly string[]) {
-    super(`too many combinations among the linked settings ${settings.slice(0, 8).join(', ')}`)
+  /** @param body its name, where several are worked on */
+  constructor(
+    readonly settings: readonly string[],
+    body?: string,
+  ) {
+    super(
+      `${body ? `${body}: ` : ''}too many combinations among the linked settings ${settings.slice(0, 8).join(', ')}${body ? '. Leave it out of the bodies in hand' : ''}`,
+    )
     this.name = 'SearchTooLargeError'
   }
 }

@@ -1,5 +1,5 @@
 import type { Body, State } from '../bodies'
-import { groupsOf, MILLIONTHS, type Term, UNDECIDED } from '../bodies/search'
+import { groupsOf, MILLIONTHS, SearchTooLargeError, type Term, UNDECIDED } from '../bodies/search'
 import { type StateGraph, stateGraph } from '../bodies/state-graph'
 import { ContradictoryBodyError } from '../resolve'
 import { problemOf, type ResolveProblem } from '../resolve/problem'
@@ -69,6 +69,16 @@ const byValue = (problem: ResolveProblem): readonly Term[] =>
         .join(','),
   }))
 
+/** Names the body where one cannot be held in memory, so that it can be left out. */
+const graphOf = (body: Body, build: () => StateGraph | undefined): StateGraph | undefined => {
+  try {
+    return build()
+  } catch (error) {
+    if (!(error instanceof SearchTooLargeError)) throw error
+    throw new SearchTooLargeError(error.settings, `${body.maker} ${body.model}`)
+  }
+}
+
 const readBody = (fleet: FleetBody, standard: Standard, context: Context, behaviours: readonly Behaviours[]) => {
   const { body, firmware, known } = fleet
   const problem = problemOf(body, standard, { firmware, known, context, level: null })
@@ -87,7 +97,7 @@ const readBody = (fleet: FleetBody, standard: Standard, context: Context, behavi
   for (const group of groupsOf(input)) {
     // Rules alone decide nothing here, but they must leave some state.
     if (group.rules.length + group.terms.length === 0) continue
-    const graph = stateGraph(input, group, behaviourOf)
+    const graph = graphOf(body, () => stateGraph(input, group, behaviourOf))
     if (!graph) throw new ContradictoryBodyError(body)
     if (group.terms.length) graphs.push(graph)
   }

@@ -52,11 +52,17 @@ export const ConcordanceView = ({
   text,
   standardText,
   reference,
+  state,
+  drafted,
 }: {
   text: string
   standardText: string
   /** The standard in hand, as the address names it. */
   reference: string
+  /** How far its version has come. */
+  state: string
+  /** The version that is being worked on, where it is another one. */
+  drafted?: number
 }) => {
   const stored = useMemo(() => JSON.parse(text) as Concordance, [text])
   const { params, set } = useAddress()
@@ -176,7 +182,13 @@ export const ConcordanceView = ({
             ) : (
               figure &&
               (figure === 'alike' ? (
-                <LevelPanel concordance={stored} view={view} reference={reference} />
+                <LevelPanel
+                  concordance={stored}
+                  view={view}
+                  reference={reference}
+                  isDraft={state === 'draft'}
+                  drafted={drafted}
+                />
               ) : (
                 <FigureExplanation concordance={concordance} figure={figure} />
               ))

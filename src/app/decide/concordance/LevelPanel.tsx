@@ -4,6 +4,7 @@ import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material'
 import { useState } from 'react'
 import type { FleetFigures, GivenUp, Help } from '@/core/level/report'
 import type { Concordance } from '@/core/resolve/concordance'
+import { refText } from '@/core/standards'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { inSentence, valueWords } from '@/core/vocabulary/words'
 import { useGoTo } from '@/ui/address'
@@ -33,11 +34,16 @@ export const LevelPanel = ({
   concordance,
   view,
   reference,
+  isDraft,
+  drafted,
 }: {
   concordance: Concordance
   view: LevelView | undefined
   /** The standard in hand, as the address names it. */
   reference: string
+  isDraft: boolean
+  /** The version that is being worked on, where it is another one. */
+  drafted: number | undefined
 }) => {
   if (!view) return <LinearProgress aria-label="Levelling the bodies" sx={{ mt: 4 }} />
   const { report } = view
@@ -58,7 +64,16 @@ export const LevelPanel = ({
       <Typography variant="body2" color="textSecondary">
         From each body at its best to where the slider stands. No must that a body can hold is given up for being alike.
       </Typography>
-      <Keep view={view} stored={concordance.standard.lambdaHundredths} reference={reference} />
+      {drafted === undefined ? (
+        <Keep
+          view={view}
+          stored={concordance.standard.lambdaHundredths}
+          reference={reference}
+          label={isDraft ? 'Keep it in the draft' : 'Keep it in a new draft'}
+        />
+      ) : (
+        <LevelTheDraft id={concordance.standard.id} version={drafted} />
+      )}
       {view.progress < 1 && (
         <LinearProgress
           variant="determinate"
@@ -163,8 +178,28 @@ const GivenUpLine = ({ given: g }: { given: GivenUp }) => {
   )
 }
 
+/** Another version is being worked on: it may ask for something else, so that it has to be levelled itself. */
+const LevelTheDraft = ({ id, version }: { id: string; version: number }) => {
+  const goTo = useGoTo()
+  return (
+    <Button variant="outlined" sx={{ mt: 1.5 }} onClick={() => goTo({ standard: refText({ id, version }) })}>
+      Level version {version}, which is being drafted
+    </Button>
+  )
+}
+
 /** Keeps the position in the draft of the standard, from where it goes onto the cards once it is approved. */
-const Keep = ({ view, stored, reference }: { view: LevelView; stored: number; reference: string }) => {
+const Keep = ({
+  view,
+  stored,
+  reference,
+  label,
+}: {
+  view: LevelView
+  stored: number
+  reference: string
+  label: string
+}) => {
   const { person } = usePeople()
   const goTo = useGoTo()
   const [problem, setProblem] = useState('')
@@ -181,7 +216,7 @@ const Keep = ({ view, stored, reference }: { view: LevelView; stored: number; re
   return (
     <Box sx={{ mt: 1.5 }}>
       <Button variant="contained" onClick={() => void keep()}>
-        Keep it in the draft
+        {label}
       </Button>
       {problem && <Alert severity="error">{problem}</Alert>}
     </Box>

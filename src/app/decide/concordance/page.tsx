@@ -10,7 +10,18 @@ export default async function ConcordancePage({ searchParams }: { searchParams: 
   const { standard, ref, context, chosen, bodies } = await readInHand(await inHandOf(searchParams))
   if (!standard || !ref || bodies.length === 0)
     return <Beginning hasBodies={bodies.length > 0} hasStandards={Boolean(standard)} />
-  const [concordance, { document }] = await Promise.all([readConcordance(ref, chosen, context), readStandard(ref)])
+  const [concordance, { document, state }] = await Promise.all([
+    readConcordance(ref, chosen, context),
+    readStandard(ref),
+  ])
   // As one text: thousands of cells are written and read several times faster than as thousands of objects.
-  return <ConcordanceView text={JSON.stringify(concordance)} standardText={JSON.stringify(document)} reference={ref} />
+  return (
+    <ConcordanceView
+      text={JSON.stringify(concordance)}
+      standardText={JSON.stringify(document)}
+      reference={ref}
+      state={state}
+      {...(state === 'draft' || !standard.open ? {} : { drafted: standard.open.version })}
+    />
+  )
 }

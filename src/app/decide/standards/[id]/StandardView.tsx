@@ -19,6 +19,7 @@ import { usePeople } from '@/ui/people'
 import { sendJson } from '@/ui/send'
 import { LinkButton } from '@/ui/Shell'
 import { VersionMark } from '@/ui/versions'
+import { lambdaWords } from '../../concordance/LevelSlider'
 import { GuidePart } from './GuidePart'
 import { LayerBar, type LayerChoices } from './LayerBar'
 import { TalkPart } from './TalkPart'
@@ -129,6 +130,12 @@ export const StandardView = ({
       <Typography color="textSecondary" sx={{ mt: 0.5 }}>
         {document.about}
       </Typography>
+      {document.level && (
+        <Typography sx={{ mt: 0.5 }}>
+          The bodies are held to a common level: {lambdaWords(document.level.lambdaHundredths)}. Where you change
+          targets afterwards, level them again in the Concordance.
+        </Typography>
+      )}
       {problem && <Alert severity="error">{problem}</Alert>}
       <StatusProblem status={draft.status} />
       <MergeNotice

@@ -1,7 +1,7 @@
 'use client'
 
-import { Autocomplete, Box, TextField, Typography } from '@mui/material'
-import { styled } from '@mui/material/styles'
+import { Autocomplete, Box, Drawer, TextField, Typography, useMediaQuery } from '@mui/material'
+import { styled, useTheme } from '@mui/material/styles'
 import { type KeyboardEvent, useCallback, useMemo, useRef } from 'react'
 import { type Context, type EffectiveTarget, type Layer, layered, type Standard } from '@/core/standards'
 import { dimension, DIMENSIONS, GROUPS } from '@/core/vocabulary/dimensions'
@@ -59,6 +59,7 @@ export const TargetsPart = ({
 }) => {
   const { params, set } = useAddress()
   const list = useRef<HTMLDivElement>(null)
+  const isNarrow = useMediaQuery(useTheme().breakpoints.down('lg'))
   const context = useMemo(() => contextOf(layer), [layer])
   const { targets, withheld } = useMemo(() => layered(standard, context), [standard, context])
   const asked = params.get('target')
@@ -77,6 +78,20 @@ export const TargetsPart = ({
     event.preventDefault()
     rows[at + step]?.focus()
   }
+
+  const panel = selected && (
+    <TargetPanel
+      key={`${layer.id} ${selected}`}
+      standard={standard}
+      layer={layer}
+      context={context}
+      dimensionId={selected}
+      edit={edit}
+      bodies={bodies}
+      comments={comments}
+      onClose={() => select(undefined)}
+    />
+  )
 
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: selected ? '1fr 400px' : '1fr' }, gap: 3 }}>
@@ -150,18 +165,16 @@ export const TargetsPart = ({
           )
         })}
       </Box>
-      {selected && (
-        <TargetPanel
-          key={`${layer.id} ${selected}`}
-          standard={standard}
-          layer={layer}
-          context={context}
-          dimensionId={selected}
-          edit={edit}
-          bodies={bodies}
-          comments={comments}
+      {panel && !isNarrow && panel}
+      {panel && isNarrow && (
+        <Drawer
+          anchor="bottom"
+          open
           onClose={() => select(undefined)}
-        />
+          slotProps={{ paper: { sx: { maxHeight: '88dvh', p: 2 }, 'aria-label': 'Target' } }}
+        >
+          {panel}
+        </Drawer>
       )}
     </Box>
   )
