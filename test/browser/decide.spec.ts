@@ -1,10 +1,12 @@
+import { type Page } from '@playwright/test'
+
 import { demoStandards } from '../../src/demo/world'
 import { withTarget } from '../../src/core/standards/edit'
 import { expect, test } from './support/drivers'
 
 /** Deciding: the guide, layers, versions, levelling and comparison, as a lead does it. */
 
-const sign = async (page: import('@playwright/test').Page, name: string) => {
+const sign = async (page: Page, name: string) => {
   await page.getByRole('button', { name: 'Who are you?' }).click()
   await page.getByRole('menuitem', { name }).click()
 }
@@ -147,6 +149,7 @@ test('layers are for whom they say, and read so in the Concordance', async ({ pa
   await standard.panel.getByLabel('Amount, s').fill('0.4')
   await standard.panel.getByLabel('Amount, s').blur()
   await standard.panel.getByLabel(/^Why may the must/).fill('Any of them will do.')
+  await standard.panel.getByLabel(/^Why may the must/).blur()
   await standard.expectSaved()
 
   await concordance.open('?standard=ring-action@3&bodies=sorrel&folded=how,when,where,whom')
@@ -154,8 +157,8 @@ test('layers are for whom they say, and read so in the Concordance', async ({ pa
   await expect(hold).toContainText('1.6 s')
   await page.getByRole('button', { name: 'For: everybody' }).click()
   await page.getByRole('menuitemcheckbox', { name: /Curtain call/ }).click()
-  await expect(hold).toContainText('0.4 s')
   await page.keyboard.press('Escape')
+  await expect(hold).toContainText('0.4 s')
   await expect(page).toHaveURL(/for=scenes/)
 })
 
@@ -267,7 +270,7 @@ for (const colorScheme of ['light', 'dark'] as const)
         '/decide/compare?topic=start',
       ]) {
         await page.goto(path)
-        await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+        await expect(page.locator('h1')).toBeVisible()
         await expect(page.getByRole('progressbar')).toHaveCount(0)
         expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth), path).toBe(true)
         await expectAccessible()

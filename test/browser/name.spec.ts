@@ -119,6 +119,7 @@ test('a team’s own first body: from the empty house to its Concordance', async
     await page.goto(own.address)
     await page.getByRole('button', { name: 'Take the house baseline' }).click()
     await page.getByRole('link', { name: 'Decide' }).click()
+    await page.getByRole('link', { name: 'Concordance' }).click()
     await expect(page.getByRole('grid').getByRole('columnheader', { name: 'Coot' })).toBeVisible()
     await expect(page.getByRole('gridcell').filter({ hasText: 'AF and light' })).toBeVisible()
   } finally {

@@ -24,7 +24,14 @@ export const LevelSlider = ({
   onMove: (lambdaHundredths: number) => void
 }) => (
   <Box
-    sx={{ display: 'flex', alignItems: 'center', gap: 1.5, minWidth: { sm: 380 }, width: { xs: '100%', sm: 'auto' } }}
+    sx={{
+      display: 'flex',
+      alignItems: 'center',
+      gap: 2.5,
+      minWidth: { sm: 400 },
+      width: { xs: '100%', sm: 'auto' },
+      ml: { sm: 2 },
+    }}
   >
     <Typography variant="body2">Best on each</Typography>
     <Slider

@@ -32,7 +32,19 @@ export const WrittenField = ({
     const tidy = written.trim()
     if (tidy !== value && (tidy || !needed)) onWrite(tidy)
   }
-  useEffect(() => () => clearTimeout(timer.current), [])
+  // Leaving in the middle of a word counts as leaving the field.
+  const finish = useRef(() => undefined as void)
+  useEffect(() => {
+    finish.current = () => write(text)
+  })
+  useEffect(() => {
+    const leave = () => finish.current()
+    window.addEventListener('beforeunload', leave, { capture: true })
+    return () => {
+      window.removeEventListener('beforeunload', leave, { capture: true })
+      clearTimeout(timer.current)
+    }
+  }, [])
   return (
     <TextField
       fullWidth
