@@ -6,6 +6,8 @@ export default defineConfig({
   outputDir: 'test-results',
   globalSetup: './test/browser/support/template.ts',
   timeout: 120_000,
+  // Two browsers, two servers and a fleet being levelled share the processors of a small machine.
+  expect: { timeout: 15_000 },
   workers: 2,
   fullyParallel: true,
   retries: 0,

@@ -3,7 +3,15 @@ import { type Body, choiceWordsById, factoryState, menuPath } from '@/core/bodie
 import { bodyCautions, type Caution, standardCautions } from '@/core/cautions/cautions'
 import { conflictWords, outcomeWords } from '@/core/resolve'
 import { wordsIn } from '@/core/language/language'
-import { type Context, contextFrom, contextText, effectiveTargets, layerApplies, type Standard } from '@/core/standards'
+import {
+  type Context,
+  contextFrom,
+  contextText,
+  effectiveTargets,
+  layerApplies,
+  relevantContext,
+  type Standard,
+} from '@/core/standards'
 import { type Step, stepsBetween } from '@/core/steps/walk'
 import { dimension } from '@/core/vocabulary/dimensions'
 import type { Grade } from '@/core/vocabulary/grade'
@@ -93,7 +101,7 @@ const prepareWith = (
   unit: UnitRow | undefined,
   asked: Context,
 ): Prepared => {
-  const context = unit ? { ...asked, units: [unit.id] } : asked
+  const context = relevantContext(standard.document, unit ? { ...asked, units: [unit.id] } : asked)
   const firmware = unit?.firmware ?? firmwareOf(body.document, siblings)
   const resolution = resolveStored(body, standard, firmware, context)
   const form = formOf(body, firmware)

@@ -9,7 +9,15 @@ import {
   type Resolution,
   type Resolved,
 } from '@/core/resolve'
-import { type Context, contextFrom, contextText, refFrom, refText, type Standard } from '@/core/standards'
+import {
+  type Context,
+  contextFrom,
+  contextText,
+  refFrom,
+  refText,
+  relevantContext,
+  type Standard,
+} from '@/core/standards'
 import { firmwareOf, formOf, listBodies, listStandards, readBody, readStandard, type Revised, units } from './catalogue'
 import { remember } from './remember'
 
@@ -28,11 +36,13 @@ export const resolveStored = (
   body: Revised<Body>,
   standard: Revised<Standard>,
   firmware: string,
-  context: Context = {},
-): Resolution =>
-  resolutions.getOr(`${body.stamp}|${standard.stamp}|${firmware}|${contextText(context)}`, () =>
+  asked: Context = {},
+): Resolution => {
+  const context = relevantContext(standard.document, asked)
+  return resolutions.getOr(`${body.stamp}|${standard.stamp}|${firmware}|${contextText(context)}`, () =>
     resolve(body.document, standard.document, { firmware, context }),
   )
+}
 
 /** What can be in hand, and what is: the first standard and every body where the address does not say. */
 export const readInHand = async (asked: InHand) => {

@@ -18,6 +18,7 @@ import {
   type Layer,
   parseStandard,
   relaxesMust,
+  relevantContext,
   scopesOf,
   type Standard,
   standardProblems,
@@ -85,6 +86,12 @@ describe('layers over each other', () => {
     expect(held(standard, { people: ['imelda'], units: ['u2'] })?.value).toBe(3)
     expect(held(standard, { people: ['rufus'], units: ['u2'] })?.value).toBe(1.2)
     expect(scopesOf(standard.layers)).toEqual({ people: ['imelda'], units: ['u1', 'u2'], scenes: ['Silks'] })
+  })
+
+  it('asks of a context only what some layer is for, so that the rest need not be told apart', () => {
+    expect(relevantContext(standard, { people: ['rufus', 'imelda'], units: ['u9'], lenses: ['x'] })).toEqual({
+      people: ['imelda'],
+    })
   })
 
   it('restores the layer below when an override is taken out', () => {

@@ -103,6 +103,17 @@ export const scopesOf = (...stacks: readonly (readonly Pick<Layer, 'applies'>[])
     }),
   )
 
+/** What of a context some layer of the standard asks about; the rest makes no difference to it. */
+export const relevantContext = (standard: Standard, context: Context): Context => {
+  const named = scopesOf(standard.layers)
+  return Object.fromEntries(
+    SCOPES.flatMap(scope => {
+      const both = (context[scope] ?? []).filter(name => named[scope]?.includes(name))
+      return both.length ? [[scope, both]] : []
+    }),
+  )
+}
+
 /** The layers written in this standard, the others being taken from standards below it. */
 export const ownLayers = (standard: Standard): readonly Layer[] => standard.layers.filter(l => !l.from)
 

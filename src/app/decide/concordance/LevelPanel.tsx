@@ -45,7 +45,16 @@ export const LevelPanel = ({
   /** The version that is being worked on, where it is another one. */
   drafted: number | undefined
 }) => {
-  if (!view) return <LinearProgress aria-label="Levelling the bodies" sx={{ mt: 4 }} />
+  if (!view)
+    return (
+      <Box sx={{ mt: 1 }}>
+        <Typography variant="h2">Alike</Typography>
+        <Typography color="textSecondary" sx={{ my: 1 }}>
+          Reading what {concordance.columns.length} bodies can do …
+        </Typography>
+        <LinearProgress aria-label="Levelling the bodies" />
+      </Box>
+    )
   const { report } = view
   const modelOf = (id: string) => concordance.columns.find(c => c.id === id)?.model ?? id
   return (
