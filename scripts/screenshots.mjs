@@ -54,7 +54,7 @@ const guided = async page => {
   for (const answer of ['people', 'suddenly', 'small, up to a third of the height', 'one lit figure in the dark'])
     await page.getByRole('button', { name: answer, exact: true }).click()
   await page.getByRole('article', { name: 'What starts focusing' }).waitFor()
-  await page.evaluate(() => window.scrollTo(0, 0))
+  await page.evaluate(() => globalThis.scrollTo(0, 0))
 }
 const shots = [
   { name: 'concordance', path: `/decide/concordance${FIVE}` },

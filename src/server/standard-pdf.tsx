@@ -5,23 +5,24 @@ import { effectiveTargets, type EffectiveTarget, layerKind, type Standard } from
 import { dimension, GROUPS } from '@/core/vocabulary/dimensions'
 import { toleranceWords, valueWords } from '@/core/vocabulary/words'
 import { readStandard } from './catalogue'
+import { SHEET_FACE } from './pdf-fonts'
 
 /** A standard on two pages for the wall: what is wanted, how much, and why. Black on white. */
 
 const styles = StyleSheet.create({
-  page: { padding: 28, paddingBottom: 34, fontFamily: 'Helvetica', color: '#000' },
-  title: { fontFamily: 'Helvetica-Bold', fontSize: 18 },
+  page: { padding: 28, paddingBottom: 34, fontFamily: SHEET_FACE, color: '#000' },
+  title: { fontWeight: 700, fontSize: 18 },
   quiet: { fontSize: 8, marginTop: 2 },
   columns: { flexDirection: 'row', gap: 18, marginTop: 10, flexGrow: 1 },
   column: { flex: 1 },
-  group: { fontFamily: 'Helvetica-Bold', marginTop: 7, borderBottomWidth: 0.8, paddingBottom: 2 },
+  group: { fontWeight: 700, marginTop: 7, borderBottomWidth: 0.8, paddingBottom: 2 },
   row: { paddingVertical: 2.2, borderBottomWidth: 0.3 },
-  label: { fontFamily: 'Helvetica-Bold' },
+  label: { fontWeight: 700 },
   foot: { position: 'absolute', bottom: 16, left: 28, right: 28, fontSize: 7 },
 })
 
 /** Text sizes to try until everything stands on two pages. */
-const SIZES = [9.5, 8.5, 7.5, 6.5, 5.5]
+const SIZES = [14, 12.5, 11, 9.5, 8.5, 7.5, 6.5, 5.5]
 const COLUMNS = 4
 
 /** About how many lines of text a target takes at a size, in a quarter of two pages. */

@@ -20,7 +20,7 @@ const number = (n: number, digits = 2): string => String(Number(n.toFixed(digits
 export const inSentence = (label: string): string =>
   /^\p{Lu}\p{Lu}/u.test(label) ? label : label.charAt(0).toLowerCase() + label.slice(1)
 
-const spaced = (id: string): string => id.replaceAll('-', ' ')
+const spaced = (id: string): string => id.replaceAll('-', ' ').replace(/\baf\b/, 'AF')
 
 /** @example percent(0.0241) // '2.4 %' */
 export const percent = (share: number): string => {
