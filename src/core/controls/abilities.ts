@@ -1,0 +1,106 @@
+import { type Body, type Control, inMenuOrder, type Option, type Setting } from '../bodies'
+import { dimension } from '../vocabulary/dimensions'
+import { distance } from '../vocabulary/distance'
+import { PLACES } from '../vocabulary/places'
+import type { ControlAssignment, PlaceAssignment } from '../vocabulary/values'
+import { FUNCTION_IDS, type FunctionId } from './functions'
+import { NEAREST, type Needed, type SchoolId, SCHOOLS } from './schools'
+
+/** One way to put a function on a control of a body: an option of one of its settings. */
+export interface Carry {
+  readonly function: FunctionId
+  readonly control: string
+  readonly setting: string
+  readonly option: string
+  /** Shares the press with nothing: it is held down, or pressed once for on and once for off. */
+  readonly press: 'held' | 'toggled'
+  readonly value: ControlAssignment
+}
+
+const assignmentsOf = (setting: Setting, option: Option): readonly Carry[] =>
+  FUNCTION_IDS.flatMap(f => {
+    const value = option.means[f] as ControlAssignment | undefined
+    if (!value) return []
+    const { control, press = 'held' } = value
+    return [{ function: f, control, setting: setting.id, option: option.id, press, value }]
+  })
+
+/** Every way a body offers to put a function on a control. The profile has to be at the firmware that runs. */
+export const carriesOf = (body: Body): readonly Carry[] =>
+  inMenuOrder(body).flatMap(s => s.options.flatMap(o => assignmentsOf(s, o)))
+
+/** How far what comes with the function on this control is from what is wanted with it, 0 to 1; 0 where nothing is. */
+export const bindingDistance = ({ value }: Carry, wanted: Pick<Needed, 'function' | 'area' | 'subject'>): number => {
+  if (!wanted.area && !wanted.subject) return 0
+  const { control: _, ...got } = value
+  // In the same place, what is left of the distance is the binding's.
+  const place = 'thumb-centre'
+  const { area, subject } = wanted
+  return distance(
+    dimension(wanted.function),
+    { place, ...(area ? { area } : {}), ...(subject ? { subject } : {}) } satisfies PlaceAssignment,
+    { ...got, place } as PlaceAssignment,
+  )
+}
+
+const isThumb = (control: Control): boolean => PLACES[control.place].finger === 'thumb'
+
+/** The ways a body can do what a school needs. */
+const waysFor = (body: Body, carries: readonly Carry[], need: Needed): readonly Carry[] =>
+  carries.filter(c => {
+    const control = body.controls.find(x => x.id === c.control)
+    if (c.function !== need.function || !control || (need.byThumb && !isThumb(control))) return false
+    return !need.area || c.value.area !== undefined
+  })
+
+/** Whether every need gets a control of its own. */
+const canShareOut = (ways: readonly (readonly Carry[])[], taken: ReadonlySet<string> = new Set()): boolean => {
+  const [first, ...rest] = ways
+  if (!first) return true
+  return first.some(c => !taken.has(c.control) && canShareOut(rest, new Set([...taken, c.control])))
+}
+
+const offersShutter = (body: Body, does: string): boolean =>
+  body.settings.some(s => s.options.some(o => o.means['trigger.shutter'] === does)) ||
+  body.fixed.some(f => f.means['trigger.shutter'] === does)
+
+/** Why a body cannot carry a school, in words; empty where it can. */
+export const whyNot = (body: Body, school: SchoolId): readonly string[] => {
+  const { shutter, needs } = SCHOOLS[school]
+  const carries = carriesOf(body)
+  const ways = needs.map(n => waysFor(body, carries, n))
+  const reasons: string[] = []
+  if (!offersShutter(body, shutter))
+    reasons.push(shutter === 'meters-only' ? 'AF cannot be taken off the shutter' : 'the shutter cannot start AF')
+  needs.forEach((need, i) => {
+    if (ways[i]?.length) return
+    const label = dimension(need.function).label
+    const bare = waysFor(body, carries, { function: need.function, byThumb: need.byThumb })
+    if (bare.length) reasons.push(`${label} cannot have an area of its own on a control`)
+    else reasons.push(need.byThumb ? `no thumb control takes ${label}` : `no control takes ${label}`)
+  })
+  if (reasons.length === 0 && !canShareOut(ways)) {
+    const thumbs = new Set(ways.flat().map(c => c.control)).size
+    reasons.push(
+      `only ${thumbs} ${thumbs === 1 ? 'control' : 'controls'} for ${needs.length} functions that need one each`,
+    )
+  }
+  return reasons
+}
+
+export interface SchoolOnBody {
+  /** The school asked for, or the nearest the body can carry. */
+  readonly school: SchoolId
+  /** Why it is not the one that was asked for. */
+  readonly why: readonly string[]
+  /** What is lost by that. */
+  readonly lost: string
+}
+
+/** The school a body can carry that is nearest to the one asked for. */
+export const schoolOnBody = (body: Body, asked: SchoolId): SchoolOnBody => {
+  const why = whyNot(body, asked)
+  if (why.length === 0) return { school: asked, why: [], lost: '' }
+  const school = NEAREST[asked].find(s => whyNot(body, s).length === 0) ?? 'shutter-start'
+  return { school, why, lost: SCHOOLS[school].lost }
+}

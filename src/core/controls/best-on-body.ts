@@ -1,0 +1,109 @@
+import { assign, atLeast, FORBIDDEN } from './assignment'
+import { type BodyMap, type BodyProblem, LEFT_OUT, type Slide } from './map-problem'
+
+export interface BestMap {
+  readonly map: BodyMap
+  readonly cost: number
+}
+
+/** The least of a slide that falls to each of its ends for being on a control, wherever the other end is. */
+const sharesOf = ({ distance }: BodyProblem, { weight }: Slide) => {
+  const least = (to: (other: number) => number, self: number) => {
+    let found = Infinity
+    for (let other = 0; other < distance.length; other++) if (other !== self) found = Math.min(found, to(other))
+    return found === Infinity ? 0 : (weight * found) / 2
+  }
+  return {
+    from: distance.map((row, c) => least(other => row[other] ?? 0, c)),
+    to: distance.map((_, c) => least(other => distance[other]?.[c] ?? 0, c)),
+  }
+}
+
+/**
+ * The cheapest map of one body when being in a place costs extra. Without slides it is one assignment problem; with
+ * them, the functions that slides start from are tried on each control by branch and bound, after which the rest is
+ * an assignment problem again. Exact.
+ *
+ * @param extra what it costs beyond the body's own costs that a function is in a place, by function x place
+ */
+export const bestOnBody = (
+  body: BodyProblem,
+  slides: readonly Slide[],
+  places: number,
+  extra: Float64Array,
+): BestMap => {
+  const functions = body.cost.length
+  const controls = body.place.length
+  // Every function has a column of its own for being left out.
+  const columns = controls + functions
+  const own = new Float64Array(functions * columns).fill(FORBIDDEN)
+  for (let f = 0; f < functions; f++) {
+    for (let c = 0; c < controls; c++) {
+      const cost = body.cost[f]?.[c] ?? FORBIDDEN
+      if (cost < FORBIDDEN) own[f * columns + c] = cost + (extra[f * places + (body.place[c] ?? 0)] ?? 0)
+    }
+    own[f * columns + controls + f] = body.leftOut[f] ?? FORBIDDEN
+  }
+  const leaders = [...new Set(slides.map(s => s.from))]
+  const shares = slides.map(s => sharesOf(body, s))
+  const add = (cost: Float64Array, f: number, column: number, more: number): void => {
+    const i = f * columns + column
+    if ((cost[i] ?? FORBIDDEN) < FORBIDDEN) cost[i] = (cost[i] ?? 0) + more
+  }
+  let best: BestMap = { map: new Int32Array(functions).fill(LEFT_OUT), cost: Infinity }
+
+  const slideCost = (at: Int32Array): number => {
+    let sum = 0
+    for (const s of slides) {
+      const from = at[s.from] ?? columns
+      const to = at[s.to] ?? columns
+      if (from < controls && to < controls) sum += s.weight * (body.distance[from]?.[to] ?? 0)
+    }
+    return sum
+  }
+  /** Columns of the leaders that are fixed, in their order. */
+  const branch = (fixed: readonly number[]): void => {
+    const cost = own.slice()
+    fixed.forEach((column, i) => {
+      const row = leaders[i] ?? 0
+      const kept = cost[row * columns + column] ?? FORBIDDEN
+      cost.fill(FORBIDDEN, row * columns, (row + 1) * columns)
+      cost[row * columns + column] = kept
+    })
+    slides.forEach((s, i) => {
+      const from = fixed[leaders.indexOf(s.from)]
+      const share = shares[i]
+      for (let c = 0; c < controls; c++) {
+        if (from === undefined) {
+          add(cost, s.from, c, share?.from[c] ?? 0)
+          add(cost, s.to, c, share?.to[c] ?? 0)
+        } else if (from < controls) add(cost, s.to, c, s.weight * (body.distance[from]?.[c] ?? 0))
+      }
+      // Where one of the two is left out there is no slide, and the share of the other was too much.
+      if (from === undefined) {
+        add(cost, s.from, controls + s.from, -Math.max(...(share?.to ?? [0])))
+        add(cost, s.to, controls + s.to, -Math.max(...(share?.from ?? [0])))
+      }
+    })
+    const found = assign(cost, functions, columns)
+    if (found.cost >= best.cost) return
+    // Of slides from leaders that are not fixed yet only the shares are in it: it is a bound, and a map to try.
+    let whole = found.cost
+    if (fixed.length < leaders.length) {
+      whole = slideCost(found.columns)
+      for (let f = 0; f < functions; f++) whole += own[f * columns + (found.columns[f] ?? 0)] ?? FORBIDDEN
+    }
+    if (whole < best.cost) best = { map: found.columns.map(c => (c < controls ? c : LEFT_OUT)), cost: whole }
+    if (whole <= found.cost || fixed.length === leaders.length) return
+    const row = leaders[fixed.length] ?? 0
+    const choices = Array.from({ length: columns }, (_, c) => ({
+      c,
+      least: found.cost + atLeast(found, row, c, cost[row * columns + c] ?? FORBIDDEN),
+    }))
+      .filter(x => x.least < best.cost && (own[row * columns + x.c] ?? FORBIDDEN) < FORBIDDEN)
+      .sort((a, b) => a.least - b.least || a.c - b.c)
+    for (const { c, least } of choices) if (least < best.cost) branch([...fixed, c])
+  }
+  branch([])
+  return best
+}

@@ -1,0 +1,98 @@
+import * as v from 'valibot'
+import { FUNCTION_IDS, type FunctionId, USUAL } from './functions'
+import { SCHOOL_IDS, type SchoolId, SCHOOLS } from './schools'
+
+/**
+ * What a team's fingers should do, and the maps that came of it. It is part of a standard and goes through its versions
+ * with it.
+ */
+
+const id = v.pipe(v.string(), v.minLength(1), v.maxLength(60))
+const functionId = v.picklist(FUNCTION_IDS)
+const share = v.pipe(v.number(), v.minValue(0), v.maxValue(1))
+
+const useSchema = v.strictObject({
+  function: functionId,
+  /** Uses in an hour of shooting. */
+  perHour: v.pipe(v.number(), v.minValue(0), v.maxValue(3600)),
+  /** Length of each use; 0 for a tap. */
+  secondsEach: v.pipe(v.number(), v.minValue(0), v.maxValue(3600)),
+  /** Has to be reached while the index finger rests on the shutter. */
+  withIndexOnShutter: v.boolean(),
+})
+export type PlannedUse = v.InferOutput<typeof useSchema>
+
+const pinSchema = v.strictObject({ body: id, function: functionId, control: id })
+/** A function that must be on this control of this body. */
+export type Pin = v.InferOutput<typeof pinSchema>
+
+export const FINGERS = ['thumb', 'index', 'ring', 'left'] as const
+
+export const sessionSchema = v.strictObject({
+  minutes: v.pipe(v.number(), v.minValue(0), v.maxValue(1440)),
+  shootingShare: share,
+  followingShare: share,
+  secondShare: share,
+  longestFollowSeconds: v.pipe(v.number(), v.minValue(0), v.maxValue(3600)),
+  longestLockSeconds: v.pipe(v.number(), v.minValue(0), v.maxValue(3600)),
+})
+
+const mapSchema = v.strictObject({ body: id, at: v.record(functionId, id) })
+/** The control of each function on one body; a function that is not named has none. */
+export type StoredMap = v.InferOutput<typeof mapSchema>
+
+export const planSchema = v.strictObject({
+  school: v.picklist(SCHOOL_IDS),
+  uses: v.pipe(
+    v.array(useSchema),
+    v.check(uses => new Set(uses.map(u => u.function)).size === uses.length, 'expected every function only once'),
+  ),
+  /** Pairs that follow each other in one sliding motion. */
+  slides: v.array(v.strictObject({ from: functionId, to: functionId })),
+  /** What it weighs that a function is not in its house place, and that it moved against today; 1 is as usual. */
+  consistency: v.pipe(v.number(), v.minValue(0), v.maxValue(10)),
+  relearning: v.pipe(v.number(), v.minValue(0), v.maxValue(10)),
+  hand: v.picklist(['right', 'left']),
+  /** Fingers that must not hold for longer than this. */
+  limits: v.array(
+    v.strictObject({ finger: v.picklist(FINGERS), seconds: v.pipe(v.number(), v.minValue(0), v.maxValue(3600)) }),
+  ),
+  pins: v.pipe(v.array(pinSchema), v.maxLength(500)),
+  session: sessionSchema,
+  maps: v.pipe(v.array(mapSchema), v.maxLength(500)),
+})
+export type Plan = v.InferOutput<typeof planSchema>
+
+/** What has to be within reach while the index finger rests on the shutter: all that is held during a passage. */
+const isHeldDuringAPassage = (f: FunctionId): boolean => f.startsWith('trigger.') && f !== 'trigger.manual'
+
+export const plannedUse = (f: FunctionId): PlannedUse => ({
+  function: f,
+  ...(USUAL[f] ?? { perHour: 10, secondsEach: 0 }),
+  withIndexOnShutter: isHeldDuringAPassage(f),
+})
+
+/** A plan to begin with: the school's functions, and exposure hold within a slide of the lock. */
+export const planFor = (school: SchoolId): Plan => {
+  const functions = [...SCHOOLS[school].needs.map(n => n.function), 'meter.lock']
+  const lock = functions.find(f => f === 'trigger.stop') ?? functions.find(f => f === 'trigger.start')
+  return {
+    school,
+    uses: functions.map(plannedUse),
+    slides: lock ? [{ from: lock, to: 'meter.lock' }] : [],
+    consistency: 1,
+    relearning: 1,
+    hand: 'right',
+    limits: [],
+    pins: [],
+    session: {
+      minutes: 180,
+      shootingShare: 0.5,
+      followingShare: 0.6,
+      secondShare: 0.2,
+      longestFollowSeconds: 20,
+      longestLockSeconds: 10,
+    },
+    maps: [],
+  }
+}

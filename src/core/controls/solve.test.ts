@@ -1,0 +1,117 @@
+import { describe, expect, it } from 'vitest'
+import { bruteBody, bruteFleet, generateMapProblem } from '../../../test/fixtures/controls'
+import { random } from '../../../test/fixtures/random'
+import { assign, atLeast, FORBIDDEN } from './assignment'
+import { bestOnBody } from './best-on-body'
+import { type BodyProblem, costOfMap, type MapProblem } from './map-problem'
+import { gapOf, solve } from './solve'
+
+describe('the linear assignment problem', () => {
+  it('agrees with the worked example: three rows, three columns, 5', () => {
+    // The example in the documentation of scipy.optimize.linear_sum_assignment; from memory.
+    const found = assign(Float64Array.from([4, 1, 3, 2, 0, 5, 3, 2, 2]), 3, 3)
+    expect([...found.columns]).toEqual([1, 0, 2])
+    expect(found.cost).toBe(5)
+  })
+
+  it('says how much a cell costs at least above the best', () => {
+    const { int } = random(7)
+    for (let i = 0; i < 50; i++) {
+      const cost = Float64Array.from({ length: 12 }, () => int(0, 50))
+      const best = assign(cost, 3, 4)
+      for (let cell = 0; cell < 12; cell++) {
+        const forced = cost.slice()
+        const row = Math.floor(cell / 4)
+        for (let c = 0; c < 4; c++) if (row * 4 + c !== cell) forced[row * 4 + c] = FORBIDDEN
+        expect(assign(forced, 3, 4).cost).toBeGreaterThanOrEqual(
+          best.cost + atLeast(best, row, cell % 4, cost[cell] ?? 0) - 1e-9,
+        )
+      }
+    }
+  })
+})
+
+describe('maps of a fleet', () => {
+  it('costs what trying everything costs, on 320 small fleets', () => {
+    let away = 0
+    for (let seed = 1; seed <= 320; seed++) {
+      const problem = generateMapProblem(seed, {
+        bodies: 2 + (seed % 2),
+        functions: 3,
+        controls: 4 + (seed % 2),
+        places: 4,
+        slides: seed % 3,
+      })
+      const found = solve(problem)
+      expect(found.cost, `seed ${seed}`).toBe(bruteFleet(problem))
+      expect(gapOf(found), `seed ${seed}`).toBe(0)
+      expect(totalOf(problem, found), `seed ${seed}`).toBe(found.cost)
+      away += found.maps.filter((m, b) =>
+        m.some((c, f) => c >= 0 && problem.bodies[b]?.place[c] !== found.house[f]),
+      ).length
+    }
+    // The cases are no walk-over: in many of them a body cannot have everything in its house place.
+    expect(away).toBeGreaterThan(100)
+  })
+
+  it('finds the best map of one body with slides that chain, on 100 bodies', () => {
+    for (let seed = 1; seed <= 100; seed++) {
+      const problem = generateMapProblem(seed, { bodies: 1, functions: 4, controls: 6, places: 5, slides: 3 })
+      const [body] = problem.bodies
+      if (!body) throw new Error('no body')
+      const house = Int32Array.from([0, 1, 2, 3])
+      const extra = Float64Array.from({ length: 20 }, (_, i) => {
+        const f = Math.floor(i / 5)
+        return house[f] === i % 5 ? 0 : (body.away[f] ?? 0)
+      })
+      expect(bestOnBody(body, problem.slides, 5, extra).cost, `seed ${seed}`).toBe(bruteBody(problem, body, house))
+    }
+  })
+
+  it('is the same for the same seed, and its bound holds for any', () => {
+    const problem = generateMapProblem(5, { bodies: 6, functions: 7, controls: 9, places: 8, slides: 2 })
+    const one = solve(problem, { seed: 3 })
+    expect(solve(problem, { seed: 3 })).toEqual(one)
+    const other = solve(problem, { seed: 4 })
+    expect(one.bound).toBeLessThanOrEqual(other.cost)
+    expect(other.bound).toBeLessThanOrEqual(one.cost)
+  })
+
+  it('is never worse for a control more', () => {
+    for (let seed = 1; seed <= 40; seed++) {
+      const problem = generateMapProblem(seed, { bodies: 3, functions: 4, controls: 5, places: 5 })
+      const more = changed(problem, 0, b => withControl(b, random(seed).int(0, 4)))
+      expect(solve(more).cost).toBeLessThanOrEqual(solve(problem).cost)
+    }
+  })
+
+  it('costs the same whatever order the controls are in', () => {
+    for (let seed = 1; seed <= 40; seed++) {
+      const problem = generateMapProblem(seed, { bodies: 3, functions: 4, controls: 6, places: 5 })
+      const order = random(seed).shuffle([0, 1, 2, 3, 4, 5])
+      expect(solve(changed(problem, 1, b => reordered(b, order))).cost).toBe(solve(problem).cost)
+    }
+  })
+})
+
+const totalOf = (problem: MapProblem, { maps, house }: ReturnType<typeof solve>): number =>
+  problem.bodies.reduce((sum, b, i) => sum + costOfMap(problem, b, maps[i] ?? new Int32Array(), house), 0)
+
+const changed = (problem: MapProblem, at: number, change: (b: BodyProblem) => BodyProblem): MapProblem => ({
+  ...problem,
+  bodies: problem.bodies.map((b, i) => (i === at ? change(b) : b)),
+})
+
+const withControl = (b: BodyProblem, place: number): BodyProblem => ({
+  ...b,
+  place: [...b.place, place],
+  cost: b.cost.map(row => [...row, 300]),
+  distance: [...b.distance.map(row => [...row, 2]), [...b.place.map(() => 2), 0]],
+})
+
+const reordered = (b: BodyProblem, order: readonly number[]): BodyProblem => ({
+  ...b,
+  place: order.map(c => b.place[c] ?? 0),
+  cost: b.cost.map(row => order.map(c => row[c] ?? FORBIDDEN)),
+  distance: order.map(c => order.map(d => b.distance[c]?.[d] ?? 0)),
+})
