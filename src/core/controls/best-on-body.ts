@@ -1,9 +1,11 @@
-import { assign, atLeast, FORBIDDEN } from './assignment'
+import { Assigner, FORBIDDEN } from './assignment'
 import { type BodyMap, type BodyProblem, LEFT_OUT, type Slide } from './map-problem'
 
 export interface BestMap {
   readonly map: BodyMap
   readonly cost: number
+  /** What a map costs more at least that has a function in a place, by function x place. */
+  readonly slack: Float64Array
 }
 
 /** The least of a slide that falls to each of its ends for being on a control, wherever the other end is. */
@@ -45,12 +47,14 @@ export const bestOnBody = (
     own[f * columns + controls + f] = body.leftOut[f] ?? FORBIDDEN
   }
   const leaders = [...new Set(slides.map(s => s.from))]
+  const assigner = new Assigner(functions, columns)
   const shares = slides.map(s => sharesOf(body, s))
   const add = (cost: Float64Array, f: number, column: number, more: number): void => {
     const i = f * columns + column
     if ((cost[i] ?? FORBIDDEN) < FORBIDDEN) cost[i] = (cost[i] ?? 0) + more
   }
-  let best: BestMap = { map: new Int32Array(functions).fill(LEFT_OUT), cost: Infinity }
+  let best = { map: new Int32Array(functions).fill(LEFT_OUT), cost: Infinity }
+  const slack = new Float64Array(functions * places).fill(FORBIDDEN)
 
   const slideCost = (at: Int32Array): number => {
     let sum = 0
@@ -85,25 +89,35 @@ export const bestOnBody = (
         add(cost, s.to, controls + s.to, -Math.max(...(share?.from ?? [0])))
       }
     })
-    const found = assign(cost, functions, columns)
-    if (found.cost >= best.cost) return
-    // Of slides from leaders that are not fixed yet only the shares are in it: it is a bound, and a map to try.
-    let whole = found.cost
-    if (fixed.length < leaders.length) {
-      whole = slideCost(found.columns)
-      for (let f = 0; f < functions; f++) whole += own[f * columns + (found.columns[f] ?? 0)] ?? FORBIDDEN
+    const bound = assigner.solve(cost)
+    if (fixed.length === 0) {
+      for (let f = 0; f < functions; f++)
+        for (let c = 0; c < controls; c++) {
+          const i = f * places + (body.place[c] ?? 0)
+          const here = bound + assigner.atLeast(f, c, cost[f * columns + c] ?? FORBIDDEN)
+          if (here < (slack[i] ?? 0)) slack[i] = here
+        }
     }
-    if (whole < best.cost) best = { map: found.columns.map(c => (c < controls ? c : LEFT_OUT)), cost: whole }
-    if (whole <= found.cost || fixed.length === leaders.length) return
+    if (bound >= best.cost) return
+    const found = assigner.columnOf
+    // Of slides from leaders that are not fixed yet only the shares are in it: it is a bound, and a map to try.
+    let whole = bound
+    if (fixed.length < leaders.length) {
+      whole = slideCost(found)
+      for (let f = 0; f < functions; f++) whole += own[f * columns + (found[f] ?? 0)] ?? FORBIDDEN
+    }
+    if (whole < best.cost) best = { map: found.map(c => (c < controls ? c : LEFT_OUT)), cost: whole }
+    if (whole <= bound || fixed.length === leaders.length) return
     const row = leaders[fixed.length] ?? 0
     const choices = Array.from({ length: columns }, (_, c) => ({
       c,
-      least: found.cost + atLeast(found, row, c, cost[row * columns + c] ?? FORBIDDEN),
+      least: bound + assigner.atLeast(row, c, cost[row * columns + c] ?? FORBIDDEN),
     }))
       .filter(x => x.least < best.cost && (own[row * columns + x.c] ?? FORBIDDEN) < FORBIDDEN)
       .sort((a, b) => a.least - b.least || a.c - b.c)
     for (const { c, least } of choices) if (least < best.cost) branch([...fixed, c])
   }
   branch([])
-  return best
+  for (let i = 0; i < slack.length; i++) slack[i] = Math.max(0, (slack[i] ?? 0) - best.cost)
+  return { ...best, slack }
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { bruteBody, bruteFleet, generateMapProblem } from '../../../test/fixtures/controls'
 import { random } from '../../../test/fixtures/random'
-import { assign, atLeast, FORBIDDEN } from './assignment'
+import { Assigner, FORBIDDEN } from './assignment'
 import { bestOnBody } from './best-on-body'
 import { type BodyProblem, costOfMap, type MapProblem } from './map-problem'
 import { gapOf, solve } from './solve'
@@ -9,26 +9,27 @@ import { gapOf, solve } from './solve'
 describe('the linear assignment problem', () => {
   it('agrees with the worked example: three rows, three columns, 5', () => {
     // The example in the documentation of scipy.optimize.linear_sum_assignment; from memory.
-    const found = assign(Float64Array.from([4, 1, 3, 2, 0, 5, 3, 2, 2]), 3, 3)
-    expect([...found.columns]).toEqual([1, 0, 2])
-    expect(found.cost).toBe(5)
+    const assigner = new Assigner(3, 3)
+    expect(assigner.solve(Float64Array.from([4, 1, 3, 2, 0, 5, 3, 2, 2]))).toBe(5)
+    expect([...assigner.columnOf]).toEqual([1, 0, 2])
   })
 
   it('says how much a cell costs at least above the best', () => {
     const { int } = random(7)
+    const [best, forced] = [new Assigner(3, 4), new Assigner(3, 4)]
     for (let i = 0; i < 50; i++) {
       const cost = Float64Array.from({ length: 12 }, () => int(0, 50))
-      const best = assign(cost, 3, 4)
-      for (let cell = 0; cell < 12; cell++) {
-        const forced = cost.slice()
+      const least = best.solve(cost)
+      const wrong = Array.from(cost.keys()).filter(cell => {
         const row = Math.floor(cell / 4)
-        for (let c = 0; c < 4; c++) if (row * 4 + c !== cell) forced[row * 4 + c] = FORBIDDEN
-        expect(assign(forced, 3, 4).cost).toBeGreaterThanOrEqual(
-          best.cost + atLeast(best, row, cell % 4, cost[cell] ?? 0) - 1e-9,
-        )
-      }
+        const only = cost.map((c, other) => (other !== cell && Math.floor(other / 4) === row ? FORBIDDEN : c))
+        return forced.solve(only) < least + best.atLeast(row, cell % 4, cost[cell] ?? 0)
+      })
+      expect(wrong).toEqual([])
     }
   })
+
+  it('refuses more rows than columns', () => expect(() => new Assigner(3, 2)).toThrow('3 rows'))
 })
 
 describe('maps of a fleet', () => {

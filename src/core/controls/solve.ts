@@ -1,6 +1,6 @@
 import { random } from '../random/random'
 import { FORBIDDEN } from './assignment'
-import { bestOnBody } from './best-on-body'
+import { type BestMap, bestOnBody } from './best-on-body'
 import { type BodyMap, type House, LEFT_OUT, type MapProblem } from './map-problem'
 
 /** Maps for a fleet. */
@@ -23,11 +23,14 @@ export const gapOf = ({ cost, bound }: Pick<Solved, 'cost' | 'bound'>): number =
   cost <= bound ? 0 : (cost - bound) / cost
 
 /** How often prices are moved at the root of the tree and at its other nodes. */
-const ROOT_ROUNDS = 60
+const ROOT_ROUNDS = 50
 const NODE_ROUNDS = 8
-/** How many single bodies are mapped while branching. */
-const MOST_BRANCHING = 4000
-const RESTARTS = 6
+/** How often each body is mapped while trying house places out, and how many bodies are while branching. */
+const MOST_TRIED = 160
+const MOST_BRANCHING = 900
+/** How much of the step before is kept in the next one, which would zigzag otherwise. */
+const DEFLECTION = 0.7
+const RESTARTS = 12
 
 /**
  * The maps that cost least over all house places. Prices for being in a place part the bodies from each other: for
@@ -44,8 +47,9 @@ const UNDECIDED = -1
 class Search {
   private readonly reachable: readonly (readonly Uint8Array[])[]
   private readonly placesOf: readonly (readonly number[])[]
+  private tried = 0
   private readonly used: Uint8Array
-  private readonly known = new Map<string, { map: BodyMap; cost: number }>()
+  private readonly known = new Map<string, BestMap>()
   private best: { house: House; cost: number }
 
   constructor(private readonly problem: MapProblem) {
@@ -76,11 +80,13 @@ class Search {
     if (bound < this.best.cost) {
       const { int, pick } = random(seed)
       this.improve(this.best.house)
-      for (let i = 0; i < RESTARTS && bound < this.best.cost; i++) {
+      const most = this.tried + MOST_TRIED * bodies.length
+      for (let i = 0; i < RESTARTS && bound < this.best.cost && this.tried < most; i++) {
         const other = this.best.house.slice()
         for (let k = 0; k < 2; k++) {
           const f = int(0, functions - 1)
-          other[f] = pick(this.wanted(f))
+          const wanted = this.wanted(f)
+          if (wanted.length) other[f] = pick(wanted)
         }
         this.improve(other)
       }
@@ -102,7 +108,7 @@ class Search {
   }
 
   /** A body's best map for given house places; a place it cannot use a function in is as good as any other such. */
-  private onBody(b: number, house: House): { map: BodyMap; cost: number } {
+  private onBody(b: number, house: House): BestMap {
     const { bodies, functions, places, slides } = this.problem
     const body = bodies[b]
     if (!body) throw new RangeError(`no body ${b}`)
@@ -118,6 +124,7 @@ class Search {
       extra.fill(body.away[f] ?? 0, f * places, (f + 1) * places)
       extra[f * places + (house[f] ?? 0)] = 0
     }
+    this.tried++
     const made = bestOnBody(body, slides, places, extra)
     this.known.set(key, made)
     return made
@@ -134,26 +141,67 @@ class Search {
     if (cost < this.best.cost) this.best = { house: house.slice(), cost }
   }
 
-  /** Moves one house place at a time for as long as that helps. */
+  /** Moves one house place, or swaps two, for as long as that helps. */
   private improve(start: House): void {
     const { functions, bodies } = this.problem
-    const house = start.slice()
-    const costs = bodies.map((_, b) => this.onBody(b, house).cost)
-    let cost = costs.reduce((a, b) => a + b, 0)
-    for (let f = 0, still = 0; still < functions; f = (f + 1) % functions) {
-      const was = house[f] ?? 0
-      let [bestPlace, least] = [was, cost]
-      for (const p of this.wanted(f)) {
-        if (p === was) continue
-        house[f] = p
-        const other = this.total(house)
-        if (other < least) [bestPlace, least] = [p, other]
+    let house = start.slice()
+    let cost = this.total(house)
+    for (let better = true; better;) {
+      better = false
+      for (let f = 0; f < functions; f++) {
+        const now = bodies.map((_, b) => this.onBody(b, house))
+        let [next, least] = [house, cost]
+        const tryOut = (moved: readonly number[], places: readonly number[]) => {
+          const other = house.slice()
+          moved.forEach((m, i) => (other[m] = places[i] ?? 0))
+          const found = this.moved(moved, house, other, now, least)
+          if (found < least) [next, least] = [other, found]
+        }
+        for (const p of this.wanted(f)) if (p !== house[f]) tryOut([f], [p])
+        for (let g = f + 1; g < functions; g++)
+          if (house[f] !== house[g]) tryOut([f, g], [house[g] ?? 0, house[f] ?? 0])
+        if (least < cost) [house, cost, better] = [next, least, true]
       }
-      house[f] = bestPlace
-      still = bestPlace === was ? still + 1 : 0
-      cost = least
     }
     if (cost < this.best.cost) this.best = { house, cost }
+  }
+
+  /**
+   * What a house costs in which one or two functions have moved; Infinity as soon as it cannot be less than a limit.
+   */
+  private moved(moved: readonly number[], before: House, house: House, now: readonly BestMap[], limit: number): number {
+    const { bodies } = this.problem
+    const open: { readonly b: number; readonly least: number; readonly unsure: number }[] = []
+    let sum = 0
+    bodies.forEach((body, b) => {
+      const was = now[b]
+      if (!was) return
+      // A map that has a function in its new home saves what being away costs, and costs more by its slack.
+      const gains = moved.map(f => ({
+        away: body.away[f] ?? 0,
+        slack: was.slack[this.at(f, house[f] ?? 0)] ?? FORBIDDEN,
+      }))
+      const all = gains.reduce((total, g) => total + g.away, 0) - Math.max(...gains.map(g => g.slack))
+      const gain = Math.max(0, all, ...gains.map(g => g.away - g.slack))
+      let loss = 0
+      for (const f of moved) {
+        const control = was.map[f] ?? LEFT_OUT
+        if (control !== LEFT_OUT && body.place[control] === before[f]) loss += body.away[f] ?? 0
+      }
+      sum += was.cost - gain
+      // Where nobody leaves home and there is nothing to gain, all stays as it was.
+      if (gain > 0 || loss > 0) open.push({ b, least: was.cost - gain, unsure: gain + loss })
+    })
+    open.sort((x, y) => y.unsure - x.unsure)
+    for (const { b, least } of open) {
+      if (sum >= limit) return Infinity
+      sum += this.onBody(b, house).cost - least
+    }
+    return sum
+  }
+
+  private at(f: number, place: number): number {
+    return f * this.problem.places + place
   }
 
   /**
@@ -166,6 +214,7 @@ class Search {
     let best = -Infinity
     let kept = price.slice()
     let stride = 1
+    let last = new Float64Array(0)
     let since = 0
     for (let round = 0; round < rounds; round++) {
       let bound = 0
@@ -216,10 +265,11 @@ class Search {
         stride /= 2
         since = 0
       }
-      this.consider(voted)
+      if (round % 4 === 0) this.consider(voted)
       if (Math.ceil(best - 1e-6) >= this.best.cost) break
       // One step up: where a body goes the price rises, where the house is it falls.
       const gradient = new Float64Array(price.length)
+      if (round > 0) for (let i = 0; i < last.length; i++) gradient[i] = DEFLECTION * (last[i] ?? 0)
       for (const i of used) gradient[i] = (gradient[i] ?? 0) + 1
       for (let f = 0; f < functions; f++) {
         if (decided[f] !== UNDECIDED) continue
@@ -228,6 +278,7 @@ class Search {
           gradient[i] = (gradient[i] ?? 0) - 1
         }
       }
+      last = gradient
       let norm = 0
       for (const g of gradient) norm += g * g
       if (norm === 0) break
