@@ -2,7 +2,7 @@
 
 import { Box, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
-import { type KeyboardEvent, type PointerEvent, useState } from 'react'
+import { type DragEvent, type KeyboardEvent, type PointerEvent, useState } from 'react'
 import type { Control } from '@/core/bodies'
 
 /** The three sides a camera is drawn from: plain outlines, the same for every body; only the controls are its own. */
@@ -73,7 +73,7 @@ const within = (n: number): number => Number(Math.min(1, Math.max(0, n)).toFixed
 
 /**
  * The controls of a body on plain outlines of its back, top and front, numbered as in the list beside it. Filled
- * controls can be held.
+ * controls can be held, or have something written on them.
  *
  * @param onMove makes them movable, by drag or by arrow keys
  */
@@ -82,8 +82,14 @@ export const Schematic = ({
   chosen,
   onChoose,
   onMove,
+  marks,
+  onDropOn,
 }: {
   controls: readonly Control[]
+  /** What is written on each control instead of its number; those that are not named stay empty. */
+  marks?: Readonly<Record<string, string>> | undefined
+  /** Takes what is dropped on a control. */
+  onDropOn?: ((data: string, control: string) => void) | undefined
   chosen?: string | undefined
   onChoose?: (id: string) => void
   onMove?: (id: string, at: At) => void
@@ -127,8 +133,19 @@ export const Schematic = ({
           },
         }
       : {}
+  const isFilled = (c: Control) => (marks ? marks[c.id] !== undefined : c.holdable)
+  const dropping = (c: Control) =>
+    onDropOn
+      ? {
+          onDragOver: (event: DragEvent<SVGGElement>) => event.preventDefault(),
+          onDrop: (event: DragEvent<SVGGElement>) => {
+            event.preventDefault()
+            onDropOn(event.dataTransfer.getData('text/plain'), c.id)
+          },
+        }
+      : {}
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: 'repeat(3, 1fr)' }, gap: 2 }}>
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: marks ? '1fr 1fr' : '1fr', sm: 'repeat(3, 1fr)' }, gap: 2 }}>
       {VIEWS.map(view => {
         const Outline = OUTLINES[view.id]
         const here = controls.map((c, i) => ({ c, number: i + 1 })).filter(({ c }) => c.at.view === view.id)
@@ -143,20 +160,24 @@ export const Schematic = ({
               {here.map(({ c, number }) => {
                 const at = placeOf(c)
                 return (
-                  <g key={c.id} {...moving(c)}>
+                  <g key={c.id} data-control={c.id} {...moving(c)} {...dropping(c)}>
+                    <title>{c.label}</title>
                     <circle
-                      className={c.holdable ? 'control held' : 'control'}
+                      className={isFilled(c) ? 'control held' : 'control'}
                       cx={at.x * WIDTH}
                       cy={at.y * view.height}
-                      r={4}
+                      r={marks ? (isFilled(c) ? 6 : 3) : 4}
                       {...(c.id === chosen ? { strokeWidth: 1.4 } : {})}
                     />
                     <text
                       x={at.x * WIDTH}
                       y={at.y * view.height}
-                      {...(c.holdable ? { style: { fill: 'var(--mui-palette-own-marigold-ink)' } } : {})}
+                      style={{
+                        ...(isFilled(c) ? { fill: 'var(--mui-palette-own-marigold-ink)' } : {}),
+                        ...(marks ? { fontSize: 8 } : {}),
+                      }}
                     >
-                      {number}
+                      {marks ? marks[c.id] : number}
                     </text>
                   </g>
                 )

@@ -24,6 +24,13 @@ export const STAGES: readonly Stage[] = [
       { label: 'Compare', path: '/decide/compare' },
     ],
   },
-  { key: 's', label: 'Set', views: [{ label: 'Cards', path: '/set/cards' }] },
+  {
+    key: 's',
+    label: 'Set',
+    views: [
+      { label: 'Cards', path: '/set/cards' },
+      { label: 'Controls', path: '/set/controls' },
+    ],
+  },
   { key: 'k', label: 'Keep', views: [{ label: 'Kit', path: '/keep/kit' }] },
 ]

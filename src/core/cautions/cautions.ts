@@ -29,7 +29,7 @@ const TITLES: Readonly<Record<string, string>> = {
   other: 'Mind',
 }
 
-const HAND: Caution = {
+export const THUMB_CAUTION: Caution = {
   id: 'hand',
   title: 'Your thumb',
   words:
@@ -69,5 +69,5 @@ export const standardCautions = (targets: readonly EffectiveTarget[]): readonly 
   const value = (id: string) => targets.find(t => t.dimension === id)?.value
   const thumbStarts = value('trigger.start') !== undefined && value('trigger.shutter') !== 'starts-af'
   const startles = value('see.lamp') !== false || value('see.tone') !== false
-  return [...(thumbStarts ? [HAND] : []), ...(startles ? [LAMP] : [])]
+  return [...(thumbStarts ? [THUMB_CAUTION] : []), ...(startles ? [LAMP] : [])]
 }

@@ -1,4 +1,5 @@
-import { type Body, type Control, inMenuOrder, type Option, type Setting } from '../bodies'
+import { type Body, type Control, factoryState, inMenuOrder, type Option, type Setting } from '../bodies'
+import { groupsOf, search, searchInput } from '../bodies/search'
 import { dimension } from '../vocabulary/dimensions'
 import { distance } from '../vocabulary/distance'
 import { PLACES } from '../vocabulary/places'
@@ -29,6 +30,37 @@ const assignmentsOf = (setting: Setting, option: Option): readonly Carry[] =>
 export const carriesOf = (body: Body): readonly Carry[] =>
   inMenuOrder(body).flatMap(s => s.options.flatMap(o => assignmentsOf(s, o)))
 
+export type ShutterDoes = 'starts-af' | 'meters-only'
+
+/** Bodies are profiles that never change, so that what their rules allow is found out once. */
+const allowed = new WeakMap<Body, Map<ShutterDoes, readonly Carry[]>>()
+
+/** The ways that a body's rules leave while the shutter does this: some keys take work only in one of its modes. */
+export const carriesWith = (body: Body, shutter: ShutterDoes): readonly Carry[] => {
+  const known = allowed.get(body) ?? new Map<ShutterDoes, readonly Carry[]>()
+  allowed.set(body, known)
+  const found = known.get(shutter) ?? carriesOf(body).filter(c => isAllowed(body, shutter, c))
+  known.set(shutter, found)
+  return found
+}
+
+const isAllowed = (body: Body, shutter: ShutterDoes, carry: Carry): boolean => {
+  const settings = inMenuOrder(body)
+  const index = settings.findIndex(s => s.id === carry.setting)
+  const concerned = [index]
+  const domains = settings.map((s, i) => {
+    if (i === index) return [s.options.findIndex(o => o.id === carry.option)]
+    const all = s.options.map((_, k) => k)
+    if (!s.options.some(o => o.means['trigger.shutter'] !== undefined)) return all
+    concerned.push(i)
+    return all.filter(k => s.options[k]?.means['trigger.shutter'] === shutter)
+  })
+  if (domains.some(d => d.length === 0)) return false
+  const input = searchInput({ settings, rules: body.rules, domains, known: factoryState(body), terms: [] })
+  const groups = groupsOf(input).filter(g => concerned.some(i => g.settings.includes(i)))
+  return search({ ...input, usable: [index] }, groups) !== undefined
+}
+
 /** How far what comes with the function on this control is from what is wanted with it, 0 to 1; 0 where nothing is. */
 export const bindingDistance = ({ value }: Carry, wanted: Pick<Needed, 'function' | 'area' | 'subject'>): number => {
   if (!wanted.area && !wanted.subject) return 0
@@ -39,7 +71,7 @@ export const bindingDistance = ({ value }: Carry, wanted: Pick<Needed, 'function
   return distance(
     dimension(wanted.function),
     { place, ...(area ? { area } : {}), ...(subject ? { subject } : {}) } satisfies PlaceAssignment,
-    { ...got, place } as PlaceAssignment,
+    { ...got, place },
   )
 }
 
@@ -64,17 +96,23 @@ const offersShutter = (body: Body, does: string): boolean =>
   body.settings.some(s => s.options.some(o => o.means['trigger.shutter'] === does)) ||
   body.fixed.some(f => f.means['trigger.shutter'] === does)
 
+const SHUTTER_WORDS = { 'starts-af': 'starts AF', 'meters-only': 'meters only' } as const
+
 /** Why a body cannot carry a school, in words; empty where it can. */
 export const whyNot = (body: Body, school: SchoolId): readonly string[] => {
   const { shutter, needs } = SCHOOLS[school]
-  const carries = carriesOf(body)
+  const carries = carriesWith(body, shutter)
   const ways = needs.map(n => waysFor(body, carries, n))
   const reasons: string[] = []
   if (!offersShutter(body, shutter))
-    reasons.push(shutter === 'meters-only' ? 'AF cannot be taken off the shutter' : 'the shutter cannot start AF')
+    return [shutter === 'meters-only' ? 'AF cannot be taken off the shutter' : 'the shutter cannot start AF']
   needs.forEach((need, i) => {
     if (ways[i]?.length) return
     const label = dimension(need.function).label
+    if (waysFor(body, carriesOf(body), need).length) {
+      reasons.push(`no thumb control takes ${label} while the shutter ${SHUTTER_WORDS[shutter]}`)
+      return
+    }
     const bare = waysFor(body, carries, { function: need.function, byThumb: need.byThumb })
     if (bare.length) reasons.push(`${label} cannot have an area of its own on a control`)
     else reasons.push(need.byThumb ? `no thumb control takes ${label}` : `no control takes ${label}`)

@@ -1,7 +1,7 @@
 import type { Body, Control } from '../bodies'
 import { dimension } from '../vocabulary/dimensions'
 import { type Finger, type Place, PLACE_IDS, placeDistance, PLACES } from '../vocabulary/places'
-import { type Carry, bindingDistance, carriesOf, schoolOnBody, type SchoolOnBody } from './abilities'
+import { type Carry, bindingDistance, carriesWith, schoolOnBody, type SchoolOnBody } from './abilities'
 import { FORBIDDEN } from './assignment'
 import type { FunctionId } from './functions'
 import { type BodyProblem, LEFT_OUT, type MapProblem } from './map-problem'
@@ -85,7 +85,7 @@ const canBeUsed = (plan: Plan, use: PlannedUse, control: Control, carry: Carry):
 }
 
 const cellsOf = (plan: Plan, { body, today }: BodyInHands): ReadonlyMap<FunctionId, ReadonlyMap<string, Cell>> => {
-  const carries = carriesOf(body)
+  const carries = carriesWith(body, SCHOOLS[plan.school].shutter)
   return new Map(
     plan.uses.map(use => {
       const need = SCHOOLS[plan.school].needs.find(n => n.function === use.function) ?? { function: use.function }
@@ -128,7 +128,7 @@ export const planProblems = (plan: Plan, bodies: readonly BodyInHands[]): readon
   const tell = (body: Body | undefined, words: string) => problems.push({ body: body?.id, words })
   for (const { body } of bodies) {
     const pins = plan.pins.filter(p => p.body === body.id)
-    const carries = carriesOf(body)
+    const carries = carriesWith(body, SCHOOLS[plan.school].shutter)
     const seen = new Map<string, Pin>()
     const placed = new Map<FunctionId, Pin>()
     for (const pin of pins) {
@@ -235,7 +235,7 @@ export const weighMaps = (
   plan: Plan,
   bodies: readonly BodyInHands[],
   maps: readonly StoredMap[],
-  house: Readonly<Record<FunctionId, Place>> = houseOf(plan, bodies, maps),
+  house: Readonly<Record<FunctionId, Place>> = plan.house,
 ): FleetMap => {
   const { problem, cells } = mapProblemOf({ ...plan, pins: [] }, bodies)
   const mapped = bodies.map((inHands, b): MappedBody => {
@@ -277,25 +277,6 @@ export const weighMaps = (
   })
   return { house, bodies: mapped, cost: mapped.reduce((sum, m) => sum + m.cost, 0), gap: undefined }
 }
-
-/** The place where most bodies have a function, each counting by its weight. */
-export const houseOf = (
-  plan: Plan,
-  bodies: readonly BodyInHands[],
-  maps: readonly StoredMap[],
-): Readonly<Record<FunctionId, Place>> =>
-  Object.fromEntries(
-    plan.uses.map(use => {
-      const votes = new Map<Place, number>()
-      for (const { body, weight } of bodies) {
-        const at = maps.find(m => m.body === body.id)?.at[use.function]
-        const control = body.controls.find(c => c.id === at)
-        if (control) votes.set(control.place, (votes.get(control.place) ?? 0) + weight)
-      }
-      const most = Math.max(...votes.values())
-      return [use.function, PLACE_IDS.find(p => votes.get(p) === most) ?? 'thumb-upper-right']
-    }),
-  )
 
 /**
  * The best maps for a fleet around its pins.

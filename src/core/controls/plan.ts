@@ -1,5 +1,6 @@
 import * as v from 'valibot'
 import { FUNCTION_IDS, type FunctionId, USUAL } from './functions'
+import { PLACE_IDS } from '../vocabulary/places'
 import { SCHOOL_IDS, type SchoolId, SCHOOLS } from './schools'
 
 /**
@@ -59,6 +60,8 @@ export const planSchema = v.strictObject({
   ),
   pins: v.pipe(v.array(pinSchema), v.maxLength(500)),
   session: sessionSchema,
+  /** The house place of each function, and the maps that came of it; empty until they are kept. */
+  house: v.record(functionId, v.picklist(PLACE_IDS)),
   maps: v.pipe(v.array(mapSchema), v.maxLength(500)),
 })
 export type Plan = v.InferOutput<typeof planSchema>
@@ -93,6 +96,7 @@ export const planFor = (school: SchoolId): Plan => {
       longestFollowSeconds: 20,
       longestLockSeconds: 10,
     },
+    house: {},
     maps: [],
   }
 }

@@ -49,6 +49,8 @@ export interface TargetOnBody {
   readonly parts: readonly PartOnBody[]
   readonly settings: readonly number[]
   readonly term: Term
+  /** What the search goes by: the term itself, or what the control map of this body makes of it. */
+  readonly sought: readonly Term[]
 }
 
 export interface ResolveProblem {
@@ -248,7 +250,7 @@ const levelledTerms = (
   level: Level,
   onBody: (dimensionId: string, value: NeutralValue) => readonly PartOnBody[],
 ): readonly Term[] => {
-  const right = targets.map(({ term }): Term => ({ ...term, weight: term.weight * 100 }))
+  const right = targets.flatMap(t => t.sought.map((term): Term => ({ ...term, weight: term.weight * 100 })))
   const alike = targets.flatMap(({ target }): Term[] => {
     const common = level.values.find(x => x.dimension === target.dimension)
     if (!common) return []
@@ -256,6 +258,22 @@ const levelledTerms = (
     return [{ ...term, weight: WEIGHT_FACTORS[target.weight] * level.lambdaHundredths }]
   })
   return [...right, ...alike]
+}
+
+/** The target as the control map has it on this body; undefined where the map says nothing about it. */
+const onItsControl = (body: Body, { controls }: Standard, target: EffectiveTarget): EffectiveTarget | undefined => {
+  const id = controls?.maps.find(m => m.body === body.id)?.at[target.dimension]
+  const control = body.controls.find(c => c.id === id)
+  return control && { ...target, value: { ...(target.value as PlaceAssignment), place: control.place } }
+}
+
+/**
+ * A function goes to its control, and leaves the others where they can do without it: a hand that finds it in two places
+ * on one body looks for it in both on the next.
+ */
+const mappedTerms = (target: EffectiveTarget, parts: readonly PartOnBody[]): readonly Term[] => {
+  const alone = parts.map(p => ({ ...p, part: { ...p.part, combine: 'furthest' as const } }))
+  return [termOf(target, parts), termOf({ ...target, weight: 'nice' }, alone)]
 }
 
 /** A standard on a body as a search problem: what every option says, how far it is from what is wanted. */
@@ -271,10 +289,12 @@ export const problemOf = (profile: Body, standard: Standard, options: ResolveOpt
   const targets = effectiveTargets(standard, options.context).map((target): TargetOnBody => {
     const parts = onBody(target.dimension, target.value)
     const term = termOf(target, parts)
-    return { target, parts, settings: term.settings, term }
+    const mapped = onItsControl(body, standard, target)
+    const sought = mapped ? mappedTerms(mapped, onBody(target.dimension, mapped.value)) : [term]
+    return { target, parts, settings: term.settings, term, sought }
   })
   const level = options.level === undefined ? standard.level : options.level
-  const terms = level ? levelledTerms(targets, level, onBody) : targets.map(t => t.term)
+  const terms = level ? levelledTerms(targets, level, onBody) : targets.flatMap(t => t.sought)
   const absent = new Set(settings.filter(s => !s.options.some(o => there(s, o))).map(s => s.id))
   const rules = body.rules
     .filter(r => !absent.has(r.then.setting) && !r.when.some(c => absent.has(c.setting)))

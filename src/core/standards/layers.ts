@@ -65,6 +65,10 @@ const VOCABULARY_ORDER = new Map(DIMENSIONS.map((d, i) => [d.id, i]))
 const inVocabularyOrder = (a: Target, b: Target): number =>
   (VOCABULARY_ORDER.get(a.dimension) ?? 0) - (VOCABULARY_ORDER.get(b.dimension) ?? 0)
 
+/** A plan for the fingers names every function that has a control; what is not in it is not asked for. */
+const isNotInThePlan = ({ controls }: Standard, { dimension: id }: Target): boolean =>
+  controls !== undefined && dimension(id).kind === 'assign' && !controls.uses.some(u => u.function === id)
+
 /**
  * The layers of a standard laid over each other, from the ground up. A target replaces the one of the layer below,
  * unless that is a must it relaxes without saying why: then the must stands.
@@ -75,6 +79,7 @@ export const layered = (standard: Standard, context: Context = {}): Layered => {
   for (const layer of standard.layers) {
     if (!layerApplies(layer, context)) continue
     for (const target of layer.targets) {
+      if (isNotInThePlan(standard, target)) continue
       const below = targets.get(target.dimension)
       const from = { standard: standard.name, layer: layer.name }
       if (!below) {

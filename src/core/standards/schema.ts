@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { planSchema } from '../controls/plan'
 import { type Parsed, parseDocument } from '../formats/problem'
 import { DIMENSIONS, type Dimension } from '../vocabulary/dimensions'
 import { targetSchema } from '../vocabulary/schema'
@@ -140,6 +141,8 @@ export const standardSchema = v.strictObject({
   layers: layersSchema,
   /** How the bodies were made alike; absent where each does its best. */
   level: v.optional(levelSchema),
+  /** What the fingers should do, and where each function is on each body. */
+  controls: v.optional(planSchema),
   /** What was answered in the guide: question to answer. */
   answers: v.optional(v.record(v.string(), v.union([text(60), v.number(), v.array(text(60))]))),
 })

@@ -1,0 +1,183 @@
+'use client'
+
+import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import NextLink from 'next/link'
+import { useSearchParams } from 'next/navigation'
+import { useState } from 'react'
+import { carriesWith } from '@/core/controls/abilities'
+import type { MappedBody, Placed } from '@/core/controls/fleet'
+import type { FunctionId } from '@/core/controls/functions'
+import type { Plan } from '@/core/controls/plan'
+import { SCHOOLS } from '@/core/controls/schools'
+import { dimension } from '@/core/vocabulary/dimensions'
+import { linkTo } from '@/ui/address'
+import { Schematic } from '@/ui/Schematic'
+
+export const presses = (n: number): string => `${Math.round(n)}`
+
+/** One body: its functions on its own controls, drawn and in words, each to be moved and pinned. */
+export const BodyMap = ({
+  mapped,
+  plan,
+  onMove,
+  onPin,
+  onExplain,
+}: {
+  mapped: MappedBody
+  plan: Plan
+  /** Undefined where nothing can be changed. */
+  onMove: ((f: FunctionId, control: string | undefined) => void) | undefined
+  onPin: ((f: FunctionId, control: string | undefined) => void) | undefined
+  onExplain: () => void
+}) => {
+  const { body, school, placed, cost } = mapped
+  const params = useSearchParams()
+  const [over, setOver] = useState<string>()
+  const used = placed.flatMap((p, i) => {
+    const control = body.controls.find(c => c.id === p.carry?.control)
+    return control ? [{ control, mark: String(i + 1) }] : []
+  })
+  return (
+    <Box
+      component="article"
+      aria-label={body.model}
+      sx={{ borderTop: 1, borderColor: 'divider', pt: 1.5, breakInside: 'avoid' }}
+    >
+      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1 }}>
+        <Typography variant="h2" sx={{ flex: 1 }}>
+          {body.model}
+        </Typography>
+        <Button
+          component={NextLink}
+          size="small"
+          className="no-print"
+          aria-label={`Hand ${body.model} to a stranger`}
+          href={linkTo(`/set/controls/${body.id}`, params, {})}
+        >
+          For a stranger
+        </Button>
+        <Button size="small" onClick={onExplain} aria-label={`${presses(cost)}, what ${body.model} costs the hand`}>
+          {presses(cost)}
+        </Button>
+      </Box>
+      {school.school !== plan.school && (
+        <Typography variant="body2" color="secondary" sx={{ mb: 1 }}>
+          Not {SCHOOLS[plan.school].label}: {school.why.join('; ')}. Nearest is {SCHOOLS[school.school].label}.{' '}
+          {school.lost}
+        </Typography>
+      )}
+      <Schematic
+        controls={body.controls}
+        marks={Object.fromEntries(used.map(u => [u.control.id, u.mark]))}
+        chosen={over}
+        onDropOn={
+          onMove &&
+          ((data, control) => {
+            if (plan.uses.some(u => u.function === data)) onMove(data, control)
+          })
+        }
+      />
+      <Box component="ol" sx={{ listStyle: 'none', m: 0, mt: 1, p: 0 }}>
+        {placed.map((p, i) => (
+          <FunctionRow
+            key={p.function}
+            number={i + 1}
+            placed={p}
+            mapped={mapped}
+            plan={plan}
+            onMove={onMove}
+            onPin={onPin}
+            onOver={setOver}
+          />
+        ))}
+      </Box>
+    </Box>
+  )
+}
+
+const FunctionRow = ({
+  number,
+  placed: p,
+  mapped: { body },
+  plan,
+  onMove,
+  onPin,
+  onOver,
+}: {
+  number: number
+  placed: Placed
+  mapped: MappedBody
+  plan: Plan
+  onMove: ((f: FunctionId, control: string | undefined) => void) | undefined
+  onPin: ((f: FunctionId, control: string | undefined) => void) | undefined
+  onOver: (control: string | undefined) => void
+}) => {
+  const { label } = dimension(p.function)
+  const labelOf = (id: string | undefined) => body.controls.find(c => c.id === id)?.label ?? id
+  const ways = carriesWith(body, SCHOOLS[plan.school].shutter).filter(c => c.function === p.function)
+  const choices = body.controls.filter(c => ways.some(w => w.control === c.id))
+  const option = body.settings.find(s => s.id === p.carry?.setting)?.options.find(o => o.id === p.carry?.option)
+  const where = p.carry ? (p.isHome ? '' : 'away from home') : choices.length ? 'left out' : 'this body cannot'
+  return (
+    <Box
+      component="li"
+      draggable={onMove !== undefined && choices.length > 0}
+      onDragStart={e => e.dataTransfer.setData('text/plain', p.function)}
+      onMouseEnter={() => onOver(p.carry?.control)}
+      onMouseLeave={() => onOver(undefined)}
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: '24px 1fr auto',
+        columnGap: 1,
+        alignItems: 'center',
+        py: 0.5,
+        minHeight: 44,
+      }}
+    >
+      <Typography variant="value" sx={{ fontWeight: 700 }}>
+        {number}
+      </Typography>
+      <Box sx={{ minWidth: 0 }}>
+        <Typography sx={{ fontWeight: 650, lineHeight: 1.2 }}>{label}</Typography>
+        <Typography variant="body2" color={where ? 'secondary' : 'textSecondary'}>
+          {[option?.label, where, p.movedFrom && `was on ${labelOf(p.movedFrom)}`].filter(Boolean).join(' · ')}
+        </Typography>
+      </Box>
+      {onMove && choices.length > 0 ? (
+        <Box sx={{ display: 'flex', gap: 0.5 }}>
+          <TextField
+            select
+            size="small"
+            value={p.carry?.control ?? ''}
+            onChange={e => onMove(p.function, e.target.value || undefined)}
+            sx={{ width: 150 }}
+            slotProps={{
+              select: { displayEmpty: true },
+              htmlInput: { 'aria-label': `${label} on ${body.model}` },
+            }}
+          >
+            <MenuItem value="">nowhere</MenuItem>
+            {choices.map(c => (
+              <MenuItem key={c.id} value={c.id}>
+                {c.label}
+              </MenuItem>
+            ))}
+          </TextField>
+          <Button
+            size="small"
+            variant={p.isPinned ? 'contained' : 'outlined'}
+            aria-pressed={p.isPinned}
+            aria-label={`Pin ${label} on ${body.model}`}
+            disabled={!p.carry}
+            onClick={() => onPin?.(p.function, p.isPinned ? undefined : p.carry?.control)}
+            className="no-print"
+          >
+            {p.isPinned ? 'Pinned' : 'Pin'}
+          </Button>
+        </Box>
+      ) : (
+        <Typography variant="value">{labelOf(p.carry?.control) ?? '—'}</Typography>
+      )}
+    </Box>
+  )
+}

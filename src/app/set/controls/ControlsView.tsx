@@ -1,0 +1,257 @@
+'use client'
+
+import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material'
+import { useRouter, useSearchParams } from 'next/navigation'
+import { useCallback, useMemo, useState } from 'react'
+import { type BodyInHands, storedMaps } from '@/core/controls/fleet'
+import type { FunctionId } from '@/core/controls/functions'
+import { type Plan, planFor, type StoredMap } from '@/core/controls/plan'
+import { SCHOOL_IDS, type SchoolId, SCHOOLS } from '@/core/controls/schools'
+import { withPlan } from '@/core/controls/targets'
+import { ownLayers, refText, type Standard } from '@/core/standards'
+import { mergeStandards } from '@/core/standards/merge'
+import { dimension } from '@/core/vocabulary/dimensions'
+import { PLACES } from '@/core/vocabulary/places'
+import type { StandardView } from '@/server/standards'
+import { linkTo, useAddress } from '@/ui/address'
+import { useDraft } from '@/ui/draft'
+import { StatusLine, StatusProblem, useUndoKeys } from '@/ui/DraftStatus'
+import { describeStandardChanges } from '@/core/standards/compare'
+import { MergeNotice } from '@/ui/MergeNotice'
+import { usePeople } from '@/ui/people'
+import { Page } from '@/ui/pieces'
+import { sendJson } from '@/ui/send'
+import { LinkButton } from '@/ui/Shell'
+import { SidePanel } from '@/ui/SidePanel'
+import { VersionMark } from '@/ui/versions'
+import { BodyMap, presses } from './BodyMap'
+import { CostPanel } from './CostPanel'
+import { type Change, PlanPanel, SchoolSelect } from './PlanPanel'
+import { ThumbLoad } from './ThumbLoad'
+import { useMaps } from './use-maps'
+
+/** What the fingers do on every body in hand: the school, the maps, what they cost, and how long the thumb holds. */
+export const ControlsView = ({ view, hands }: { view: StandardView; hands: string }) => {
+  const bodies = useMemo(() => JSON.parse(hands) as readonly BodyInHands[], [hands])
+  const { version } = view.document
+  const isDraft = view.state === 'draft'
+  const draft = useDraft<Standard>({
+    address: `/api/v1/standards/${view.id}/versions/${version}`,
+    document: view.document,
+    revision: view.revision,
+    merge: mergeStandards,
+  })
+  useUndoKeys(draft)
+  const { document, edit } = draft
+  const { params: address, set } = useAddress()
+  const router = useRouter()
+  const params = useSearchParams()
+  const { person } = usePeople()
+  const [problem, setProblem] = useState('')
+  const asked = SCHOOL_IDS.find(s => s === address.get('school'))
+  const plan = useMemo<Plan>(
+    () =>
+      asked && asked !== document.controls?.school
+        ? planFor(asked)
+        : (document.controls ?? planFor(asked ?? 'thumb-start')),
+    [document.controls, asked],
+  )
+  const { shown, best, problems, isBusy, failed } = useMaps(plan, bodies)
+  const layer = ownLayers(document)[0]
+  const open = view.versions.find(v => v.version !== version && v.state === 'draft')
+  const explained = shown?.bodies.find(b => b.body.id === address.get('body'))
+
+  const change = useCallback<Change>((what, f) => edit(what, s => ({ ...s, controls: f(plan) })), [edit, plan])
+  const choose = (school: SchoolId) => {
+    if (isDraft) {
+      edit(`school ${SCHOOLS[school].label}`, s => ({ ...s, controls: planFor(school) }))
+      set({ school: undefined })
+    } else set({ school })
+  }
+  const keep = (maps: readonly StoredMap[]) => {
+    if (!layer || !shown) return
+    const house = maps === best?.maps ? best.house : shown.house
+    edit('control maps', s => withPlan(s, layer.id, { ...plan, house, maps: [...maps] }))
+  }
+  const move = (body: string, f: FunctionId, control: string | undefined) => {
+    if (!shown) return
+    const maps = storedMaps(shown).map(m => {
+      if (m.body !== body) return m
+      // Two functions change places rather than one of them being lost.
+      const was = m.at[f]
+      const at = Object.fromEntries(
+        Object.entries(m.at).flatMap(([other, c]) =>
+          other === f
+            ? []
+            : c === control
+              ? was && canTake(bodies, body, other, was)
+                ? [[other, was]]
+                : []
+              : [[other, c]],
+        ),
+      )
+      return { body, at: control ? { ...at, [f]: control } : at }
+    })
+    keep(maps)
+  }
+  const pin = (body: string, f: FunctionId, control: string | undefined) =>
+    change('pins', p => ({
+      ...p,
+      pins: [
+        ...p.pins.filter(x => x.body !== body || x.function !== f),
+        ...(control ? [{ body, function: f, control }] : []),
+      ],
+    }))
+  const beginDraft = async () => {
+    const ref = encodeURIComponent(refText({ id: view.id, version }))
+    const sent = await sendJson<{ version: number }>(
+      'POST',
+      `/api/v1/standards/${ref}/versions`,
+      person ? { person: person.id } : {},
+    )
+    if (sent.ok)
+      router.push(linkTo('/set/controls', params, { standard: refText({ id: view.id, version: sent.value.version }) }))
+    else setProblem(sent.detail)
+  }
+
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'flex-start' }}>
+      <Page sx={{ flex: 1, minWidth: 0 }}>
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
+          <Box sx={{ flex: 1, minWidth: 220 }}>
+            <Typography variant="h1">Controls for {document.name}</Typography>
+            <VersionMark version={version} state={view.state} />
+          </Box>
+          {isDraft ? (
+            <>
+              <StatusLine status={draft.status} />
+              <Button onClick={draft.undo} disabled={!draft.canUndo}>
+                Undo
+              </Button>
+              <Button onClick={draft.redo} disabled={!draft.canRedo}>
+                Redo
+              </Button>
+            </>
+          ) : open ? (
+            <LinkButton
+              href={linkTo('/set/controls', params, { standard: refText({ id: view.id, version: open.version }) })}
+            >
+              Go to version {open.version}, a draft
+            </LinkButton>
+          ) : (
+            <Button variant="contained" onClick={() => void beginDraft()}>
+              Begin a new draft
+            </Button>
+          )}
+          <Button onClick={() => window.print()} className="no-print">
+            Print
+          </Button>
+        </Box>
+        {problem && <Alert severity="error">{problem}</Alert>}
+        {failed && <Alert severity="error">{failed}</Alert>}
+        <StatusProblem status={draft.status} />
+        <MergeNotice
+          draft={draft}
+          name={document.name}
+          mine={document}
+          describe={describeStandardChanges}
+          show={() => undefined}
+        />
+        {problems.map(p => (
+          <Alert key={p.words} severity="warning" sx={{ mt: 1 }}>
+            {p.words}
+          </Alert>
+        ))}
+        <Box sx={LAYOUT}>
+          <Box sx={{ gridArea: 'school' }}>
+            <SchoolSelect plan={plan} onSchool={choose} />
+          </Box>
+          <Box sx={{ gridArea: 'plan' }} className="no-print">
+            <PlanPanel plan={plan} change={isDraft ? change : undefined} />
+          </Box>
+          <Box sx={{ gridArea: 'maps', minWidth: 0 }}>
+            <Box sx={{ height: 4, mb: 1 }}>{isBusy && <LinearProgress aria-label="Looking for the best maps" />}</Box>
+            {shown && (
+              <Box role="status" sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'center', mb: 2 }}>
+                <Typography sx={{ flex: 1, minWidth: 260 }}>
+                  <strong>{presses(shown.cost)}</strong> easy presses an hour on {bodies.length} bodies.{' '}
+                  {best && costWords(shown.cost, best.cost, best.gap)}
+                </Typography>
+                {isDraft && best && !isKept(plan, best.maps) && (
+                  <Button variant="contained" onClick={() => keep(best.maps)}>
+                    {plan.maps.length ? 'Take the best maps' : `Keep these maps in version ${version}`}
+                  </Button>
+                )}
+              </Box>
+            )}
+            {shown && (
+              <Typography variant="body2" color="textSecondary" sx={{ mb: 2 }}>
+                At home:{' '}
+                {plan.uses
+                  .flatMap(u => {
+                    const place = shown.house[u.function]
+                    return place ? [`${dimension(u.function).label} ${PLACES[place].label}`] : []
+                  })
+                  .join(' · ')}
+              </Typography>
+            )}
+            <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: '1fr 1fr' }, gap: 3 }}>
+              {shown?.bodies.map(m => (
+                <BodyMap
+                  key={m.body.id}
+                  mapped={m}
+                  plan={plan}
+                  onMove={isDraft ? (f, c) => move(m.body.id, f, c) : undefined}
+                  onPin={isDraft ? (f, c) => pin(m.body.id, f, c) : undefined}
+                  onExplain={() => set({ body: m.body.id })}
+                />
+              ))}
+            </Box>
+          </Box>
+        </Box>
+        <ThumbLoad
+          school={plan.school}
+          session={plan.session}
+          onSession={isDraft ? session => change('the session', p => ({ ...p, session })) : undefined}
+        />
+      </Page>
+      {explained && shown && (
+        <Box sx={{ position: 'sticky', top: 0, maxHeight: '100dvh', overflowY: 'auto' }}>
+          <SidePanel label="Explanation" onClose={() => set({ body: undefined })}>
+            <CostPanel mapped={explained} plan={plan} house={shown.house} />
+          </SidePanel>
+        </Box>
+      )}
+    </Box>
+  )
+}
+
+/** On a phone the maps come before what they were made from. */
+const LAYOUT = {
+  display: 'grid',
+  gridTemplateColumns: { xs: '1fr', md: '300px 1fr' },
+  gridTemplateAreas: { xs: '"school" "maps" "plan"', md: '"school maps" "plan maps"' },
+  gridTemplateRows: { md: 'auto 1fr' },
+  columnGap: 4,
+  rowGap: 2,
+  mt: 2,
+}
+
+const costWords = (cost: number, best: number, gap: number): string => {
+  if (cost > best + 0.5) return `The best around the pins costs ${presses(best)}.`
+  return gap === 0
+    ? 'That is the best possible.'
+    : `Within ${(100 * gap).toFixed(1)} % of the best possible; that is proven.`
+}
+
+const isKept = (plan: Plan, maps: readonly StoredMap[]): boolean =>
+  maps.every(m => {
+    const kept = plan.maps.find(x => x.body === m.body)?.at
+    return kept && JSON.stringify(Object.entries(kept).sort()) === JSON.stringify(Object.entries(m.at).sort())
+  })
+
+const canTake = (bodies: readonly BodyInHands[], id: string, f: FunctionId, control: string): boolean =>
+  bodies.some(
+    b =>
+      b.body.id === id && b.body.controls.some(c => c.id === control && (c.functions as readonly string[]).includes(f)),
+  )

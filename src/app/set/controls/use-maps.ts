@@ -1,0 +1,49 @@
+'use client'
+
+import { useMemo } from 'react'
+import { type BodyInHands, type FleetMap, planProblems, type PlanProblem, weighMaps } from '@/core/controls/fleet'
+import type { Plan } from '@/core/controls/plan'
+import { useWorkerAnswer } from '@/ui/worker'
+import type { MapsAnswer, MapsAsk } from '@/workers/controls.worker'
+
+const mapsWorker = () => new Worker(new URL('../../../workers/controls.worker.ts', import.meta.url), { type: 'module' })
+
+type Found = Extract<MapsAnswer, { kind: 'found' }>
+
+export interface Maps {
+  /** What is shown: the plan's own maps, else the best there are; undefined while nothing has been found yet. */
+  readonly shown: FleetMap | undefined
+  /** The best around the pins, once it is found for the plan as it is. */
+  readonly best: Found | undefined
+  readonly problems: readonly PlanProblem[]
+  readonly isBusy: boolean
+  readonly failed: string
+}
+
+const withoutMaps = (plan: Plan): Plan => ({ ...plan, maps: [] })
+
+/** The maps of a plan: weighed at once as they are, and the best ones from a worker. */
+export const useMaps = (plan: Plan, bodies: readonly BodyInHands[]): Maps => {
+  const problems = useMemo(() => planProblems(plan, bodies), [plan, bodies])
+  const question = JSON.stringify(withoutMaps(plan))
+  const ask = useMemo<MapsAsk | undefined>(
+    () => (problems.length ? undefined : { plan: JSON.parse(question) as Plan, bodies }),
+    [problems.length, question, bodies],
+  )
+  const answer = useWorkerAnswer<MapsAsk, MapsAnswer>(mapsWorker, ask)
+  const found = answer?.kind === 'found' ? answer : undefined
+  const isAnswered = found !== undefined && JSON.stringify(found.plan) === question
+  const best = isAnswered ? found : undefined
+  const shown = useMemo(() => {
+    if (plan.maps.length) return weighMaps(plan, bodies, plan.maps)
+    // While something newer is sought, or where the pins contradict each other, the last good maps stay.
+    return found && weighMaps({ ...plan, uses: found.plan.uses }, bodies, found.maps, found.house)
+  }, [plan, bodies, found])
+  return {
+    shown,
+    best,
+    problems,
+    isBusy: ask !== undefined && !isAnswered && answer?.kind !== 'failed',
+    failed: answer?.kind === 'failed' ? answer.why : '',
+  }
+}

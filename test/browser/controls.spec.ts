@@ -1,0 +1,110 @@
+import { type Page } from '@playwright/test'
+import { expect, FIVE, test } from './support/drivers'
+
+/** Set, Controls: one meaning under one thumb, on every body, and what it costs the hand. */
+
+const body = (page: Page, name: string) => page.getByRole('article', { name, exact: true })
+const at = (page: Page, name: string, label: string) =>
+  body(page, name).getByRole('combobox', { name: `${label} on ${name}` })
+const choose = async (page: Page, school: string) => {
+  await page.getByRole('combobox', { name: 'School' }).click()
+  await page.getByRole('option', { name: school }).click()
+}
+
+test('two schools are compared, one is kept, a function is moved and pinned, and the table and cards follow', async ({
+  page,
+  concordance,
+  standard,
+  expectAccessible,
+}) => {
+  await page.goto(`/set/controls${FIVE}&standard=high-rope`)
+  await expect(page.getByText('That is the best possible.')).toBeVisible()
+  await expect(body(page, 'Sorrel')).toContainText('Pad 1')
+
+  // What a body cannot carry is said at once, with what comes nearest.
+  await choose(page, 'two thumbs')
+  await expect(body(page, 'Tollgate')).toContainText('no thumb control takes Second AF start. Nearest is thumb start.')
+  await expect(body(page, 'Sorrel')).toContainText('Seek eye everywhere')
+  await choose(page, 'thumb stop')
+  await expect(body(page, 'Pebble')).toContainText('no thumb control takes AF stop while the shutter starts AF')
+  await expectAccessible()
+
+  await page.getByRole('button', { name: 'Begin a new draft' }).click()
+  await expect(page.getByText('version 2 · a draft')).toBeVisible()
+  await choose(page, 'thumb start')
+  await page.getByRole('button', { name: 'Keep these maps in version 2' }).click()
+  await standard.expectSaved()
+
+  // Moved by hand, it costs more at once; pinned, the best map goes round it.
+  const cost = body(page, 'Sorrel').getByRole('button', { name: /what Sorrel costs the hand/ })
+  const before = await cost.textContent()
+  await at(page, 'Sorrel', 'AF start').click()
+  await page.getByRole('option', { name: 'Pad 3' }).click()
+  await expect(cost).not.toHaveText(before ?? '')
+  await expect(body(page, 'Sorrel')).toContainText('away from home')
+  await expect(page.getByText(/The best around the pins costs \d+\./)).toBeVisible()
+  await cost.click()
+  await expect(page.getByLabel('Explanation')).toContainText('away from its home')
+  await page.keyboard.press('Escape')
+  await body(page, 'Sorrel').getByRole('button', { name: 'Pin AF start on Sorrel' }).click()
+  await at(page, 'Sorrel', 'Exposure hold').click()
+  await page.getByRole('option', { name: 'Brow' }).click()
+  await page.getByRole('button', { name: 'Take the best maps' }).click()
+  await expect(at(page, 'Sorrel', 'AF start')).toHaveText('Pad 3')
+  await expect(at(page, 'Sorrel', 'Exposure hold')).not.toHaveText('Brow')
+  await expectAccessible()
+  await standard.expectSaved()
+
+  // The Concordance and the cards go by the map.
+  await concordance.open(`${FIVE}&standard=high-rope@2`)
+  await expect(concordance.cell('AF start', 'Pad 3 does').first()).toBeVisible()
+  await page.goto(`/set/cards/sorrel?standard=high-rope@2`)
+  await expect(page.getByText('Pad 3 does').first()).toBeVisible()
+})
+
+test('a function is dragged onto a control, and taken back', async ({ page, standard, request }) => {
+  await request.post('/api/v1/standards/high-rope/versions', { data: {} })
+  await page.goto('/set/controls?bodies=sorrel,tollgate&standard=high-rope@2')
+  await page.getByRole('button', { name: 'Keep these maps in version 2' }).click()
+  const hold = body(page, 'Sorrel').getByRole('listitem').filter({ hasText: 'Exposure hold' })
+  await hold.dragTo(body(page, 'Sorrel').locator('[data-control=heel]'))
+  await expect(at(page, 'Sorrel', 'Exposure hold')).toHaveText('Heel')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(at(page, 'Sorrel', 'Exposure hold')).not.toHaveText('Heel')
+  await standard.expectSaved()
+})
+
+test('pins that contradict each other are named, and the last good maps stay', async ({ page, request }) => {
+  await request.post('/api/v1/standards/high-rope/versions', { data: {} })
+  await page.goto('/set/controls?bodies=sorrel,tollgate&standard=high-rope@2')
+  await page.getByRole('button', { name: 'Keep these maps in version 2' }).click()
+  await body(page, 'Tollgate').getByRole('button', { name: 'Pin AF start on Tollgate' }).click()
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible()
+  await page.goto('/set/controls?bodies=sorrel&standard=high-rope@2')
+  await expect(page.getByText('A pin is for “tollgate”, which is not in hand')).toBeVisible()
+  await expect(body(page, 'Sorrel')).toContainText('Pursue')
+})
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 800 }, hasTouch: true })
+
+  test('one body’s map and the thumb load fit, and the load is said calmly', async ({
+    page,
+    request,
+    expectAccessible,
+  }) => {
+    await request.post('/api/v1/standards/high-rope/versions', { data: {} })
+    await page.goto('/set/controls?bodies=sorrel&standard=high-rope@2')
+    await expect(body(page, 'Sorrel')).toContainText('Pursue')
+    const load = page.getByRole('region', { name: 'Thumb load' })
+    await load.getByLabel('Of that following, %').fill('90')
+    await load.getByLabel('Of it shooting, %').fill('100')
+    await load.getByLabel('Of it shooting, %').blur()
+    // With 90 % following, thumb start holds 90 % of the shooting and thumb stop 10 %: common practice, no published source.
+    await expect(load).toContainText('the thumb holds for 54 minutes of every hour')
+    await expect(load).toContainText('That is much. thumb stop would hold for 6.0 minutes.')
+    await expect(load).toContainText('Pain that stays is for a doctor')
+    expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true)
+    await expectAccessible()
+  })
+})
