@@ -1,9 +1,11 @@
 import { benchConcordance } from './concordance'
+import { benchControls } from './controls'
 import { benchLevel } from './level'
 import { benchPhrasebook } from './phrasebook'
 import { benchResolver } from './resolver'
 
 benchPhrasebook()
+await benchControls()
 await benchLevel()
 await benchResolver()
 await benchConcordance()

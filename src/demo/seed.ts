@@ -2,8 +2,9 @@ import type { Db } from '../db/connection'
 import { saveBody, saveLens } from '../db/documents'
 import { addComment, addVersion } from '../db/standards'
 import { addPerson } from '../db/people'
+import { listCarries, setCarried } from '../db/hands'
 import { listUnits, saveUnits } from '../db/units'
-import { demoBodies, demoLenses, demoPeople, demoVersions, type DemoUnit, demoUnits } from './world'
+import { demoBodies, demoCarries, demoLenses, demoPeople, demoVersions, type DemoUnit, demoUnits } from './world'
 
 const slug = (text: string): string => text.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')
 
@@ -41,4 +42,7 @@ export const seedDemo = async (db: Db, at: string): Promise<void> => {
     .map(rowOf)
     .filter(u => !there.has(u.id))
   await saveUnits(db, missing, { at, personId: null, what: 'added' })
+  if ((await listCarries(db)).length > 0) return
+  for (const [person, tags] of Object.entries(demoCarries()))
+    await setCarried(db, slug(person), tags.map(slug), at, null)
 }

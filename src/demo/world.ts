@@ -137,3 +137,6 @@ const data = <T>(file: string): T => JSON.parse(readFileSync(join(here, file), '
 export const demoUnits = (): readonly DemoUnit[] => data('units.json')
 
 export const demoPeople = (): readonly string[] => data('people.json')
+
+/** Who usually carries which units, by tag. */
+export const demoCarries = (): Readonly<Record<string, readonly string[]>> => data('carries.json')

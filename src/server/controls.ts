@@ -6,6 +6,7 @@ import { factoryState } from '@/core/bodies'
 import { type Context, refFrom, refText } from '@/core/standards'
 import { firmwareOf, formOf, listStandards, readBody, readStandard, units } from './catalogue'
 import { resolveStored } from './concordance'
+import { modelsCarried, readCarriers, readHandedOver, weightOf } from './hands'
 
 /**
  * Bodies as hands know them: where each function is today, which is where the version in force put it, or the factory
@@ -18,7 +19,8 @@ export const readHands = async (
   chosen: readonly { readonly id: string; readonly revision: number }[],
   context: Context,
 ): Promise<readonly BodyInHands[]> => {
-  const [allUnits, standards] = await Promise.all([units(), listStandards()])
+  const [allUnits, standards, carriers] = await Promise.all([units(), listStandards(), readCarriers()])
+  const carried = carriers.map(c => modelsCarried(c, allUnits))
   const inForce = standards.find(s => s.id === refFrom(ref).id && s.state === 'approved')
   const standard = inForce && (await readStandard(refText({ id: inForce.id, version: inForce.version })))
   return Promise.all(
@@ -27,12 +29,25 @@ export const readHands = async (
       const firmware = firmwareOf(stored.document, allUnits)
       const body = formOf(stored, firmware)
       const state = standard ? resolveStored(stored, standard, firmware, context).state : factoryState(body)
-      return { body, weight: 1, today: todayOf(body, state) }
+      return { body, weight: weightOf(id, carried), today: todayOf(body, state) }
     }),
   )
 }
 
+/** People who carry bodies, with the models each has in hand. */
+export const readShooters = async (): Promise<
+  readonly { readonly name: string; readonly bodies: readonly string[] }[]
+> => {
+  const [allUnits, carriers] = await Promise.all([units(), readCarriers()])
+  return carriers.map(c => ({ name: c.name, bodies: modelsCarried(c, allUnits) })).filter(s => s.bodies.length > 0)
+}
+
 export interface HandoverView extends Handover {
+  readonly units: readonly {
+    readonly id: string
+    readonly tag: string
+    readonly handedOver: { readonly at: string; readonly by: string | null } | undefined
+  }[]
   readonly body: { readonly id: string; readonly maker: string; readonly model: string; readonly firmware: string }
   readonly standard: { readonly name: string; readonly version: number }
 }
@@ -43,13 +58,24 @@ export interface HandoverView extends Handover {
  * @throws RequestError 404 for a standard or a body that is not there
  */
 export const readHandover = async (ref: string, bodyId: string, context: Context): Promise<HandoverView> => {
-  const [standard, stored, allUnits] = await Promise.all([readStandard(ref), readBody(bodyId), units()])
+  const [standard, stored, allUnits, handed] = await Promise.all([
+    readStandard(ref),
+    readBody(bodyId),
+    units(),
+    readHandedOver(),
+  ])
   const firmware = firmwareOf(stored.document, allUnits)
   const body = formOf(stored, firmware)
   const { id, maker, model } = body
   return {
     body: { id, maker, model, firmware },
     standard: { name: standard.document.name, version: standard.document.version },
+    units: allUnits
+      .filter(u => u.body_id === bodyId)
+      .map(u => {
+        const mark = handed.find(h => h.unit_id === u.id)
+        return { id: u.id, tag: u.tag, handedOver: mark && { at: mark.at, by: mark.person } }
+      }),
     ...handoverOf(body, resolveStored(stored, standard, firmware, context).state),
   }
 }

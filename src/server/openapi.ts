@@ -143,6 +143,8 @@ export const openApiDocument = () => ({
       put: change('Stores an edited unit', 'put', 'SaveUnit').put,
       patch: change('Puts a unit away or brings it back', 'patch', 'Archived').patch,
     },
+    '/api/v1/units/{id}/handover': change('Marks a unit as set for a stranger, or as set back', 'put', 'HandedOver'),
+    '/api/v1/people/{id}/units': change('Says which units a person usually carries together', 'put', 'Carried'),
     '/api/v1/units/import': {
       post: {
         summary: 'Units from a spreadsheet, all rows or none; with preview=1 only what would change',
@@ -205,6 +207,8 @@ export const openApiDocument = () => ({
       SaveLens: schemaOf(queries.saveLensSchema, 'SaveLens'),
       SaveUnit: schemaOf(queries.saveUnitSchema, 'SaveUnit'),
       Archived: schemaOf(queries.archivedSchema, 'Archived'),
+      Carried: schemaOf(queries.carriedSchema, 'Carried'),
+      HandedOver: schemaOf(queries.handedOverSchema, 'HandedOver'),
       Restore: schemaOf(queries.restoreSchema, 'Restore'),
       Signed: schemaOf(queries.signedSchema, 'Signed'),
       ...standardSchemas,

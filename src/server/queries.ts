@@ -60,6 +60,9 @@ export const saveBodySchema = v.strictObject({
 export const restoreSchema = v.strictObject({ event: v.pipe(v.number(), v.integer()), person })
 export const signedSchema = v.strictObject({ person })
 export const archivedSchema = v.strictObject({ archived: v.boolean(), person })
+/** Units by id. */
+export const carriedSchema = v.strictObject({ units: v.pipe(v.array(v.string()), v.maxLength(200)), person })
+export const handedOverSchema = v.strictObject({ handedOver: v.boolean(), person })
 export const menuQuerySchema = v.object({ as: v.optional(v.picklist(['csv', 'xlsx', 'text']), 'csv') })
 export const bundleQuerySchema = v.object({ bodies: v.optional(v.string()), lenses: v.optional(v.string()) })
 

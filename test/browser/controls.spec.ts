@@ -67,11 +67,37 @@ test('a function is dragged onto a control, and taken back', async ({ page, stan
   await page.goto('/set/controls?bodies=sorrel,tollgate&standard=high-rope@2')
   await page.getByRole('button', { name: 'Keep these maps in version 2' }).click()
   const hold = body(page, 'Sorrel').getByRole('listitem').filter({ hasText: 'Exposure hold' })
-  await hold.dragTo(body(page, 'Sorrel').locator('[data-control=heel]'))
+  await hold.dragTo(body(page, 'Sorrel').locator('[data-control=heel]'), {
+    sourcePosition: { x: 60, y: 12 },
+  })
   await expect(at(page, 'Sorrel', 'Exposure hold')).toHaveText('Heel')
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(at(page, 'Sorrel', 'Exposure hold')).not.toHaveText('Heel')
   await standard.expectSaved()
+})
+
+test('a camera is handed to a stranger, nobody forgets it, and who carries what weighs on the map', async ({
+  page,
+}) => {
+  await page.goto('/set/controls/sorrel?standard=ring-action')
+  const there = page.getByRole('region', { name: 'Before you hand it over' })
+  await expect(there.getByRole('listitem')).toHaveCount(2)
+  await expect(there).toContainText('Half press: Gaze and light')
+  await expect(page.getByRole('region', { name: 'When it is back' })).toContainText('Half press: Light alone')
+  await page.getByRole('button', { name: 'TSP-S1 is handed over' }).click()
+  await expect(page.getByRole('button', { name: 'TSP-S1 is back' })).toBeVisible()
+
+  await page.goto('/keep/kit')
+  await expect(page.getByRole('row').filter({ hasText: 'TSP-S1' })).toContainText('Handed over: to be set back.')
+  const carries = page.getByRole('region', { name: 'Who carries what' })
+  await carries.getByLabel('Wilhelmina Dow').fill('QUAY-2')
+  await page.getByRole('option', { name: /^QUAY-2/ }).click()
+  await expect(carries.getByRole('button', { name: 'QUAY-2' })).toBeVisible()
+  await page.reload()
+  await expect(carries.getByRole('button', { name: 'QUAY-2' })).toBeVisible()
+
+  await page.goto('/set/controls?standard=ring-action')
+  await expect(page.getByRole('region', { name: 'Who has to relearn' })).toContainText('Wilhelmina Dow')
 })
 
 test('pins that contradict each other are named, and the last good maps stay', async ({ page, request }) => {

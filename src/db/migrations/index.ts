@@ -2,6 +2,7 @@ import type { Knex } from 'knex'
 import * as first from './001-first'
 import * as name from './002-name'
 import * as decide from './003-decide'
+import * as set from './004-set'
 
 interface Migration {
   readonly name: string
@@ -13,6 +14,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '001-first', up: first.up },
   { name: '002-name', up: name.up },
   { name: '003-decide', up: decide.up },
+  { name: '004-set', up: set.up },
 ]
 
 export const migrationSource: Knex.MigrationSource<Migration> = {

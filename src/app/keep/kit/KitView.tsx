@@ -7,9 +7,11 @@ import NextLink from 'next/link'
 import { useState } from 'react'
 import { isOverdue, type Model } from '@/core/kit/units'
 import { folded } from '@/core/language/language'
+import type { Carrier } from '@/server/hands'
 import type { UnitView } from '@/server/kit'
 import { linkTo } from '@/ui/address'
 import { Page } from '@/ui/pieces'
+import { Carriers } from './Carriers'
 import { type Done, UnitDialog } from './UnitDialog'
 import { UnitImport } from './UnitImport'
 
@@ -31,10 +33,15 @@ const HEADINGS = ['Tag', 'Model', 'Serial', 'Firmware', 'Owner', 'Notes', '']
 export const KitView = ({
   units,
   models,
+  carriers,
+  handedOver,
   today,
 }: {
   units: readonly UnitView[]
   models: readonly Model[]
+  carriers: readonly Carrier[]
+  /** Ids of the units that are set for a stranger just now. */
+  handedOver: readonly string[]
   today: string
 }) => {
   const params = useSearchParams()
@@ -134,6 +141,14 @@ export const KitView = ({
                 )}
               </Typography>
               <Typography role="cell" variant="body2" color="textSecondary">
+                {handedOver.includes(u.id) && (
+                  <NextLink
+                    href={linkTo(`/set/controls/${u.model}`, params)}
+                    style={{ color: 'inherit', fontWeight: 700 }}
+                  >
+                    Handed over: to be set back.{' '}
+                  </NextLink>
+                )}
                 {u.notes}
               </Typography>
               <Box role="cell">
@@ -145,6 +160,7 @@ export const KitView = ({
           ))}
         </Box>
       )}
+      <Carriers carriers={carriers} units={units} />
       {editing && (
         <UnitDialog
           unit={editing === 'new' ? undefined : editing}

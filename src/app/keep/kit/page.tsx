@@ -1,9 +1,18 @@
+import { readCarriers, readHandedOver } from '@/server/hands'
 import { readKit } from '@/server/kit'
 import { KitView } from './KitView'
 
 export const metadata = { title: 'Kit' }
 
 export default async function KitPage() {
-  const { units, models } = await readKit()
-  return <KitView units={units} models={models} today={new Date().toISOString().slice(0, 10)} />
+  const [{ units, models }, carriers, handed] = await Promise.all([readKit(), readCarriers(), readHandedOver()])
+  return (
+    <KitView
+      units={units}
+      models={models}
+      carriers={carriers}
+      handedOver={handed.map(h => h.unit_id)}
+      today={new Date().toISOString().slice(0, 10)}
+    />
+  )
 }

@@ -132,6 +132,7 @@ const FunctionRow = ({
         alignItems: 'center',
         py: 0.5,
         minHeight: 44,
+        ...(onMove && choices.length > 0 ? { cursor: 'grab' } : {}),
       }}
     >
       <Typography variant="value" sx={{ fontWeight: 700 }}>

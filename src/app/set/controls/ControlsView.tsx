@@ -27,11 +27,20 @@ import { VersionMark } from '@/ui/versions'
 import { BodyMap, presses } from './BodyMap'
 import { CostPanel } from './CostPanel'
 import { type Change, PlanPanel, SchoolSelect } from './PlanPanel'
+import { Relearning, type Shooter } from './Relearning'
 import { ThumbLoad } from './ThumbLoad'
 import { useMaps } from './use-maps'
 
 /** What the fingers do on every body in hand: the school, the maps, what they cost, and how long the thumb holds. */
-export const ControlsView = ({ view, hands }: { view: StandardView; hands: string }) => {
+export const ControlsView = ({
+  view,
+  hands,
+  shooters,
+}: {
+  view: StandardView
+  hands: string
+  shooters: readonly Shooter[]
+}) => {
   const bodies = useMemo(() => JSON.parse(hands) as readonly BodyInHands[], [hands])
   const { version } = view.document
   const isDraft = view.state === 'draft'
@@ -209,6 +218,7 @@ export const ControlsView = ({ view, hands }: { view: StandardView; hands: strin
             </Box>
           </Box>
         </Box>
+        {shown && <Relearning shown={shown} shooters={shooters} />}
         <ThumbLoad
           school={plan.school}
           session={plan.session}

@@ -1,6 +1,6 @@
 import { Beginning } from '@/app/Beginning'
 import { inHandOf, type SearchParams } from '@/app/search-params'
-import { readHands } from '@/server/controls'
+import { readHands, readShooters } from '@/server/controls'
 import { readInHand } from '@/server/concordance'
 import { readStandardView } from '@/server/standards'
 import { ControlsView } from './ControlsView'
@@ -11,13 +11,18 @@ export default async function ControlsPage({ searchParams }: { searchParams: Sea
   const { standard, ref, context, chosen, bodies } = await readInHand(await inHandOf(searchParams))
   if (!standard || !ref || bodies.length === 0)
     return <Beginning hasBodies={bodies.length > 0} hasStandards={Boolean(standard)} />
-  const [view, hands] = await Promise.all([readStandardView(ref), readHands(ref, chosen, context)])
+  const [view, hands, shooters] = await Promise.all([
+    readStandardView(ref),
+    readHands(ref, chosen, context),
+    readShooters(),
+  ])
   return (
     <ControlsView
       key={`${view.id} ${view.document.version} ${view.state}`}
       view={view}
       // As text: the page holds it once, whatever refers to the same part twice.
       hands={JSON.stringify(hands)}
+      shooters={shooters}
     />
   )
 }

@@ -1,15 +1,23 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
-import { useSearchParams } from 'next/navigation'
+import { Alert, Box, Button, Typography } from '@mui/material'
+import { useRouter, useSearchParams } from 'next/navigation'
+import { useState } from 'react'
 import type { HandoverStep } from '@/core/controls/handover'
 import type { HandoverView } from '@/server/controls'
 import { linkTo } from '@/ui/address'
+import { usePeople } from '@/ui/people'
 import { MenuPath, Page } from '@/ui/pieces'
+import { sendJson } from '@/ui/send'
 import { LinkButton } from '@/ui/Shell'
+import { When } from '@/ui/When'
 
 /** A small card: what to change before somebody else takes the camera, and what to change back. */
-export const HandoverCard = ({ handover: { body, standard, there, back, lacking } }: { handover: HandoverView }) => {
+export const HandoverCard = ({
+  handover: { body, standard, units, there, back, lacking },
+}: {
+  handover: HandoverView
+}) => {
   const params = useSearchParams()
   return (
     <Page sx={{ maxWidth: 560 }}>
@@ -27,6 +35,14 @@ export const HandoverCard = ({ handover: { body, standard, there, back, lacking 
       ))}
       <Steps title="Before you hand it over" steps={there} none="Nothing: anybody can use it as it is." />
       <Steps title="When it is back" steps={back} none="Nothing." />
+      {units.length > 0 && (
+        <Box component="section" aria-label="Units" className="no-print" sx={{ mt: 3 }}>
+          <Typography variant="h2">Which one is away?</Typography>
+          {units.map(u => (
+            <Unit key={u.id} unit={u} />
+          ))}
+        </Box>
+      )}
       <Box className="no-print" sx={{ display: 'flex', gap: 1, mt: 3 }}>
         <Button variant="contained" onClick={() => window.print()}>
           Print
@@ -53,3 +69,41 @@ const Steps = ({ title, steps, none }: { title: string; steps: readonly Handover
     </Box>
   </Box>
 )
+
+/** Marked when it is handed over, so that nobody forgets to set it back. */
+const Unit = ({ unit }: { unit: HandoverView['units'][number] }) => {
+  const router = useRouter()
+  const { person } = usePeople()
+  const [problem, setProblem] = useState('')
+  const mark = async (handedOver: boolean) => {
+    const sent = await sendJson('PUT', `/api/v1/units/${unit.id}/handover`, {
+      handedOver,
+      ...(person ? { person: person.id } : {}),
+    })
+    setProblem(sent.ok ? '' : sent.detail)
+    if (sent.ok) router.refresh()
+  }
+  return (
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 2, minHeight: 52 }}>
+      <Typography variant="value" sx={{ fontWeight: 700 }}>
+        {unit.tag}
+      </Typography>
+      <Typography variant="body2" sx={{ flex: 1 }}>
+        {unit.handedOver && (
+          <>
+            handed over <When at={unit.handedOver.at} />
+            {unit.handedOver.by && `, ${unit.handedOver.by}`}
+          </>
+        )}
+      </Typography>
+      <Button
+        variant={unit.handedOver ? 'contained' : 'outlined'}
+        aria-label={`${unit.tag} ${unit.handedOver ? 'is back' : 'is handed over'}`}
+        onClick={() => void mark(!unit.handedOver)}
+      >
+        {unit.handedOver ? 'Set back' : 'Handed over'}
+      </Button>
+      {problem && <Alert severity="error">{problem}</Alert>}
+    </Box>
+  )
+}

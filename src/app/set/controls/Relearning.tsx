@@ -1,0 +1,56 @@
+'use client'
+
+import { Box, Typography } from '@mui/material'
+import type { FleetMap } from '@/core/controls/fleet'
+import { dimension } from '@/core/vocabulary/dimensions'
+
+/** Somebody who carries bodies, by the ids of their models. */
+export interface Shooter {
+  readonly name: string
+  readonly bodies: readonly string[]
+}
+
+/** What each person has to learn anew against today, on the bodies they carry. */
+export const Relearning = ({ shown, shooters }: { shown: FleetMap; shooters: readonly Shooter[] }) => {
+  const people = shooters.flatMap(({ name, bodies }) => {
+    const own = shown.bodies.filter(m => bodies.includes(m.body.id))
+    if (own.length === 0) return []
+    const label = (m: FleetMap['bodies'][number], id: string | undefined) =>
+      m.body.controls.find(c => c.id === id)?.label ?? id ?? ''
+    const moved = own.flatMap(m =>
+      m.placed
+        .filter(p => p.movedFrom)
+        .map(
+          p =>
+            `${dimension(p.function).label} on ${m.body.model}, ${label(m, p.movedFrom)} → ${label(m, p.carry?.control)}`,
+        ),
+    )
+    return [{ name, models: own.map(m => m.body.model), moved }]
+  })
+  if (people.length === 0) return null
+  return (
+    <Box
+      component="section"
+      aria-label="Who has to relearn"
+      sx={{ mt: 4, borderTop: 1, borderColor: 'divider', pt: 2 }}
+    >
+      <Typography variant="h2">Who has to relearn</Typography>
+      <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>
+        Against the version in force, on the bodies each person carries.
+      </Typography>
+      <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+        {people.map(p => (
+          <Box component="li" key={p.name} sx={{ py: 1, borderBottom: 1, borderColor: 'divider' }}>
+            <Typography sx={{ fontWeight: 650 }}>
+              {p.name}{' '}
+              <Typography component="span" variant="body2" color="textSecondary">
+                {p.models.join(', ')}
+              </Typography>
+            </Typography>
+            <Typography variant="body2">{p.moved.length ? p.moved.join('; ') : 'nothing'}</Typography>
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  )
+}

@@ -1,0 +1,64 @@
+import { describe, expect, it } from 'vitest'
+import { useDemoFolder } from '../fixtures/demo-folder'
+import * as carried from '../../src/app/api/v1/people/[id]/units/route'
+import * as handover from '../../src/app/api/v1/units/[id]/handover/route'
+import { listBodies } from '../../src/server/catalogue'
+import { readHandover, readHands, readShooters } from '../../src/server/controls'
+import { readCarriers, weightOf } from '../../src/server/hands'
+
+/** Whose hands the units are in, on the demo in a folder of its own. */
+useDemoFolder()
+
+const put = (content: unknown) =>
+  new Request('http://test/api', {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(content),
+  })
+const at = (id: string) => ({ params: Promise.resolve({ id }) })
+
+describe('who carries what', () => {
+  it('is kept, and counts where one person carries several models', async () => {
+    expect((await readShooters()).find(s => s.name === 'Ottoline Marsh')?.bodies).toEqual(['linnet', 'sorrel'])
+    const stored = await carried.PUT(put({ units: ['quay-1', 'tsp-s1'] }), at('tobiah-lark'))
+    expect(stored.status).toBe(200)
+    expect((await readCarriers()).find(c => c.id === 'tobiah-lark')?.units).toEqual(['quay-1', 'tsp-s1'])
+    const hands = await readHands('ring-action', await listBodies(), {})
+    const weight = (id: string) => hands.find(h => h.body.id === id)?.weight
+    expect(weight('wicket')).toBe(1)
+    expect(weight('sorrel')).toBe(3)
+    expect(weight('turnpike')).toBe(0.25)
+  })
+
+  it('weighs every model once while nobody is named, and a lone body a quarter', () => {
+    expect(weightOf('sorrel', [])).toBe(1)
+    expect(weightOf('sorrel', [['sorrel']])).toBe(1)
+    expect(weightOf('sorrel', [['sorrel'], ['linnet', 'pebble']])).toBe(0.25)
+  })
+
+  it('refuses people and units that are not there', async () => {
+    expect((await carried.PUT(put({ units: [] }), at('nobody'))).status).toBe(404)
+    const answer = await carried.PUT(put({ units: ['tsp-s9'] }), at('tobiah-lark'))
+    expect(answer.status).toBe(404)
+    expect(await answer.text()).toContain('tsp-s9')
+    expect((await carried.PUT(put({ units: 'all' }), at('tobiah-lark'))).status).toBe(422)
+  })
+})
+
+describe('a camera in a stranger’s hands', () => {
+  it('is marked until it is back, with who did it', async () => {
+    const mark = (handedOver: boolean) => handover.PUT(put({ handedOver, person: 'imelda-frost' }), at('tsp-s1'))
+    const unit = async () => (await readHandover('ring-action', 'sorrel', {})).units.find(u => u.id === 'tsp-s1')
+    expect((await mark(true)).status).toBe(200)
+    expect((await mark(true)).status).toBe(200)
+    expect((await unit())?.handedOver?.by).toBe('Imelda Frost')
+    await mark(false)
+    expect((await unit())?.handedOver).toBeUndefined()
+    expect((await handover.PUT(put({ handedOver: true }), at('tsp-x'))).status).toBe(404)
+  })
+
+  it('knows where the functions are today: where the version in force put them', async () => {
+    const [sorrel] = await readHands('ring-action', [{ id: 'sorrel', revision: 1 }], {})
+    expect(sorrel?.today).toMatchObject({ 'trigger.start': 'pad-1', 'trigger.second': 'pad-2' })
+  })
+})

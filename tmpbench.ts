@@ -1,0 +1,2 @@
+import { benchControls } from './scripts/bench/controls'
+await benchControls()
