@@ -50,6 +50,11 @@ const type = text => async page => {
 const answered = page => page.locator('[aria-label="Which bodies can do it"][aria-busy=false]').waitFor()
 const settled = page => page.getByText(/units of .* models have to be set again/).waitFor()
 const levelled = page => page.getByText('What would help most').waitFor()
+const mapped = page => page.getByText('That is the best possible.').waitFor()
+const loaded = async page => {
+  await mapped(page)
+  await page.getByRole('region', { name: 'Thumb load' }).scrollIntoViewIfNeeded()
+}
 const guided = async page => {
   for (const answer of ['people', 'suddenly', 'small, up to a third of the height', 'one lit figure in the dark'])
     await page.getByRole('button', { name: answer, exact: true }).click()
@@ -71,12 +76,12 @@ const shots = [
   { name: 'concordance-levelled', path: '/decide/concordance?level=300&figure=alike', act: levelled },
   { name: 'phrasebook', path: '/name/phrasebook', act: type('nervve') },
   { name: 'phrasebook-phone', path: '/name/phrasebook', viewport: PHONE, act: type('cling') },
-  { name: 'concept', path: '/name/phrasebook/track.hold' },
-  { name: 'dictionary', path: '/name/phrasebook/dictionary?from=sorrel&to=tollgate' },
-  { name: 'body-editor-rules', path: '/name/bodies/linnet/edit?part=rules' },
   { name: 'lens', path: '/name/lenses/sorrel-100-macro' },
   { name: 'kit', path: '/keep/kit' },
   { name: 'body', path: '/name/bodies/sorrel' },
+  { name: 'controls', path: `/set/controls${FIVE}&school=two-thumbs`, act: mapped },
+  { name: 'thumb-load', path: `/set/controls${FIVE}`, act: loaded },
+  { name: 'controls-phone', path: '/set/controls?bodies=sorrel', viewport: PHONE, act: mapped },
   { name: 'card', path: '/set/cards/tollgate', act: tick(4) },
   { name: 'card-phone', path: '/set/cards/pebble', viewport: PHONE, act: tick(2) },
   // Last: the body it adds would stand in all the others.

@@ -34,12 +34,16 @@ export const readHands = async (
   )
 }
 
-/** People who carry bodies, with the models each has in hand. */
-export const readShooters = async (): Promise<
-  readonly { readonly name: string; readonly bodies: readonly string[] }[]
-> => {
+/** Somebody of the team, with the models they carry; none where nobody has said so yet. */
+export interface Shooter {
+  readonly id: string
+  readonly name: string
+  readonly bodies: readonly string[]
+}
+
+export const readShooters = async (): Promise<readonly Shooter[]> => {
   const [allUnits, carriers] = await Promise.all([units(), readCarriers()])
-  return carriers.map(c => ({ name: c.name, bodies: modelsCarried(c, allUnits) })).filter(s => s.bodies.length > 0)
+  return carriers.map(c => ({ id: c.id, name: c.name, bodies: modelsCarried(c, allUnits) }))
 }
 
 export interface HandoverView extends Handover {

@@ -54,6 +54,12 @@ const VIEW_KEYS: Readonly<Record<string, readonly (readonly [string, string])[]>
     ['Esc', 'close the explanation'],
     ['← →', 'on the slider: from best on each body to alike on all'],
   ],
+  '/set/controls': [
+    ['Tab, ↑ ↓', 'on a function: choose another control'],
+    ['Space', 'on Pin: it stays there'],
+    ['Esc', 'close the explanation'],
+    ['Ctrl Z, Ctrl Y', 'undo, redo'],
+  ],
   '/set/cards/': [
     ['↑ ↓ or Tab', 'move between steps'],
     ['Space', 'tick the step'],

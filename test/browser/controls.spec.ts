@@ -128,8 +128,15 @@ test.describe('on a phone', () => {
     await load.getByLabel('Of it shooting, %').blur()
     // With 90 % following, thumb start holds 90 % of the shooting and thumb stop 10 %: common practice, no published source.
     await expect(load).toContainText('the thumb holds for 54 minutes of every hour')
-    await expect(load).toContainText('That is much. thumb stop would hold for 6.0 minutes.')
+    await expect(load).toContainText('That is much. With thumb stop it would be 6.0 minutes.')
     await expect(load).toContainText('Pain that stays is for a doctor')
+    // Somebody who follows less has a session of their own.
+    await load.getByLabel('Whose session').click()
+    await page.getByRole('option', { name: 'Imelda Frost' }).click()
+    await load.getByLabel('Of that following, %').fill('20')
+    await load.getByLabel('Of that following, %').blur()
+    await expect(load).toContainText('the thumb holds for 12 minutes of every hour')
+    await expect(load.getByRole('img', { name: /by person: the team 54, Imelda Frost 12/ })).toBeVisible()
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true)
     await expectAccessible()
   })

@@ -1,11 +1,12 @@
 import { beforeAll, describe, expect, it } from 'vitest'
+import { random } from '../../../test/fixtures/random'
 import { demoBodies, demoStandards } from '../../demo/world'
 import { type Body, bodyAt, factoryState } from '../bodies'
 import { resolve } from '../resolve'
 import { ownLayers, parseStandard, standardProblems } from '../standards'
 import { bestMaps, type BodyInHands, planProblems, storedMaps, weighMaps } from './fleet'
 import { isHigh, type Session, thumbLoad } from './load'
-import { type Plan, planFor } from './plan'
+import { type Plan, planFor, sessionOf } from './plan'
 import { carriesOf, schoolOnBody, whyNot } from './abilities'
 import { withPlan } from './targets'
 import { handoverOf } from './handover'
@@ -94,6 +95,32 @@ describe('maps of the demo fleet', () => {
     )
     expect(at(pinned, 'sorrel')?.['trigger.start']).toBe('pad-3')
     expect(pinned.cost).toBeGreaterThan(free.cost)
+  })
+
+  it('keeps any pins a body can keep, on 40 drawings of lots', () => {
+    const plan = planFor('three-ways')
+    const bodies = inHands('sorrel', 'linnet', 'pebble')
+    for (let seed = 1; seed <= 40; seed++) {
+      const { pick, chance } = random(seed)
+      const pins = bodies.flatMap(({ body: b }) => {
+        const taken = new Set<string>()
+        return plan.uses.flatMap(u => {
+          const ways = carriesOf(b).filter(
+            c =>
+              c.function === u.function &&
+              !taken.has(c.control) &&
+              /^(pad|knurl|side|wing|thumb|limpet)/.test(c.control),
+          )
+          if (!ways.length || chance(0.5)) return []
+          const { control } = pick(ways)
+          taken.add(control)
+          return [{ body: b.id, function: u.function, control }]
+        })
+      })
+      if (planProblems({ ...plan, pins }, bodies).length) continue
+      const fleet = bestMaps({ ...plan, pins }, bodies)
+      for (const p of pins) expect(at(fleet, p.body)?.[p.function], `seed ${seed}`).toBe(p.control)
+    }
   })
 
   it('weighs a map moved by hand part by part', () => {
@@ -271,6 +298,12 @@ describe('thumb load', () => {
     expect(thumbLoad('thumb-start', session).heldMinutes).toBeCloseTo(0.9 * 60, 9)
     expect(thumbLoad('thumb-stop', session).heldMinutes).toBeCloseTo(0.1 * 60, 9)
     expect(thumbLoad('shutter-start', session)).toMatchObject({ heldMinutes: 0, longestSeconds: 0 })
+  })
+
+  it('takes a person’s own session where there is one', () => {
+    const plan = { session, sessions: [{ person: 'imelda-frost', session: { ...session, followingShare: 0.2 } }] }
+    expect(thumbLoad('thumb-start', sessionOf(plan, 'imelda-frost')).heldMinutes).toBeCloseTo(12, 9)
+    expect(thumbLoad('thumb-start', sessionOf(plan, 'rufus-quill')).heldMinutes).toBeCloseTo(54, 9)
   })
 
   it('shares two thumbs out by use, and counts the longest hold apart', () => {

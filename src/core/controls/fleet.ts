@@ -189,7 +189,9 @@ export const mapProblemOf = (plan: Plan, bodies: readonly BodyInHands[]) => {
             return cell.effort + cell.binding + cell.relearning
           })
         }),
-        leftOut: plan.uses.map(use => OUT + use.perHour * EASY_PRESS * 10),
+        leftOut: plan.uses.map(use =>
+          pins.some(p => p.function === use.function) ? FORBIDDEN : OUT + use.perHour * EASY_PRESS * 10,
+        ),
         away: plan.uses.map(() => Math.round(AWAY * plan.consistency * weight)),
         distance: body.controls.map(x => body.controls.map(y => Math.round(10 * slideDistance(x, y)))),
       }

@@ -59,7 +59,12 @@ export const planSchema = v.strictObject({
     v.strictObject({ finger: v.picklist(FINGERS), seconds: v.pipe(v.number(), v.minValue(0), v.maxValue(3600)) }),
   ),
   pins: v.pipe(v.array(pinSchema), v.maxLength(500)),
+  /** The team's session, and those of people who work otherwise. */
   session: sessionSchema,
+  sessions: v.pipe(
+    v.array(v.strictObject({ person: id, session: sessionSchema })),
+    v.check(all => new Set(all.map(s => s.person)).size === all.length, 'expected every person only once'),
+  ),
   /** The house place of each function, and the maps that came of it; empty until they are kept. */
   house: v.record(functionId, v.picklist(PLACE_IDS)),
   maps: v.pipe(v.array(mapSchema), v.maxLength(500)),
@@ -96,7 +101,12 @@ export const planFor = (school: SchoolId): Plan => {
       longestFollowSeconds: 20,
       longestLockSeconds: 10,
     },
+    sessions: [],
     house: {},
     maps: [],
   }
 }
+
+/** A person's own session, the team's where they have none. */
+export const sessionOf = (plan: Pick<Plan, 'session' | 'sessions'>, person: string): Plan['session'] =>
+  plan.sessions.find(s => s.person === person)?.session ?? plan.session

@@ -36,8 +36,6 @@ export const targetsOf = (plan: Plan): readonly Target[] => {
           dimension: use.function,
           value,
           weight: need && !need.area ? 'must' : 'should',
-          // A must that a body can only hold in another place is held there: the map says where.
-          ...(need && !need.area ? { tolerance: 0.8 } : {}),
           reason: need ? school.about : 'The same place on every body, so that nobody has to look.',
           school: school.label,
         },

@@ -1,3 +1,4 @@
+import { SCHOOLS } from '../controls/schools'
 import type { Change } from '../changes/changes'
 import { DIMENSIONS, dimension } from '../vocabulary/dimensions'
 import { distance } from '../vocabulary/distance'
@@ -131,6 +132,13 @@ export const compareLayers = (before: Standard, after: Standard): readonly strin
             ? `The bodies are held ${before.level ? 'differently' : 'to a common level'}: being alike counts ${after.level.lambdaHundredths / 100} against 1 for being right.`
             : 'Each body does its best; they are not held to a common level any more.',
         ]),
+    ...(JSON.stringify(before.controls ?? null) === JSON.stringify(after.controls ?? null)
+      ? []
+      : [
+          after.controls
+            ? `The control maps are ${before.controls ? 'different' : 'new'}: ${SCHOOLS[after.controls.school].label}, ${after.controls.uses.length} functions.`
+            : 'There are no control maps any more.',
+        ]),
   ]
 }
 
@@ -149,6 +157,7 @@ export const describeStandardChanges = (
       const from = was === undefined ? '' : `; it was ${wanted(was as unknown as Target)}`
       return { at, words: `${label}, in ${layer?.name ?? 'a layer'}: ${value}${from}` }
     }
+    if (at[0] === 'controls') return { at, words: 'What the fingers should do, and the control maps' }
     if (at[0] === 'level') return { at, words: 'How alike the bodies are to be' }
     if (at[0] === 'answers') return { at, words: 'The answers to the guide’s questions' }
     return { at, words: layer ? `The layer “${layer.name}”` : 'The standard’s name, words or layers' }

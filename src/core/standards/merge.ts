@@ -25,8 +25,15 @@ const plain = (standard: Keyed): Standard => ({
   })),
 })
 
-/** A target changes as a whole: its value without its reason is somebody else's opinion. */
-const isWhole: IsWhole = at => (at.length === 4 && at[2] === 'targets') || at[0] === 'level' || at[0] === 'answers'
+/**
+ * A target changes as a whole: its value without its reason is somebody else's opinion. So do the maps and every other
+ * part of the plan for the fingers.
+ */
+const isWhole: IsWhole = at =>
+  (at.length === 4 && at[2] === 'targets') ||
+  (at.length === 2 && at[0] === 'controls') ||
+  at[0] === 'level' ||
+  at[0] === 'answers'
 
 export const mergeStandards = (
   base: Standard,

@@ -12,6 +12,7 @@ import { ownLayers, refText, type Standard } from '@/core/standards'
 import { mergeStandards } from '@/core/standards/merge'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { PLACES } from '@/core/vocabulary/places'
+import type { Shooter } from '@/server/controls'
 import type { StandardView } from '@/server/standards'
 import { linkTo, useAddress } from '@/ui/address'
 import { useDraft } from '@/ui/draft'
@@ -27,7 +28,7 @@ import { VersionMark } from '@/ui/versions'
 import { BodyMap, presses } from './BodyMap'
 import { CostPanel } from './CostPanel'
 import { type Change, PlanPanel, SchoolSelect } from './PlanPanel'
-import { Relearning, type Shooter } from './Relearning'
+import { Relearning } from './Relearning'
 import { ThumbLoad } from './ThumbLoad'
 import { useMaps } from './use-maps'
 
@@ -219,11 +220,7 @@ export const ControlsView = ({
           </Box>
         </Box>
         {shown && <Relearning shown={shown} shooters={shooters} />}
-        <ThumbLoad
-          school={plan.school}
-          session={plan.session}
-          onSession={isDraft ? session => change('the session', p => ({ ...p, session })) : undefined}
-        />
+        <ThumbLoad plan={plan} shooters={shooters} change={isDraft ? change : undefined} />
       </Page>
       {explained && shown && (
         <Box sx={{ position: 'sticky', top: 0, maxHeight: '100dvh', overflowY: 'auto' }}>

@@ -3,12 +3,7 @@
 import { Box, Typography } from '@mui/material'
 import type { FleetMap } from '@/core/controls/fleet'
 import { dimension } from '@/core/vocabulary/dimensions'
-
-/** Somebody who carries bodies, by the ids of their models. */
-export interface Shooter {
-  readonly name: string
-  readonly bodies: readonly string[]
-}
+import type { Shooter } from '@/server/controls'
 
 /** What each person has to learn anew against today, on the bodies they carry. */
 export const Relearning = ({ shown, shooters }: { shown: FleetMap; shooters: readonly Shooter[] }) => {
@@ -27,7 +22,8 @@ export const Relearning = ({ shown, shooters }: { shown: FleetMap; shooters: rea
     )
     return [{ name, models: own.map(m => m.body.model), moved }]
   })
-  if (people.length === 0) return null
+  const without = shooters.filter(s => s.bodies.length === 0).map(s => s.name)
+  if (shooters.length === 0) return null
   return (
     <Box
       component="section"
@@ -51,6 +47,11 @@ export const Relearning = ({ shown, shooters }: { shown: FleetMap; shooters: rea
           </Box>
         ))}
       </Box>
+      {without.length > 0 && (
+        <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
+          Nobody has said what {without.join(', ')} {without.length === 1 ? 'carries' : 'carry'}: say so in Keep, Kit.
+        </Typography>
+      )}
     </Box>
   )
 }
