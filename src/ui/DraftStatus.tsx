@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Typography } from '@mui/material'
+import { Alert, Button, Typography } from '@mui/material'
 import { useEffect } from 'react'
 import type { Draft, Status } from './draft'
 
@@ -22,6 +22,23 @@ export const StatusLine = ({ status }: { status: Status }) => {
     </Typography>
   )
 }
+
+/** Whether it is stored, and the way back and forth. */
+export const DraftButtons = ({
+  draft,
+}: {
+  draft: Pick<Draft<unknown>, 'status' | 'undo' | 'redo' | 'canUndo' | 'canRedo'>
+}) => (
+  <>
+    <StatusLine status={draft.status} />
+    <Button onClick={draft.undo} disabled={!draft.canUndo}>
+      Undo
+    </Button>
+    <Button onClick={draft.redo} disabled={!draft.canRedo}>
+      Redo
+    </Button>
+  </>
+)
 
 /** Undo and redo by keys, outside of text fields. */
 export const useUndoKeys = ({ undo, redo }: Pick<Draft<unknown>, 'undo' | 'redo'>) =>

@@ -4,7 +4,11 @@ import * as carried from '../../src/app/api/v1/people/[id]/units/route'
 import * as handover from '../../src/app/api/v1/units/[id]/handover/route'
 import { listBodies } from '../../src/server/catalogue'
 import { readHandover, readHands, readShooters } from '../../src/server/controls'
+import { listHistory } from '../../src/db/history'
+import { seedDemo } from '../../src/demo/seed'
+import { database } from '../../src/server/database'
 import { readCarriers, weightOf } from '../../src/server/hands'
+import { archiveUnit } from '../../src/server/kit'
 
 /** Whose hands the units are in, on the demo in a folder of its own. */
 useDemoFolder()
@@ -42,6 +46,28 @@ describe('who carries what', () => {
     expect(answer.status).toBe(404)
     expect(await answer.text()).toContain('tsp-s9')
     expect((await carried.PUT(put({ units: 'all' }), at('tobiah-lark'))).status).toBe(422)
+  })
+})
+
+describe('the demo', () => {
+  it('names who carries what once, and leaves alone what was said since', async () => {
+    await carried.PUT(put({ units: ['tsp-t1'] }), at('bram-tollard'))
+    await seedDemo(await database(), '2026-01-02T00:00:00.000Z')
+    expect((await readCarriers()).find(c => c.id === 'bram-tollard')?.units).toEqual(['tsp-t1'])
+  })
+
+  it('writes into the history who carries what, and who changed it', async () => {
+    await carried.PUT(put({ units: ['quay-2'], person: 'imelda-frost' }), at('saskia-venn'))
+    await carried.PUT(put({ units: ['quay-2'], person: 'imelda-frost' }), at('saskia-venn'))
+    const events = await listHistory(await database(), 'person', 'saskia-venn')
+    expect(events.filter(e => e.what === 'carries other units' && e.person === 'Imelda Frost')).toHaveLength(1)
+  })
+
+  it('forgets no handover when the unit is put away and brought back', async () => {
+    await handover.PUT(put({ handedOver: true }), at('tsp-p1'))
+    for (const archived of [true, false]) await archiveUnit('tsp-p1', archived, undefined)
+    const { units } = await readHandover('ring-action', 'pebble', {})
+    expect(units.find(u => u.id === 'tsp-p1')?.handedOver).toBeDefined()
   })
 })
 

@@ -23,13 +23,16 @@ export const gapOf = ({ cost, bound }: Pick<Solved, 'cost' | 'bound'>): number =
   cost <= bound ? 0 : (cost - bound) / cost
 
 /** How often prices are moved at the root of the tree and at its other nodes. */
-const ROOT_ROUNDS = 50
+const ROOT_ROUNDS = 45
 const NODE_ROUNDS = 8
 /** How often each body is mapped while trying house places out, and how many bodies are while branching. */
-const MOST_TRIED = 160
+const MOST_TRIED = 120
 const MOST_BRANCHING = 900
 /** How much of the step before is kept in the next one, which would zigzag otherwise. */
 const DEFLECTION = 0.7
+/** A wider gap on more bodies than these is not closed by so few nodes. */
+const CLOSABLE = 0.005
+const FEW_BODIES = 6
 const RESTARTS = 12
 
 /**
@@ -90,7 +93,8 @@ class Search {
         }
         this.improve(other)
       }
-      bound = this.branch(root, free, bound)
+      if (this.best.cost - bound < CLOSABLE * this.best.cost || bodies.length <= FEW_BODIES)
+        bound = this.branch(root, free, bound)
     }
     const { house, cost } = this.best
     const maps = bodies.map((_, b) => this.onBody(b, house).map)

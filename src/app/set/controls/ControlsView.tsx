@@ -16,7 +16,7 @@ import type { Shooter } from '@/server/controls'
 import type { StandardView } from '@/server/standards'
 import { linkTo, useAddress } from '@/ui/address'
 import { useDraft } from '@/ui/draft'
-import { StatusLine, StatusProblem, useUndoKeys } from '@/ui/DraftStatus'
+import { DraftButtons, StatusProblem, useUndoKeys } from '@/ui/DraftStatus'
 import { describeStandardChanges } from '@/core/standards/compare'
 import { MergeNotice } from '@/ui/MergeNotice'
 import { usePeople } from '@/ui/people'
@@ -132,30 +132,22 @@ export const ControlsView = ({
             <Typography variant="h1">Controls for {document.name}</Typography>
             <VersionMark version={version} state={view.state} />
           </Box>
-          {isDraft ? (
-            <>
-              <StatusLine status={draft.status} />
-              <Button onClick={draft.undo} disabled={!draft.canUndo}>
-                Undo
+          <Box className="no-print" sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
+            {isDraft ? (
+              <DraftButtons draft={draft} />
+            ) : open ? (
+              <LinkButton
+                href={linkTo('/set/controls', params, { standard: refText({ id: view.id, version: open.version }) })}
+              >
+                Go to version {open.version}, a draft
+              </LinkButton>
+            ) : (
+              <Button variant="contained" onClick={() => void beginDraft()}>
+                Begin a new draft
               </Button>
-              <Button onClick={draft.redo} disabled={!draft.canRedo}>
-                Redo
-              </Button>
-            </>
-          ) : open ? (
-            <LinkButton
-              href={linkTo('/set/controls', params, { standard: refText({ id: view.id, version: open.version }) })}
-            >
-              Go to version {open.version}, a draft
-            </LinkButton>
-          ) : (
-            <Button variant="contained" onClick={() => void beginDraft()}>
-              Begin a new draft
-            </Button>
-          )}
-          <Button onClick={() => window.print()} className="no-print">
-            Print
-          </Button>
+            )}
+            <Button onClick={() => window.print()}>Print</Button>
+          </Box>
         </Box>
         {problem && <Alert severity="error">{problem}</Alert>}
         {failed && <Alert severity="error">{failed}</Alert>}
@@ -184,7 +176,8 @@ export const ControlsView = ({
             {shown && (
               <Box role="status" sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'center', mb: 2 }}>
                 <Typography sx={{ flex: 1, minWidth: 260 }}>
-                  <strong>{presses(shown.cost)}</strong> easy presses an hour on {bodies.length} bodies.{' '}
+                  <strong>{presses(shown.cost)}</strong> easy presses an hour on{' '}
+                  {bodies.length === 1 ? 'one body' : `${bodies.length} bodies`}.{' '}
                   {best && costWords(shown.cost, best.cost, best.gap)}
                 </Typography>
                 {isDraft && best && !isKept(plan, best.maps) && (
@@ -200,12 +193,19 @@ export const ControlsView = ({
                 {plan.uses
                   .flatMap(u => {
                     const place = shown.house[u.function]
-                    return place ? [`${dimension(u.function).label} ${PLACES[place].label}`] : []
+                    return place ? [`${dimension(u.function).label}: ${PLACES[place].label}`] : []
                   })
                   .join(' · ')}
               </Typography>
             )}
-            <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: '1fr 1fr' }, gap: 3 }}>
+            <Box
+              sx={{
+                display: 'grid',
+                gridTemplateColumns: { xs: '1fr', lg: '1fr 1fr' },
+                gap: 3,
+                '@media print': { gridTemplateColumns: '1fr 1fr' },
+              }}
+            >
               {shown?.bodies.map(m => (
                 <BodyMap
                   key={m.body.id}

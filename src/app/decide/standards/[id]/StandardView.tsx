@@ -12,7 +12,7 @@ import type { StandardHeading } from '@/server/catalogue'
 import type { StandardView as View } from '@/server/standards'
 import { linkTo, useAddress } from '@/ui/address'
 import { useDraft } from '@/ui/draft'
-import { StatusLine, StatusProblem, useUndoKeys } from '@/ui/DraftStatus'
+import { DraftButtons, StatusProblem, useUndoKeys } from '@/ui/DraftStatus'
 import { MergeNotice } from '@/ui/MergeNotice'
 import { Page } from '@/ui/pieces'
 import { usePeople } from '@/ui/people'
@@ -95,15 +95,7 @@ export const StandardView = ({
           <VersionMark version={version} state={view.state} />
         </Box>
         {isDraft ? (
-          <>
-            <StatusLine status={draft.status} />
-            <Button onClick={draft.undo} disabled={!draft.canUndo}>
-              Undo
-            </Button>
-            <Button onClick={draft.redo} disabled={!draft.canRedo}>
-              Redo
-            </Button>
-          </>
+          <DraftButtons draft={draft} />
         ) : open ? (
           <LinkButton href={linkTo(`/decide/standards/${view.id}`, params, { version: String(open.version) })}>
             Go to version {open.version}

@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, Tab, Tabs, Typography } from '@mui/material'
+import { Alert, Box, Tab, Tabs, Typography } from '@mui/material'
 import { useSearchParams } from 'next/navigation'
 import { useMemo } from 'react'
 import type { Body } from '@/core/bodies'
@@ -9,7 +9,7 @@ import type { Standard } from '@/core/standards'
 import { linkTo, useAddress } from '@/ui/address'
 import { Page } from '@/ui/pieces'
 import { LinkButton } from '@/ui/Shell'
-import { StatusLine, StatusProblem, useUndoKeys } from '@/ui/DraftStatus'
+import { DraftButtons, StatusProblem, useUndoKeys } from '@/ui/DraftStatus'
 import { MergeNotice } from '@/ui/MergeNotice'
 import { useWorkerAnswer } from '@/ui/worker'
 import type { Completeness } from '@/workers/completeness'
@@ -66,13 +66,7 @@ export const EditorView = ({
           <Typography color="textSecondary">{profile.maker}</Typography>
           <Typography variant="h1">{profile.model}</Typography>
         </Box>
-        <StatusLine status={status} />
-        <Button onClick={editor.undo} disabled={!editor.canUndo}>
-          Undo
-        </Button>
-        <Button onClick={editor.redo} disabled={!editor.canRedo}>
-          Redo
-        </Button>
+        <DraftButtons draft={editor} />
         <LinkButton href={linkTo(`/name/bodies/${profile.id}`, params)}>Done</LinkButton>
       </Box>
       <StatusProblem status={status} />
