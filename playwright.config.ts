@@ -5,9 +5,9 @@ export default defineConfig({
   testDir: 'test/browser',
   outputDir: 'test-results',
   globalSetup: './test/browser/support/template.ts',
-  timeout: 120_000,
+  timeout: 240_000,
   // Two browsers, two servers and a fleet being levelled share the processors of a small machine.
-  expect: { timeout: 15_000 },
+  expect: { timeout: 30_000 },
   workers: 2,
   fullyParallel: true,
   retries: 0,

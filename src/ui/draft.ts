@@ -120,7 +120,13 @@ export const useDraft = <T>({ address, merge, ...initial }: DraftOptions<T>): Dr
   }, [address])
 
   const send = useCallback(async (): Promise<void> => {
-    if (busy.current || parted.current || present.current === stored.current.document) return
+    if (busy.current || parted.current) return
+    if (present.current === stored.current.document) {
+      // Undone before it was sent: there is nothing to store.
+      told.current = []
+      setStatus({ kind: 'saved' })
+      return
+    }
     busy.current = true
     setStatus({ kind: 'saving' })
     const document = present.current
@@ -182,6 +188,7 @@ export const useDraft = <T>({ address, merge, ...initial }: DraftOptions<T>): Dr
     stored.current = { document: kept.base, revision: kept.revision }
     // eslint-disable-next-line react-hooks/set-state-in-effect -- the browser's store is only there after the first paint
     setHistory({ past: [initial.document], present: kept.document, future: [] })
+    setStatus({ kind: 'saving' })
     timer.current = setTimeout(() => void send(), SAVE_AFTER_MS)
     return () => clearTimeout(timer.current)
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the editor opens

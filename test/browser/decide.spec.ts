@@ -251,6 +251,7 @@ test('two people draft at once, and the server goes away in between: nothing typ
   await server.up()
   const again = await other.context().newPage()
   await again.goto(`${server.address}/decide/standards/ring-action?version=3&target=release.next`)
+  await expect(again.getByRole('button', { name: /^Later frames/ })).toContainText('must')
   await expect(again.getByText('Saved', { exact: true })).toBeVisible()
   await again.reload()
   await expect(again.getByRole('button', { name: /^Later frames/ })).toContainText('must')

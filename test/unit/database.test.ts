@@ -122,6 +122,8 @@ it('waits for a busy database instead of failing', async () => {
 it('backs up an existing database before it migrates it', async () => {
   await db('knex_migrations').delete()
   for (const table of [
+    'handovers',
+    'carries',
     'comments',
     'standard_versions',
     'ticks',

@@ -203,6 +203,7 @@ describe('links', () => {
       'Concordance',
       'Compare',
       'Cards',
+      'Controls',
       'Kit',
     ])
   })
