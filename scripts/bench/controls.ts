@@ -1,7 +1,8 @@
 import { controlModel } from '../../test/fixtures/control-model'
 import { generateMapProblem } from '../../test/fixtures/controls'
 import { mixedIntegerSearch } from '../../test/fixtures/mixed-integer'
-import { gapOf, solve } from '../../src/core/controls/solve'
+import { solve } from '../../src/core/controls/solve'
+import { gapOf } from '../../src/core/numeric/gap'
 
 const FLEETS = 50
 const SECONDS = 60

@@ -1,4 +1,5 @@
-import { fleetProblem, gapOf, LAMBDAS, levelFleet } from '../../src/core/level'
+import { fleetProblem, LAMBDAS, levelFleet } from '../../src/core/level'
+import { gapOf } from '../../src/core/numeric/gap'
 import { demoBodies, demoStandards } from '../../src/demo/world'
 import { DIMENSIONS } from '../../src/core/vocabulary/dimensions'
 import { generateBody, generateStandard } from '../../test/fixtures/generate'

@@ -1,5 +1,5 @@
 import 'server-only'
-import type { BodyInHands } from '@/core/controls/fleet'
+import type { BodyInHands } from '@/core/controls/cells'
 import { type Handover, handoverOf } from '@/core/controls/handover'
 import { todayOf } from '@/core/controls/today'
 import { factoryState } from '@/core/bodies'

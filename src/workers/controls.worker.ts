@@ -1,4 +1,5 @@
-import { bestMaps, type BodyInHands, storedMaps } from '../core/controls/fleet'
+import type { BodyInHands } from '../core/controls/cells'
+import { bestMaps, storedMaps } from '../core/controls/fleet'
 import type { FunctionId } from '../core/controls/functions'
 import type { Plan, StoredMap } from '../core/controls/plan'
 import type { Place } from '../core/vocabulary/places'

@@ -100,15 +100,48 @@ test('a camera is handed to a stranger, nobody forgets it, and who carries what 
   await expect(page.getByRole('region', { name: 'Who has to relearn' })).toContainText('Wilhelmina Dow')
 })
 
-test('pins that contradict each other are named, and the last good maps stay', async ({ page, request }) => {
+test('a pin the hand cannot keep is named and can be taken out, and the last good maps stay', async ({
+  page,
+  request,
+}) => {
   await request.post('/api/v1/standards/high-rope/versions', { data: {} })
   await page.goto('/set/controls?bodies=sorrel,tollgate&standard=high-rope@2')
   await page.getByRole('button', { name: 'Keep these maps in version 2' }).click()
-  await body(page, 'Tollgate').getByRole('button', { name: 'Pin AF start on Tollgate' }).click()
-  await expect(page.getByText('Saved', { exact: true })).toBeVisible()
-  await page.goto('/set/controls?bodies=sorrel&standard=high-rope@2')
-  await expect(page.getByText('A pin is for “tollgate”, which is not in hand')).toBeVisible()
-  await expect(body(page, 'Sorrel')).toContainText('Pursue')
+  const pin = body(page, 'Tollgate').getByRole('button', { name: 'Pin AF start on Tollgate' })
+  await pin.click()
+  await page.getByLabel('Spare the thumb').check()
+  await expect(page.getByText('AF start cannot be used on Rear key A of Tollgate as the hand has to')).toBeVisible()
+  await expect(body(page, 'Sorrel')).toContainText('Exposure hold')
+  await expect(pin).toHaveAttribute('aria-pressed', 'true')
+  await pin.click()
+  await expect(page.getByText('as the hand has to')).toBeHidden()
+  await page.getByRole('button', { name: 'Take the best maps' }).click()
+  await expect(at(page, 'Sorrel', 'AF start')).toHaveText('Collar')
+})
+
+test('what is kept for bodies that are not in hand stays, and one that joins gets the best map', async ({
+  page,
+  request,
+  standard,
+}) => {
+  await request.post('/api/v1/standards/high-rope/versions', { data: {} })
+  await page.goto('/set/controls?bodies=sorrel,tollgate&standard=high-rope@2')
+  await page.getByRole('button', { name: 'Keep these maps in version 2' }).click()
+  await at(page, 'Tollgate', 'AF start').click()
+  await page.getByRole('option', { name: 'Post' }).click()
+  await page.getByLabel('Session, minutes').fill('55')
+  await page.getByLabel('Session, minutes').blur()
+  await standard.expectSaved()
+
+  await page.goto('/set/controls?bodies=sorrel,linnet&standard=high-rope@2')
+  await expect(at(page, 'Linnet', 'AF start')).toHaveText('Side key')
+  await expect(page.getByText('The map of one body that is not in hand stays as it is.')).toBeVisible()
+  await page.getByRole('button', { name: 'Take the best maps' }).click()
+  await standard.expectSaved()
+  await page.goto('/set/controls?bodies=tollgate&standard=high-rope@2')
+  await expect(at(page, 'Tollgate', 'AF start')).toHaveText('Post')
+  await choose(page, 'thumb stop')
+  await expect(page.getByLabel('Session, minutes')).toHaveValue('55')
 })
 
 test.describe('on a phone', () => {

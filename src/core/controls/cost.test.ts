@@ -3,7 +3,8 @@ import { demoBodies } from '../../demo/world'
 import { type Body, bodyAt } from '../bodies'
 import { PLACES } from '../vocabulary/places'
 import { bindingDistance, carriesOf, carriesWith } from './abilities'
-import { bestMaps, type BodyInHands, mapProblemOf, storedMaps, weighMaps } from './fleet'
+import type { BodyInHands } from './cells'
+import { bestMaps, mapProblemOf, storedMaps, weighMaps } from './fleet'
 import { type Plan, planFor } from './plan'
 
 /** What the hand pays, part by part, on the bodies of the demo. */

@@ -4,9 +4,12 @@ import { demoBodies, demoStandards } from '../../demo/world'
 import { type Body, bodyAt, factoryState } from '../bodies'
 import { resolve } from '../resolve'
 import { ownLayers, parseStandard, standardProblems } from '../standards'
-import { bestMaps, type BodyInHands, planProblems, storedMaps, weighMaps } from './fleet'
+import type { BodyInHands } from './cells'
+import { bestMaps, storedMaps, weighMaps } from './fleet'
+import { planProblems } from './plan-problems'
 import { isHigh, type Session, thumbLoad } from './load'
-import { type Plan, planFor, sessionOf } from './plan'
+import { movedTo } from './moves'
+import { type Plan, planFor, plannedUse, sessionOf, withMaps, withoutFunction, withSchool } from './plan'
 import { carriesOf, schoolOnBody, whyNot } from './abilities'
 import { withPlan } from './targets'
 import { handoverOf } from './handover'
@@ -181,11 +184,6 @@ describe('maps of the demo fleet', () => {
       ],
       'AF start is pinned to two controls',
     ],
-    [
-      'a body that is not in hand',
-      [{ body: 'heron', function: 'trigger.start', control: 'pad-1' }],
-      'which is not in hand',
-    ],
     ['a function nobody uses', [{ body: 'sorrel', function: 'video.freeze', control: 'heel' }], 'not used; use it'],
   ])('names %s', (_, pins, words) => {
     const plan = { ...planFor('thumb-start'), pins }
@@ -195,6 +193,64 @@ describe('maps of the demo fleet', () => {
         .join(),
     ).toContain(words)
     expect(() => bestMaps(plan, inHands(...FIVE))).toThrow(RangeError)
+  })
+})
+
+describe('changing a plan', () => {
+  const plan = planFor('thumb-start')
+  const typed: Plan = {
+    ...plan,
+    uses: [...plan.uses.map(u => ({ ...u, perHour: 77 })), plannedUse('trigger.manual')],
+    hand: 'left',
+    consistency: 3,
+    session: { ...plan.session, minutes: 45 },
+    pins: [
+      { body: 'sorrel', function: 'trigger.start', control: 'pad-2' },
+      { body: 'sorrel', function: 'trigger.manual', control: 'brow' },
+    ],
+    house: { 'trigger.start': 'thumb-centre' },
+    maps: [{ body: 'sorrel', at: { 'trigger.start': 'pad-2' } }],
+  }
+
+  it('keeps what was typed when another school is chosen, and finds the maps anew', () => {
+    const stop = withSchool(typed, 'thumb-stop')
+    expect(stop.uses.map(u => [u.function, u.perHour])).toEqual([
+      ['trigger.stop', 60],
+      ['meter.lock', 77],
+      ['trigger.manual', 6],
+    ])
+    expect(stop).toMatchObject({ hand: 'left', consistency: 3, session: { minutes: 45 }, maps: [], house: {} })
+    expect(stop.pins.map(p => p.function)).toEqual(['trigger.manual'])
+    expect(stop.slides).toEqual([{ from: 'trigger.stop', to: 'meter.lock' }])
+    expect(withSchool(typed, 'thumb-start')).toBe(typed)
+    expect(withSchool(typed, 'two-thumbs').uses.map(u => u.function)).toEqual(
+      expect.arrayContaining(['trigger.start', 'trigger.second', 'meter.lock']),
+    )
+  })
+
+  it('takes a function out wherever it is named', () => {
+    const bare = withoutFunction(typed, 'meter.lock')
+    expect(bare.uses.map(u => u.function)).toEqual(['trigger.start', 'trigger.manual'])
+    expect(bare.slides).toEqual([])
+    expect(bare.pins).toEqual(typed.pins)
+  })
+
+  it('leaves the maps and pins of bodies that are not in hand as they are', () => {
+    const five = [{ body: 'linnet', at: { 'trigger.start': 'side-key' } }]
+    expect(withMaps(typed, five, typed.house).maps.map(m => m.body)).toEqual(['sorrel', 'linnet'])
+    expect(planProblems(typed, inHands('linnet', 'pebble'))).toEqual([])
+    expect(at(bestMaps(typed, inHands('linnet')), 'linnet')).toHaveProperty('trigger.start')
+  })
+
+  it('changes two functions over by hand where each can take the other’s place, and leaves out what cannot', () => {
+    const map = { body: 'sorrel', at: { 'trigger.start': 'pad-1', 'meter.lock': 'pad-2' } }
+    expect(movedTo(plan, body('sorrel'), map, 'trigger.start', 'pad-2').at).toEqual({
+      'trigger.start': 'pad-2',
+      'meter.lock': 'pad-1',
+    })
+    const onHeel = { body: 'sorrel', at: { 'meter.lock': 'heel', 'trigger.start': 'pad-1' } }
+    expect(movedTo(plan, body('sorrel'), onHeel, 'meter.lock', 'pad-1').at).toEqual({ 'meter.lock': 'pad-1' })
+    expect(movedTo(plan, body('sorrel'), map, 'trigger.start', undefined).at).toEqual({ 'meter.lock': 'pad-2' })
   })
 })
 

@@ -1,50 +1,19 @@
-import type { Body, Control } from '../bodies'
-import { dimension } from '../vocabulary/dimensions'
-import { type Finger, type Place, PLACE_IDS, placeDistance, PLACES } from '../vocabulary/places'
-import { type Carry, bindingDistance, carriesWith, schoolOnBody, type SchoolOnBody } from './abilities'
+import type { Body } from '../bodies'
+import { gapOf } from '../numeric/gap'
+import { type Place, PLACE_IDS } from '../vocabulary/places'
+import { type Carry, schoolOnBody, type SchoolOnBody } from './abilities'
 import { FORBIDDEN } from './assignment'
+import { type BodyInHands, cellsOf, EASY_PRESS, slideDistance } from './cells'
 import type { FunctionId } from './functions'
 import { type BodyProblem, LEFT_OUT, type MapProblem } from './map-problem'
-import type { Pin, Plan, PlannedUse, StoredMap } from './plan'
-import { SCHOOLS } from './schools'
-import { gapOf, solve } from './solve'
+import type { Plan, StoredMap } from './plan'
+import { planProblems } from './plan-problems'
+import { solve } from './solve'
 
-/** A body in the hands of a team. */
-export interface BodyInHands {
-  /** At the firmware that runs. */
-  readonly body: Body
-  /** How much it counts that it is like the others: who carries it beside another one. */
-  readonly weight: number
-  /** Where its functions are today. */
-  readonly today: Readonly<Record<FunctionId, string>>
-}
-
-/**
- * What a press costs in each place, in hundredths of the easiest thumb button.
- *
- * @source common practice, no published source
- */
-const EFFORT: Readonly<Record<Place, number>> = {
-  shutter: 100,
-  'thumb-upper-right': 100,
-  'thumb-centre': 120,
-  'thumb-lower': 160,
-  'index-front': 150,
-  'ring-finger-front': 180,
-  'top-plate': 240,
-  lens: 220,
-  'left-hand': 320,
-}
-/** A left-handed shooter works the lens and the left side with the better hand. */
-const BETTER_HAND = 0.7
-/** What each second of holding adds to a press, as a share of it. */
-const HOLDING = 0.15
 /** A slide across the whole hand against one press of the easiest button. */
 const SLIDING = 0.5
-/** Weights of one, in hundredths of an easy press an hour. */
+/** Being away from home, of weight one, in hundredths of an easy press an hour. */
 const AWAY = 4000
-const MOVED = 2000
-const OTHER_AREA = 3
 const OUT = 40_000
 
 /** The parts of what a function costs where it is, in easy presses an hour. */
@@ -55,114 +24,6 @@ export interface CostParts {
   readonly relearning: number
   readonly away: number
   readonly leftOut: number
-}
-
-/** One function on one control. */
-interface Cell {
-  readonly carry: Carry
-  readonly effort: number
-  readonly binding: number
-  readonly relearning: number
-}
-
-const EASY_PRESS = 100
-
-const finger = (control: Control): Finger => PLACES[control.place].finger
-
-const effortOf = (plan: Plan, use: PlannedUse, control: Control, carry: Carry): number => {
-  const held = carry.press === 'held'
-  const hand = plan.hand === 'left' && finger(control) === 'left' ? BETTER_HAND : 1
-  const each = held ? 1 + HOLDING * use.secondsEach : use.secondsEach > 0 ? 2 : 1
-  return Math.round(use.perHour * EFFORT[control.place] * hand * each)
-}
-
-/** Whether a hand can use a function so. */
-const canBeUsed = (plan: Plan, use: PlannedUse, control: Control, carry: Carry): boolean => {
-  if (use.withIndexOnShutter && PLACES[control.place].reach !== 'index-on-shutter') return false
-  if (carry.press === 'toggled' || use.secondsEach === 0) return true
-  if (!control.holdable) return false
-  return !plan.limits.some(l => l.finger === finger(control) && use.secondsEach > l.seconds)
-}
-
-const cellsOf = (plan: Plan, { body, today }: BodyInHands): ReadonlyMap<FunctionId, ReadonlyMap<string, Cell>> => {
-  const carries = carriesWith(body, SCHOOLS[plan.school].shutter)
-  return new Map(
-    plan.uses.map(use => {
-      const need = SCHOOLS[plan.school].needs.find(n => n.function === use.function) ?? { function: use.function }
-      const cells = new Map<string, Cell>()
-      for (const carry of carries) {
-        const control = body.controls.find(c => c.id === carry.control)
-        if (carry.function !== use.function || !control || !canBeUsed(plan, use, control, carry)) continue
-        const moved = today[use.function] !== undefined && today[use.function] !== control.id
-        const cell: Cell = {
-          carry,
-          effort: effortOf(plan, use, control, carry),
-          binding: Math.round(use.perHour * EASY_PRESS * OTHER_AREA * bindingDistance(carry, need)),
-          relearning: moved ? Math.round(MOVED * plan.relearning) : 0,
-        }
-        const before = cells.get(control.id)
-        if (!before || cell.effort + cell.binding < before.effort + before.binding) cells.set(control.id, cell)
-      }
-      return [use.function, cells]
-    }),
-  )
-}
-
-/** How far a finger slides between two controls of a body, 0 to 1, as drawn and as the hand lies. */
-const slideDistance = (a: Control, b: Control): number => {
-  if (a.id === b.id) return 0
-  const byPlace = placeDistance(a.place, b.place)
-  const drawn = a.at.view === b.at.view ? Math.hypot(a.at.x - b.at.x, a.at.y - b.at.y) : 1
-  return finger(a) === finger(b) ? Math.min(1, Math.max(byPlace, drawn)) : 1
-}
-
-/** A wish that contradicts itself or a body, in words, with what to do. */
-export interface PlanProblem {
-  readonly body: string | undefined
-  readonly words: string
-}
-
-/** Pins that cannot be kept, each with the reason. */
-export const planProblems = (plan: Plan, bodies: readonly BodyInHands[]): readonly PlanProblem[] => {
-  const problems: PlanProblem[] = []
-  const tell = (body: Body | undefined, words: string) => problems.push({ body: body?.id, words })
-  for (const { body } of bodies) {
-    const pins = plan.pins.filter(p => p.body === body.id)
-    const carries = carriesWith(body, SCHOOLS[plan.school].shutter)
-    const seen = new Map<string, Pin>()
-    const placed = new Map<FunctionId, Pin>()
-    for (const pin of pins) {
-      const label = dimension(pin.function).label
-      const control = body.controls.find(c => c.id === pin.control)
-      if (!control) {
-        tell(body, `${body.model} has no control “${pin.control}” any more; take the pin of ${label} out.`)
-        continue
-      }
-      const use = plan.uses.find(u => u.function === pin.function)
-      if (!use) tell(body, `${label} is pinned on ${body.model} and not used; use it, or take the pin out.`)
-      const ways = carries.filter(c => c.function === pin.function && c.control === pin.control)
-      if (!ways.length) tell(body, `${control.label} of ${body.model} cannot take ${label}; pin it somewhere else.`)
-      else if (use && !ways.some(c => canBeUsed(plan, use, control, c)))
-        tell(
-          body,
-          `${label} cannot be used on ${control.label} of ${body.model} as the hand has to; say so, or pin it elsewhere.`,
-        )
-      const other = seen.get(pin.control)
-      if (other)
-        tell(
-          body,
-          `${control.label} of ${body.model} is pinned twice, for ${dimension(other.function).label} and ${label}; take one out.`,
-        )
-      const twin = placed.get(pin.function)
-      if (twin) tell(body, `${label} is pinned to two controls of ${body.model}; take one out.`)
-      seen.set(pin.control, pin)
-      placed.set(pin.function, pin)
-    }
-  }
-  for (const pin of plan.pins)
-    if (!bodies.some(b => b.body.id === pin.body))
-      tell(undefined, `A pin is for “${pin.body}”, which is not in hand; take it out, or take the body in hand.`)
-  return problems
 }
 
 /** A plan on bodies as a problem in numbers, with what each cell stands for. */

@@ -80,14 +80,21 @@ export const plannedUse = (f: FunctionId): PlannedUse => ({
   withIndexOnShutter: isHeldDuringAPassage(f),
 })
 
+const neededBy = (school: SchoolId): readonly FunctionId[] => SCHOOLS[school].needs.map(n => n.function)
+
+/** Locking focus and sliding on to exposure hold, with whatever locks focus among these functions. */
+const lockAndHold = (functions: readonly FunctionId[]): Plan['slides'] => {
+  const lock = ['trigger.stop', 'trigger.start'].find(f => functions.includes(f))
+  return lock && functions.includes('meter.lock') ? [{ from: lock, to: 'meter.lock' }] : []
+}
+
 /** A plan to begin with: the school's functions, and exposure hold within a slide of the lock. */
 export const planFor = (school: SchoolId): Plan => {
-  const functions = [...SCHOOLS[school].needs.map(n => n.function), 'meter.lock']
-  const lock = functions.find(f => f === 'trigger.stop') ?? functions.find(f => f === 'trigger.start')
+  const functions = [...neededBy(school), 'meter.lock']
   return {
     school,
     uses: functions.map(plannedUse),
-    slides: lock ? [{ from: lock, to: 'meter.lock' }] : [],
+    slides: lockAndHold(functions),
     consistency: 1,
     relearning: 1,
     hand: 'right',
@@ -106,6 +113,54 @@ export const planFor = (school: SchoolId): Plan => {
     maps: [],
   }
 }
+
+/**
+ * The same plan in another school: what was typed stays, the functions only the former school needs go, and the maps
+ * are to be found anew.
+ */
+export const withSchool = (plan: Plan, school: SchoolId): Plan => {
+  if (plan.school === school) return plan
+  const kept = plan.uses.filter(
+    u => !neededBy(plan.school).includes(u.function) || neededBy(school).includes(u.function),
+  )
+  const added = neededBy(school).filter(f => !kept.some(u => u.function === f))
+  const uses = [...added.map(plannedUse), ...kept]
+  const isUsed = (f: FunctionId) => uses.some(u => u.function === f)
+  const slides = plan.slides.filter(s => isUsed(s.from) && isUsed(s.to))
+  return {
+    ...plan,
+    school,
+    uses,
+    slides: plan.slides.length && !slides.length ? lockAndHold(uses.map(u => u.function)) : slides,
+    pins: plan.pins.filter(p => isUsed(p.function)),
+    house: {},
+    maps: [],
+  }
+}
+
+/** The plan without a function, wherever it is named. */
+export const withoutFunction = (plan: Plan, f: FunctionId): Plan => ({
+  ...plan,
+  uses: plan.uses.filter(u => u.function !== f),
+  slides: plan.slides.filter(s => s.from !== f && s.to !== f),
+  pins: plan.pins.filter(p => p.function !== f),
+})
+
+/** Keeps maps with their house places; bodies that are not among them keep the maps they had. */
+export const withMaps = (plan: Plan, maps: readonly StoredMap[], house: Plan['house']): Plan => ({
+  ...plan,
+  house,
+  maps: [...plan.maps.filter(m => !maps.some(x => x.body === m.body)), ...maps],
+})
+
+/** Pins a function of a body to a control, or takes its pin out. */
+export const withPin = (plan: Plan, body: string, f: FunctionId, control: string | undefined): Plan => ({
+  ...plan,
+  pins: [
+    ...plan.pins.filter(p => p.body !== body || p.function !== f),
+    ...(control ? [{ body, function: f, control }] : []),
+  ],
+})
 
 /** A person's own session, the team's where they have none. */
 export const sessionOf = (plan: Pick<Plan, 'session' | 'sessions'>, person: string): Plan['session'] =>

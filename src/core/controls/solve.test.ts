@@ -4,7 +4,8 @@ import { random } from '../../../test/fixtures/random'
 import { Assigner, FORBIDDEN } from './assignment'
 import { bestOnBody } from './best-on-body'
 import { type BodyProblem, costOfMap, type MapProblem } from './map-problem'
-import { gapOf, solve } from './solve'
+import { gapOf } from '../numeric/gap'
+import { solve } from './solve'
 
 describe('the linear assignment problem', () => {
   it('agrees with the worked example: three rows, three columns, 5', () => {

@@ -1,6 +1,6 @@
-import { random } from '../random/random'
-import { FORBIDDEN } from './assignment'
-import { type BestMap, bestOnBody } from './best-on-body'
+import { random } from '../numeric/random'
+import { bestOnBody } from './best-on-body'
+import { HouseSearch } from './house-search'
 import { type BodyMap, type House, LEFT_OUT, type MapProblem } from './map-problem'
 
 /** Maps for a fleet. */
@@ -14,13 +14,7 @@ export interface Solved {
 
 export interface SolveOptions {
   readonly seed?: number | undefined
-  /** House places to start from as well, such as those of the map before. */
-  readonly from?: House | undefined
 }
-
-/** How far the cost may be above the best possible, as a share of it; 0 where it is proven best. */
-export const gapOf = ({ cost, bound }: Pick<Solved, 'cost' | 'bound'>): number =>
-  cost <= bound ? 0 : (cost - bound) / cost
 
 /** How often prices are moved at the root of the tree and at its other nodes. */
 const ROOT_ROUNDS = 45
@@ -38,174 +32,45 @@ const RESTARTS = 12
 /**
  * The maps that cost least over all house places. Prices for being in a place part the bodies from each other: for
  * any prices, the bodies' own best maps give a lower bound, and where most of them go gives house places to try.
- * Those are improved one place at a time, and what is left of the gap is closed by branching on house places as far
+ * Those are improved one move or swap at a time, and what is left of the gap is closed by branching on house places as far
  * as a fixed number of nodes allows, so that the answer does not depend on the machine.
  */
-export const solve = (problem: MapProblem, { seed = 1, from }: SolveOptions = {}): Solved =>
-  new Search(problem).run(seed, from)
+export const solve = (problem: MapProblem, { seed = 1 }: SolveOptions = {}): Solved => new Solver(problem).run(seed)
 
 /** Which house places are decided; UNDECIDED where not. */
 const UNDECIDED = -1
 
-class Search {
-  private readonly reachable: readonly (readonly Uint8Array[])[]
-  private readonly placesOf: readonly (readonly number[])[]
-  private tried = 0
-  private readonly used: Uint8Array
-  private readonly known = new Map<string, BestMap>()
-  private best: { house: House; cost: number }
+class Solver {
+  private readonly houses: HouseSearch
 
   constructor(private readonly problem: MapProblem) {
-    const { bodies, functions, places } = problem
-    this.reachable = bodies.map(b =>
-      Array.from({ length: functions }, (_, f) => {
-        const here = new Uint8Array(places)
-        b.place.forEach((p, c) => {
-          if ((b.cost[f]?.[c] ?? FORBIDDEN) < FORBIDDEN) here[p] = 1
-        })
-        return here
-      }),
-    )
-    this.placesOf = Array.from({ length: functions }, (_, f) => {
-      const here = Array.from({ length: places }, (_, p) => p).filter(p => this.reachable.some(r => r[f]?.[p]))
-      return here.length ? here : [0]
-    })
-    this.used = new Uint8Array(functions * places)
-    this.best = { house: new Int32Array(functions), cost: Infinity }
+    this.houses = new HouseSearch(problem)
   }
 
-  run(seed: number, from: House | undefined): Solved {
+  run(seed: number): Solved {
     const { functions, places, bodies } = this.problem
-    if (from) this.consider(from)
     const root = new Float64Array(bodies.length * functions * places)
     const free = new Int32Array(functions).fill(UNDECIDED)
     let bound = this.raise(root, free, ROOT_ROUNDS)
-    if (bound < this.best.cost) {
+    if (bound < this.houses.best.cost) {
       const { int, pick } = random(seed)
-      this.improve(this.best.house)
-      const most = this.tried + MOST_TRIED * bodies.length
-      for (let i = 0; i < RESTARTS && bound < this.best.cost && this.tried < most; i++) {
-        const other = this.best.house.slice()
+      this.houses.improve(this.houses.best.house)
+      const most = this.houses.tried + MOST_TRIED * bodies.length
+      for (let i = 0; i < RESTARTS && bound < this.houses.best.cost && this.houses.tried < most; i++) {
+        const other = this.houses.best.house.slice()
         for (let k = 0; k < 2; k++) {
           const f = int(0, functions - 1)
-          const wanted = this.wanted(f)
+          const wanted = this.houses.wanted(f)
           if (wanted.length) other[f] = pick(wanted)
         }
-        this.improve(other)
+        this.houses.improve(other)
       }
-      if (this.best.cost - bound < CLOSABLE * this.best.cost || bodies.length <= FEW_BODIES)
+      if (this.houses.best.cost - bound < CLOSABLE * this.houses.best.cost || bodies.length <= FEW_BODIES)
         bound = this.branch(root, free, bound)
     }
-    const { house, cost } = this.best
-    const maps = bodies.map((_, b) => this.onBody(b, house).map)
+    const { house, cost } = this.houses.best
+    const maps = bodies.map((_, b) => this.houses.onBody(b, house).map)
     return { house, maps, cost, bound: Math.min(bound, cost) }
-  }
-
-  /** Places where some body can have a function; any, where none can. */
-  private placesFor(f: number): readonly number[] {
-    return this.placesOf[f] ?? [0]
-  }
-
-  /** Places where some body wanted a function while prices were moved. */
-  private wanted(f: number): readonly number[] {
-    return this.placesFor(f).filter(p => this.used[f * this.problem.places + p])
-  }
-
-  /** A body's best map for given house places; a place it cannot use a function in is as good as any other such. */
-  private onBody(b: number, house: House): BestMap {
-    const { bodies, functions, places, slides } = this.problem
-    const body = bodies[b]
-    if (!body) throw new RangeError(`no body ${b}`)
-    let key = `${b}`
-    for (let f = 0; f < functions; f++) {
-      const p = house[f] ?? 0
-      key += this.reachable[b]?.[f]?.[p] && body.away[f] ? `,${p}` : ','
-    }
-    const found = this.known.get(key)
-    if (found) return found
-    const extra = new Float64Array(functions * places)
-    for (let f = 0; f < functions; f++) {
-      extra.fill(body.away[f] ?? 0, f * places, (f + 1) * places)
-      extra[f * places + (house[f] ?? 0)] = 0
-    }
-    this.tried++
-    const made = bestOnBody(body, slides, places, extra)
-    this.known.set(key, made)
-    return made
-  }
-
-  private total(house: House): number {
-    let sum = 0
-    for (let b = 0; b < this.problem.bodies.length; b++) sum += this.onBody(b, house).cost
-    return sum
-  }
-
-  private consider(house: House): void {
-    const cost = this.total(house)
-    if (cost < this.best.cost) this.best = { house: house.slice(), cost }
-  }
-
-  /** Moves one house place, or swaps two, for as long as that helps. */
-  private improve(start: House): void {
-    const { functions, bodies } = this.problem
-    let house = start.slice()
-    let cost = this.total(house)
-    for (let better = true; better;) {
-      better = false
-      for (let f = 0; f < functions; f++) {
-        const now = bodies.map((_, b) => this.onBody(b, house))
-        let [next, least] = [house, cost]
-        const tryOut = (moved: readonly number[], places: readonly number[]) => {
-          const other = house.slice()
-          moved.forEach((m, i) => (other[m] = places[i] ?? 0))
-          const found = this.moved(moved, house, other, now, least)
-          if (found < least) [next, least] = [other, found]
-        }
-        for (const p of this.wanted(f)) if (p !== house[f]) tryOut([f], [p])
-        for (let g = f + 1; g < functions; g++)
-          if (house[f] !== house[g]) tryOut([f, g], [house[g] ?? 0, house[f] ?? 0])
-        if (least < cost) [house, cost, better] = [next, least, true]
-      }
-    }
-    if (cost < this.best.cost) this.best = { house, cost }
-  }
-
-  /**
-   * What a house costs in which one or two functions have moved; Infinity as soon as it cannot be less than a limit.
-   */
-  private moved(moved: readonly number[], before: House, house: House, now: readonly BestMap[], limit: number): number {
-    const { bodies } = this.problem
-    const open: { readonly b: number; readonly least: number; readonly unsure: number }[] = []
-    let sum = 0
-    bodies.forEach((body, b) => {
-      const was = now[b]
-      if (!was) return
-      // A map that has a function in its new home saves what being away costs, and costs more by its slack.
-      const gains = moved.map(f => ({
-        away: body.away[f] ?? 0,
-        slack: was.slack[this.at(f, house[f] ?? 0)] ?? FORBIDDEN,
-      }))
-      const all = gains.reduce((total, g) => total + g.away, 0) - Math.max(...gains.map(g => g.slack))
-      const gain = Math.max(0, all, ...gains.map(g => g.away - g.slack))
-      let loss = 0
-      for (const f of moved) {
-        const control = was.map[f] ?? LEFT_OUT
-        if (control !== LEFT_OUT && body.place[control] === before[f]) loss += body.away[f] ?? 0
-      }
-      sum += was.cost - gain
-      // Where nobody leaves home and there is nothing to gain, all stays as it was.
-      if (gain > 0 || loss > 0) open.push({ b, least: was.cost - gain, unsure: gain + loss })
-    })
-    open.sort((x, y) => y.unsure - x.unsure)
-    for (const { b, least } of open) {
-      if (sum >= limit) return Infinity
-      sum += this.onBody(b, house).cost - least
-    }
-    return sum
-  }
-
-  private at(f: number, place: number): number {
-    return f * this.problem.places + place
   }
 
   /**
@@ -240,7 +105,7 @@ class Search {
         found.map.forEach((control, f) => {
           if (control === LEFT_OUT) return
           const place = body.place[control] ?? 0
-          this.used[f * places + place] = 1
+          this.houses.want(f, place)
           votes[f * places + place] = (votes[f * places + place] ?? 0) + (body.away[f] ?? 0)
           if (decided[f] === UNDECIDED) used.push(base + f * places + place)
         })
@@ -269,8 +134,8 @@ class Search {
         stride /= 2
         since = 0
       }
-      if (round % 4 === 0) this.consider(voted)
-      if (Math.ceil(best - 1e-6) >= this.best.cost) break
+      if (round % 4 === 0) this.houses.consider(voted)
+      if (Math.ceil(best - 1e-6) >= this.houses.best.cost) break
       // One step up: where a body goes the price rises, where the house is it falls.
       const gradient = new Float64Array(price.length)
       if (round > 0) for (let i = 0; i < last.length; i++) gradient[i] = DEFLECTION * (last[i] ?? 0)
@@ -286,7 +151,7 @@ class Search {
       let norm = 0
       for (const g of gradient) norm += g * g
       if (norm === 0) break
-      const step = (stride * Math.max(1, this.best.cost - bound)) / norm
+      const step = (stride * Math.max(1, this.houses.best.cost - bound)) / norm
       for (let b = 0; b < bodies.length; b++)
         for (let f = 0; f < functions; f++)
           for (let p = 0; p < places; p++) {
@@ -308,22 +173,22 @@ class Search {
     while (open.length) {
       open.sort((a, b) => b.bound - a.bound)
       const node = open.pop()
-      if (!node || node.bound >= this.best.cost) return this.best.cost
+      if (!node || node.bound >= this.houses.best.cost) return this.houses.best.cost
       if (nodes <= 0) return node.bound
       const f = this.mostTorn(node.price, node.decided)
       if (f === UNDECIDED) return node.bound
-      for (const p of this.placesFor(f)) {
+      for (const p of this.houses.placesFor(f)) {
         const child = { price: node.price.slice(), decided: node.decided.slice(), bound: node.bound }
         child.decided[f] = p
         nodes--
         const left = child.decided.some(d => d === UNDECIDED)
         child.bound = left ? Math.max(node.bound, this.raise(child.price, child.decided, NODE_ROUNDS)) : Infinity
-        if (!left) this.consider(child.decided)
-        else if (child.bound < this.best.cost) open.push(child)
+        if (!left) this.houses.consider(child.decided)
+        else if (child.bound < this.houses.best.cost) open.push(child)
       }
-      open = open.filter(n => n.bound < this.best.cost)
+      open = open.filter(n => n.bound < this.houses.best.cost)
     }
-    return this.best.cost
+    return this.houses.best.cost
   }
 
   /** The undecided function whose prices differ most from place to place: the bodies disagree about it. */

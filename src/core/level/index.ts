@@ -1,3 +1,3 @@
 export { type FleetBody, fleetProblem, type FleetProblem } from './fleet-problem'
-export { asLevel, gapOf, LAMBDAS, type Levelled, levelFleet } from './level'
+export { asLevel, LAMBDAS, type Levelled, levelFleet } from './level'
 export * from './report'

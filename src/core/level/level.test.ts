@@ -14,13 +14,13 @@ import {
   costOfEach,
   type FleetBody,
   fleetProblem,
-  gapOf,
   insteadOf,
   LAMBDAS,
   levelFleet,
   levelReport,
   withoutOne,
 } from './index'
+import { gapOf } from '../numeric/gap'
 
 const inFleet = (bodies: readonly Body[]): FleetBody[] => bodies.map(body => ({ body, firmware: body.firmware.to }))
 

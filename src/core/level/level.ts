@@ -22,10 +22,6 @@ export interface Levelled {
   readonly bound: number
 }
 
-/** How far the cost may be above the best possible, as a share of it; 0 where it is proven best. */
-export const gapOf = ({ cost, bound }: Pick<Levelled, 'cost' | 'bound'>): number =>
-  cost <= bound ? 0 : (cost - bound) / cost
-
 /** Gaps below this are rounding. */
 const PROVEN = 1e-9
 /** Rounds of raising the bound, at most, and the gap at which there is no need to go on. */

@@ -1,10 +1,11 @@
+import { gapOf } from '../numeric/gap'
 import { MILLIONTHS } from '../bodies/search'
 import { alikeness, type BodyValue, type Spread, spreadOf } from '../resolve'
 import { type Grade, gradeOf } from '../vocabulary/grade'
 import type { NeutralValue } from '../vocabulary/values'
 import { heldUpTo } from '../standards'
 import type { FleetDimension, FleetProblem } from './fleet-problem'
-import { gapOf, type Levelled, levelFleet } from './level'
+import { type Levelled, levelFleet } from './level'
 
 /** What levelling a fleet comes to, for people: figures, spreads, what each body gives up, who holds the others back. */
 

@@ -75,17 +75,19 @@ export const ConcordanceView = ({
     forWhom: params.get('for') ?? '',
     isLookedAt: figure === 'alike',
   })
+  const theme = useTheme()
+  const isPhone = useMediaQuery(theme.breakpoints.down('sm'))
+  // Where the panel rises over the view it would take the slider away from under the finger.
+  const isNarrow = useMediaQuery(theme.breakpoints.down('md'))
   const move = useCallback(
     (lambda: number) =>
       set({
         level: lambda === stored.standard.lambdaHundredths ? undefined : String(lambda),
-        figure: 'alike',
         cell: undefined,
+        ...(isNarrow ? {} : { figure: 'alike' }),
       }),
-    [set, stored.standard.lambdaHundredths],
+    [set, stored.standard.lambdaHundredths, isNarrow],
   )
-  const theme = useTheme()
-  const isPhone = useMediaQuery(theme.breakpoints.down('sm'))
   const onlyDiffering = params.get('differs') === '1'
   const byAgreement = params.get('sort') === 'agreement'
   const foldedText = params.get('folded') ?? ''
@@ -151,6 +153,11 @@ export const ConcordanceView = ({
           </Button>
         </Box>
         <Box sx={{ height: 4 }}>{isBusy && <LinearProgress aria-label="Levelling" />}</Box>
+        {isNarrow && asked !== null && (
+          <Button variant="outlined" sx={{ mb: 1 }} onClick={() => selectFigure('alike')}>
+            What levelling does, and keep it
+          </Button>
+        )}
         {problem && <Alert severity="warning">{problem}</Alert>}
       </Box>
       {concordance.failed.map(f => (

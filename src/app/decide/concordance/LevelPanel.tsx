@@ -3,6 +3,7 @@
 import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material'
 import { useState } from 'react'
 import type { FleetFigures, GivenUp, Help } from '@/core/level/report'
+import { gapWords } from '@/core/numeric/gap'
 import type { Concordance } from '@/core/resolve/concordance'
 import { refText } from '@/core/standards'
 import { dimension } from '@/core/vocabulary/dimensions'
@@ -23,8 +24,6 @@ const MOST_BACK = 20
 
 const change = (before: number, after: number): string => `${before.toFixed(3)} → ${after.toFixed(3)}`
 const share = (gain: number): string => (gain < 0.0005 ? 'nothing' : `${(100 * gain).toFixed(1)} %`)
-const gapWords = (gap: number): string =>
-  gap === 0 ? 'This is the best possible.' : `Within ${(100 * gap).toFixed(2)} % of the best possible; that is proven.`
 
 const figures = (now: FleetFigures, then: FleetFigures): string =>
   `agreement ${change(now.agreement, then.agreement)}, alike ${change(now.alike, then.alike)}`

@@ -4,9 +4,9 @@ import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
 import NextLink from 'next/link'
 import { useSearchParams } from 'next/navigation'
 import { useState } from 'react'
-import { carriesWith } from '@/core/controls/abilities'
 import type { MappedBody, Placed } from '@/core/controls/fleet'
 import type { FunctionId } from '@/core/controls/functions'
+import { waysOf } from '@/core/controls/moves'
 import type { Plan } from '@/core/controls/plan'
 import { SCHOOLS } from '@/core/controls/schools'
 import { dimension } from '@/core/vocabulary/dimensions'
@@ -114,7 +114,7 @@ const FunctionRow = ({
 }) => {
   const { label } = dimension(p.function)
   const labelOf = (id: string | undefined) => body.controls.find(c => c.id === id)?.label ?? id
-  const ways = carriesWith(body, SCHOOLS[plan.school].shutter).filter(c => c.function === p.function)
+  const ways = waysOf(plan, body, p.function)
   const choices = body.controls.filter(c => ways.some(w => w.control === c.id))
   const option = body.settings.find(s => s.id === p.carry?.setting)?.options.find(o => o.id === p.carry?.option)
   const where = p.carry ? (p.isHome ? '' : 'away from home') : choices.length ? 'left out' : 'this body cannot'
@@ -169,7 +169,7 @@ const FunctionRow = ({
             variant={p.isPinned ? 'contained' : 'outlined'}
             aria-pressed={p.isPinned}
             aria-label={`Pin ${label} on ${body.model}`}
-            disabled={!p.carry}
+            disabled={!p.carry && !p.isPinned}
             onClick={() => onPin?.(p.function, p.isPinned ? undefined : p.carry?.control)}
             className="no-print"
           >

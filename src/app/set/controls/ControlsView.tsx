@@ -1,28 +1,29 @@
 'use client'
 
 import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material'
-import { useRouter, useSearchParams } from 'next/navigation'
-import { useCallback, useMemo, useState } from 'react'
-import { type BodyInHands, storedMaps } from '@/core/controls/fleet'
+import { useSearchParams } from 'next/navigation'
+import { useCallback, useMemo } from 'react'
+import type { Body } from '@/core/bodies'
+import type { BodyInHands } from '@/core/controls/cells'
+import { storedMaps } from '@/core/controls/fleet'
 import type { FunctionId } from '@/core/controls/functions'
-import { type Plan, planFor, type StoredMap } from '@/core/controls/plan'
+import { movedTo } from '@/core/controls/moves'
+import { type Plan, planFor, type StoredMap, withMaps, withPin, withSchool } from '@/core/controls/plan'
 import { SCHOOL_IDS, type SchoolId, SCHOOLS } from '@/core/controls/schools'
 import { withPlan } from '@/core/controls/targets'
-import { ownLayers, refText, type Standard } from '@/core/standards'
-import { mergeStandards } from '@/core/standards/merge'
+import { gapWords } from '@/core/numeric/gap'
+import { ownLayers, refText } from '@/core/standards'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { PLACES } from '@/core/vocabulary/places'
 import type { Shooter } from '@/server/controls'
 import type { StandardView } from '@/server/standards'
 import { linkTo, useAddress } from '@/ui/address'
-import { useDraft } from '@/ui/draft'
-import { DraftButtons, StatusProblem, useUndoKeys } from '@/ui/DraftStatus'
+import { DraftButtons, StatusProblem } from '@/ui/DraftStatus'
 import { describeStandardChanges } from '@/core/standards/compare'
 import { MergeNotice } from '@/ui/MergeNotice'
-import { usePeople } from '@/ui/people'
 import { Page } from '@/ui/pieces'
-import { sendJson } from '@/ui/send'
 import { LinkButton } from '@/ui/Shell'
+import { useStandardDraft } from '@/ui/standard-draft'
 import { SidePanel } from '@/ui/SidePanel'
 import { VersionMark } from '@/ui/versions'
 import { BodyMap, presses } from './BodyMap'
@@ -44,85 +45,41 @@ export const ControlsView = ({
 }) => {
   const bodies = useMemo(() => JSON.parse(hands) as readonly BodyInHands[], [hands])
   const { version } = view.document
-  const isDraft = view.state === 'draft'
-  const draft = useDraft<Standard>({
-    address: `/api/v1/standards/${view.id}/versions/${version}`,
-    document: view.document,
-    revision: view.revision,
-    merge: mergeStandards,
-  })
-  useUndoKeys(draft)
+  const params = useSearchParams()
+  const addressOf = useCallback(
+    (v: number, rest: URLSearchParams) =>
+      linkTo('/set/controls', rest, { standard: refText({ id: view.id, version: v }) }),
+    [view.id],
+  )
+  const { draft, isDraft, open, beginDraft, problem } = useStandardDraft(view, addressOf)
   const { document, edit } = draft
   const { params: address, set } = useAddress()
-  const router = useRouter()
-  const params = useSearchParams()
-  const { person } = usePeople()
-  const [problem, setProblem] = useState('')
   const asked = SCHOOL_IDS.find(s => s === address.get('school'))
-  const plan = useMemo<Plan>(
-    () =>
-      asked && asked !== document.controls?.school
-        ? planFor(asked)
-        : (document.controls ?? planFor(asked ?? 'thumb-start')),
-    [document.controls, asked],
-  )
+  // A school is only looked at in the address; a draft has its own once one was chosen in it.
+  const plan = useMemo<Plan>(() => {
+    const own = document.controls ?? planFor(asked ?? 'thumb-start')
+    return asked && !isDraft ? withSchool(own, asked) : own
+  }, [document.controls, asked, isDraft])
   const { shown, best, problems, isBusy, failed } = useMaps(plan, bodies)
   const layer = ownLayers(document)[0]
-  const open = view.versions.find(v => v.version !== version && v.state === 'draft')
   const explained = shown?.bodies.find(b => b.body.id === address.get('body'))
 
   const change = useCallback<Change>((what, f) => edit(what, s => ({ ...s, controls: f(plan) })), [edit, plan])
   const choose = (school: SchoolId) => {
     if (isDraft) {
-      edit(`school ${SCHOOLS[school].label}`, s => ({ ...s, controls: planFor(school) }))
+      change(`school ${SCHOOLS[school].label}`, p => withSchool(p, school))
       set({ school: undefined })
     } else set({ school })
   }
-  const keep = (maps: readonly StoredMap[]) => {
-    if (!layer || !shown) return
-    const house = maps === best?.maps ? best.house : shown.house
-    edit('control maps', s => withPlan(s, layer.id, { ...plan, house, maps: [...maps] }))
+  const keep = (maps: readonly StoredMap[], house: Plan['house']) => {
+    if (layer) edit('control maps', s => withPlan(s, layer.id, withMaps(plan, maps, house)))
   }
-  const move = (body: string, f: FunctionId, control: string | undefined) => {
+  const move = (body: Body, f: FunctionId, control: string | undefined) => {
     if (!shown) return
-    const maps = storedMaps(shown).map(m => {
-      if (m.body !== body) return m
-      // Two functions change places rather than one of them being lost.
-      const was = m.at[f]
-      const at = Object.fromEntries(
-        Object.entries(m.at).flatMap(([other, c]) =>
-          other === f
-            ? []
-            : c === control
-              ? was && canTake(bodies, body, other, was)
-                ? [[other, was]]
-                : []
-              : [[other, c]],
-        ),
-      )
-      return { body, at: control ? { ...at, [f]: control } : at }
-    })
-    keep(maps)
+    const maps = storedMaps(shown).map(m => (m.body === body.id ? movedTo(plan, body, m, f, control) : m))
+    keep(maps, shown.house)
   }
-  const pin = (body: string, f: FunctionId, control: string | undefined) =>
-    change('pins', p => ({
-      ...p,
-      pins: [
-        ...p.pins.filter(x => x.body !== body || x.function !== f),
-        ...(control ? [{ body, function: f, control }] : []),
-      ],
-    }))
-  const beginDraft = async () => {
-    const ref = encodeURIComponent(refText({ id: view.id, version }))
-    const sent = await sendJson<{ version: number }>(
-      'POST',
-      `/api/v1/standards/${ref}/versions`,
-      person ? { person: person.id } : {},
-    )
-    if (sent.ok)
-      router.push(linkTo('/set/controls', params, { standard: refText({ id: view.id, version: sent.value.version }) }))
-    else setProblem(sent.detail)
-  }
+  const resting = plan.maps.filter(m => !bodies.some(b => b.body.id === m.body)).length
 
   return (
     <Box sx={{ display: 'flex', alignItems: 'flex-start' }}>
@@ -136,10 +93,8 @@ export const ControlsView = ({
             {isDraft ? (
               <DraftButtons draft={draft} />
             ) : open ? (
-              <LinkButton
-                href={linkTo('/set/controls', params, { standard: refText({ id: view.id, version: open.version }) })}
-              >
-                Go to version {open.version}, a draft
+              <LinkButton href={linkTo('/set/controls', params, { standard: refText({ id: view.id, version: open }) })}>
+                Go to version {open}, being worked on
               </LinkButton>
             ) : (
               <Button variant="contained" onClick={() => void beginDraft()}>
@@ -181,7 +136,7 @@ export const ControlsView = ({
                   {best && costWords(shown.cost, best.cost, best.gap)}
                 </Typography>
                 {isDraft && best && !isKept(plan, best.maps) && (
-                  <Button variant="contained" onClick={() => keep(best.maps)}>
+                  <Button variant="contained" onClick={() => keep(best.maps, best.house)}>
                     {plan.maps.length ? 'Take the best maps' : `Keep these maps in version ${version}`}
                   </Button>
                 )}
@@ -196,6 +151,8 @@ export const ControlsView = ({
                     return place ? [`${dimension(u.function).label}: ${PLACES[place].label}`] : []
                   })
                   .join(' · ')}
+                {resting === 1 && '. The map of one body that is not in hand stays as it is.'}
+                {resting > 1 && `. The maps of ${resting} bodies that are not in hand stay as they are.`}
               </Typography>
             )}
             <Box
@@ -211,8 +168,8 @@ export const ControlsView = ({
                   key={m.body.id}
                   mapped={m}
                   plan={plan}
-                  onMove={isDraft ? (f, c) => move(m.body.id, f, c) : undefined}
-                  onPin={isDraft ? (f, c) => pin(m.body.id, f, c) : undefined}
+                  onMove={isDraft ? (f, c) => move(m.body, f, c) : undefined}
+                  onPin={isDraft ? (f, c) => change('pins', p => withPin(p, m.body.id, f, c)) : undefined}
                   onExplain={() => set({ body: m.body.id })}
                 />
               ))}
@@ -246,9 +203,7 @@ const LAYOUT = {
 
 const costWords = (cost: number, best: number, gap: number): string => {
   if (cost > best + 0.5) return `The best around the pins costs ${presses(best)}.`
-  return gap === 0
-    ? 'That is the best possible.'
-    : `Within ${(100 * gap).toFixed(1)} % of the best possible; that is proven.`
+  return gapWords(gap)
 }
 
 const isKept = (plan: Plan, maps: readonly StoredMap[]): boolean =>
@@ -256,9 +211,3 @@ const isKept = (plan: Plan, maps: readonly StoredMap[]): boolean =>
     const kept = plan.maps.find(x => x.body === m.body)?.at
     return kept && JSON.stringify(Object.entries(kept).sort()) === JSON.stringify(Object.entries(m.at).sort())
   })
-
-const canTake = (bodies: readonly BodyInHands[], id: string, f: FunctionId, control: string): boolean =>
-  bodies.some(
-    b =>
-      b.body.id === id && b.body.controls.some(c => c.id === control && (c.functions as readonly string[]).includes(f)),
-  )

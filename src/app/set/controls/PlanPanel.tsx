@@ -2,7 +2,7 @@
 
 import { Box, Button, Checkbox, FormControlLabel, MenuItem, Slider, TextField, Typography } from '@mui/material'
 import { FUNCTION_IDS, type FunctionId } from '@/core/controls/functions'
-import { FINGERS, type Plan, plannedUse, type PlannedUse } from '@/core/controls/plan'
+import { FINGERS, type Plan, plannedUse, type PlannedUse, withoutFunction } from '@/core/controls/plan'
 import { SCHOOL_IDS, type SchoolId, SCHOOLS } from '@/core/controls/schools'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { NumberField } from '@/ui/ValueEditor'
@@ -53,7 +53,6 @@ export const PlanPanel = ({
   const use = (f: FunctionId, next: Partial<PlannedUse>) =>
     change?.(`how ${dimension(f).label} is used`, p => ({
       ...p,
-      maps: [],
       uses: p.uses.map(u => (u.function === f ? { ...u, ...next } : u)),
     }))
   return (
@@ -72,15 +71,7 @@ export const PlanPanel = ({
               {change && !needed.has(u.function) && (
                 <Button
                   size="small"
-                  onClick={() =>
-                    change(`without ${dimension(u.function).label}`, p => ({
-                      ...p,
-                      maps: [],
-                      uses: p.uses.filter(x => x.function !== u.function),
-                      slides: p.slides.filter(s => s.from !== u.function && s.to !== u.function),
-                      pins: p.pins.filter(x => x.function !== u.function),
-                    }))
-                  }
+                  onClick={() => change(`without ${dimension(u.function).label}`, p => withoutFunction(p, u.function))}
                 >
                   Leave out
                 </Button>
@@ -131,7 +122,6 @@ export const PlanPanel = ({
             onChange={e =>
               change(`with ${dimension(e.target.value).label}`, p => ({
                 ...p,
-                maps: [],
                 uses: [...p.uses, plannedUse(e.target.value)],
               }))
             }
@@ -148,12 +138,12 @@ export const PlanPanel = ({
       <Weight
         label="The same place on every body"
         value={plan.consistency}
-        onValue={change && (n => change('what being alike weighs', p => ({ ...p, maps: [], consistency: n })))}
+        onValue={change && (n => change('what being alike weighs', p => ({ ...p, consistency: n })))}
       />
       <Weight
         label="Stays where it is today"
         value={plan.relearning}
-        onValue={change && (n => change('what relearning weighs', p => ({ ...p, maps: [], relearning: n })))}
+        onValue={change && (n => change('what relearning weighs', p => ({ ...p, relearning: n })))}
       />
       <Hand plan={plan} change={change} />
     </Box>
@@ -180,7 +170,6 @@ const Slides = ({ plan, change }: { plan: Plan; change: Change | undefined }) =>
         const chosen = e.target.value as unknown as readonly string[]
         change('what follows in one motion', p => ({
           ...p,
-          maps: [],
           slides: chosen.map(c => {
             const [from = '', to = ''] = c.split('>')
             return { from, to }
@@ -235,14 +224,14 @@ const Hand = ({ plan, change }: { plan: Plan; change: Change | undefined }) => (
       label="Better hand"
       disabled={!change}
       value={plan.hand}
-      onChange={e => change?.('the better hand', p => ({ ...p, maps: [], hand: e.target.value as Plan['hand'] }))}
+      onChange={e => change?.('the better hand', p => ({ ...p, hand: e.target.value as Plan['hand'] }))}
     >
       <MenuItem value="right">right</MenuItem>
       <MenuItem value="left">left</MenuItem>
     </TextField>
     {FINGERS.map(finger => {
       const limit = plan.limits.find(l => l.finger === finger)
-      const set = (limits: Plan['limits']) => change?.('what a finger must not do', p => ({ ...p, maps: [], limits }))
+      const set = (limits: Plan['limits']) => change?.('what a finger must not do', p => ({ ...p, limits }))
       const others = plan.limits.filter(l => l.finger !== finger)
       return (
         <Box key={finger} sx={{ display: 'flex', alignItems: 'center', minHeight: 44 }}>

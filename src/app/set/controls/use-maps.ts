@@ -1,8 +1,10 @@
 'use client'
 
 import { useMemo } from 'react'
-import { type BodyInHands, type FleetMap, planProblems, type PlanProblem, weighMaps } from '@/core/controls/fleet'
+import type { BodyInHands } from '@/core/controls/cells'
+import { type FleetMap, weighMaps } from '@/core/controls/fleet'
 import type { Plan } from '@/core/controls/plan'
+import { planProblems, type PlanProblem } from '@/core/controls/plan-problems'
 import { useWorkerAnswer } from '@/ui/worker'
 import type { MapsAnswer, MapsAsk } from '@/workers/controls.worker'
 
@@ -20,7 +22,8 @@ export interface Maps {
   readonly failed: string
 }
 
-const withoutMaps = (plan: Plan): Plan => ({ ...plan, maps: [] })
+/** What the best maps do not depend on is left out of the question. */
+const withoutMaps = (plan: Plan): Plan => ({ ...plan, maps: [], house: {} })
 
 /** The maps of a plan: weighed at once as they are, and the best ones from a worker. */
 export const useMaps = (plan: Plan, bodies: readonly BodyInHands[]): Maps => {
@@ -35,9 +38,13 @@ export const useMaps = (plan: Plan, bodies: readonly BodyInHands[]): Maps => {
   const isAnswered = found !== undefined && JSON.stringify(found.plan) === question
   const best = isAnswered ? found : undefined
   const shown = useMemo(() => {
-    if (plan.maps.length) return weighMaps(plan, bodies, plan.maps)
+    const isKept = (id: string) => plan.maps.some(m => m.body === id)
+    if (bodies.every(b => isKept(b.body.id))) return weighMaps(plan, bodies, plan.maps)
     // While something newer is sought, or where the pins contradict each other, the last good maps stay.
-    return found && weighMaps({ ...plan, uses: found.plan.uses }, bodies, found.maps, found.house)
+    if (!found) return undefined
+    const maps = [...plan.maps, ...found.maps.filter(m => !isKept(m.body))]
+    const house = plan.maps.length ? plan.house : found.house
+    return weighMaps({ ...plan, uses: found.plan.uses }, bodies, maps, house)
   }, [plan, bodies, found])
   return {
     shown,

@@ -2,22 +2,20 @@
 
 import { Alert, Box, Button, Tab, Tabs, Typography } from '@mui/material'
 import NextLink from 'next/link'
-import { useRouter, useSearchParams } from 'next/navigation'
+import { useSearchParams } from 'next/navigation'
 import { useCallback, useMemo, useState } from 'react'
 import { describeStandardChanges, wanted } from '@/core/standards/compare'
 import { ownLayers, refText, type Standard, standardProblems, type Target } from '@/core/standards'
-import { mergeStandards } from '@/core/standards/merge'
 import { problemWords } from '@/core/formats/problem'
 import type { StandardHeading } from '@/server/catalogue'
 import type { StandardView as View } from '@/server/standards'
 import { linkTo, useAddress } from '@/ui/address'
-import { useDraft } from '@/ui/draft'
-import { DraftButtons, StatusProblem, useUndoKeys } from '@/ui/DraftStatus'
+import { DraftButtons, StatusProblem } from '@/ui/DraftStatus'
 import { MergeNotice } from '@/ui/MergeNotice'
 import { Page } from '@/ui/pieces'
-import { usePeople } from '@/ui/people'
 import { sendJson } from '@/ui/send'
 import { LinkButton } from '@/ui/Shell'
+import { useStandardDraft } from '@/ui/standard-draft'
 import { VersionMark } from '@/ui/versions'
 import { lambdaWords } from '../../concordance/LevelSlider'
 import { GuidePart } from './GuidePart'
@@ -49,36 +47,20 @@ export const StandardView = ({
   choices: LayerChoices
 }) => {
   const { version } = view.document
-  const isDraft = view.state === 'draft'
-  const draft = useDraft<Standard>({
-    address: `/api/v1/standards/${view.id}/versions/${version}`,
-    document: view.document,
-    revision: view.revision,
-    merge: mergeStandards,
-  })
-  useUndoKeys(draft)
-  const { document, edit } = draft
   const params = useSearchParams()
-  const router = useRouter()
-  const { person } = usePeople()
+  const addressOf = useCallback(
+    (v: number, rest: URLSearchParams) => linkTo(`/decide/standards/${view.id}`, rest, { version: String(v) }),
+    [view.id],
+  )
+  const { draft, isDraft, open, beginDraft, problem: draftProblem } = useStandardDraft(view, addressOf)
+  const { document, edit } = draft
   const { params: address, set } = useAddress()
   const [problem, setProblem] = useState('')
   const comments = useComments(view.id, version)
   const part: PartId = PARTS.find(p => p.id === address.get('part'))?.id ?? 'targets'
   const own = useMemo(() => ownLayers(document), [document])
   const layer = own.find(l => l.id === address.get('layer')) ?? own[0]
-  const open = view.versions.find(v => v.version !== version && (v.state === 'draft' || v.state === 'in-review'))
   const mending = useMemo(() => standardProblems(document, document.name).map(problemWords), [document])
-
-  const beginDraft = useCallback(async () => {
-    const sent = await sendJson<{ version: number }>(
-      'POST',
-      `/api/v1/standards/${encodeURIComponent(refText({ id: view.id, version }))}/versions`,
-      person ? { person: person.id } : {},
-    )
-    if (sent.ok) router.push(linkTo(`/decide/standards/${view.id}`, params, { version: String(sent.value.version) }))
-    else setProblem(sent.detail)
-  }, [view.id, version, person, router, params])
 
   const takeNewer = async (below: string) => {
     const ref = encodeURIComponent(refText({ id: view.id, version }))
@@ -97,8 +79,8 @@ export const StandardView = ({
         {isDraft ? (
           <DraftButtons draft={draft} />
         ) : open ? (
-          <LinkButton href={linkTo(`/decide/standards/${view.id}`, params, { version: String(open.version) })}>
-            Go to version {open.version}
+          <LinkButton href={linkTo(`/decide/standards/${view.id}`, params, { version: String(open) })}>
+            Go to version {open}
           </LinkButton>
         ) : (
           <Button variant="contained" onClick={() => void beginDraft()}>
@@ -128,7 +110,7 @@ export const StandardView = ({
           targets afterwards, level them again in the Concordance.
         </Typography>
       )}
-      {problem && <Alert severity="error">{problem}</Alert>}
+      {(problem || draftProblem) && <Alert severity="error">{problem || draftProblem}</Alert>}
       <StatusProblem status={draft.status} />
       <MergeNotice
         draft={draft}

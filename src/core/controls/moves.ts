@@ -1,0 +1,30 @@
+import type { Body } from '../bodies'
+import { type Carry, carriesWith } from './abilities'
+import type { FunctionId } from './functions'
+import type { Plan, StoredMap } from './plan'
+import { SCHOOLS } from './schools'
+
+/** The ways a body can carry a function while the shutter does what the plan's school wants. */
+export const waysOf = (plan: Pick<Plan, 'school'>, body: Body, f: FunctionId): readonly Carry[] =>
+  carriesWith(body, SCHOOLS[plan.school].shutter).filter(c => c.function === f)
+
+/**
+ * Moves a function by hand. One that is there already changes places with it where it can, and is left out otherwise.
+ *
+ * @param control undefined to leave the function out
+ */
+export const movedTo = (
+  plan: Pick<Plan, 'school'>,
+  body: Body,
+  map: StoredMap,
+  f: FunctionId,
+  control: string | undefined,
+): StoredMap => {
+  const was = map.at[f]
+  const rest = Object.entries(map.at).flatMap(([other, at]) => {
+    if (other === f) return []
+    if (at !== control) return [[other, at]]
+    return was && waysOf(plan, body, other).some(c => c.control === was) ? [[other, was]] : []
+  })
+  return { body: map.body, at: Object.fromEntries(control ? [...rest, [f, control]] : rest) as StoredMap['at'] }
+}
