@@ -1,4 +1,6 @@
 import 'server-only'
+import type { Body } from '@/core/bodies'
+import { planWords } from '@/core/controls/words'
 import { nearestWays, type Way } from '@/core/phrasebook/nearest'
 import {
   alternativeWords,
@@ -6,6 +8,7 @@ import {
   deliveredBy,
   explain,
   lostWords,
+  type Outcome,
   outcomeWords,
   partWords,
   type PartWords,
@@ -13,7 +16,7 @@ import {
   resolve,
   whyWords,
 } from '@/core/resolve'
-import { type Context, effectiveTargets, type Level, type Weight } from '@/core/standards'
+import { type Context, effectiveTargets, type Level, type Standard, type Weight } from '@/core/standards'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { type Grade } from '@/core/vocabulary/grade'
 import { toleranceWords, valueWords } from '@/core/vocabulary/words'
@@ -65,6 +68,13 @@ const levelWords = (level: Level | null | undefined, dimensionId: string): strin
   return common && valueWords(dimension(dimensionId), common.value)
 }
 
+/** Where a plan for the fingers settled it, that is the reason, and not what the body would do by itself. */
+const whyWithPlan = (body: Body, standard: Standard, outcome: Outcome): string => {
+  const plan = planWords(body, standard, outcome.target.dimension)
+  if (plan && outcome.distance > 0 && !outcome.missing) return plan
+  return [whyWords(body, outcome), plan].filter(Boolean).join(' ')
+}
+
 export const readExplanation = async (
   standardId: string,
   bodyId: string,
@@ -100,7 +110,7 @@ export const readExplanation = async (
     grade: outcome.grade,
     distance: outcome.distance,
     held: outcome.held,
-    why: whyWords(body, outcome),
+    why: whyWithPlan(body, standard, outcome),
     delivered,
     parts: partWords(outcome),
     alternatives: alternatives.map(a => ({

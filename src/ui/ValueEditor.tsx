@@ -2,7 +2,7 @@
 
 import { Box, Checkbox, FormControlLabel, MenuItem, TextField } from '@mui/material'
 import { useState } from 'react'
-import type { Body } from '@/core/bodies'
+import { accepts, type Body } from '@/core/bodies'
 import type { Dimension } from '@/core/vocabulary/dimensions'
 import { PLACE_IDS, PLACES } from '@/core/vocabulary/places'
 import { typicalArea } from '@/core/vocabulary/typical'
@@ -406,7 +406,7 @@ export const startingValue = (d: Dimension, body?: Body): NeutralValue => {
       return d.measure === 'ratio' ? 1 : 0
     case 'assign':
       return body
-        ? { control: (body.controls.find(c => c.functions.some(f => f === d.id)) ?? body.controls[0])?.id ?? '' }
+        ? { control: (body.controls.find(c => accepts(c, d.id)) ?? body.controls[0])?.id ?? '' }
         : { place: 'thumb-upper-right' }
     case 'area':
       return typicalArea('point')

@@ -65,7 +65,7 @@ describe('meanings in words', () => {
   it('of a setting say what it is about, not about, or undecided', () => {
     const find = (b: Body, id: string) => settingWords(b.settings.find(s => s.id === id) as Body['settings'][number])
     expect(find(body('linnet'), 'temper')).toBe('hold when blocked, response to speed, switching point')
-    expect(find(body('sorrel'), 'key-pad-1')).toBe('AF start, second AF start and 5 more')
+    expect(find(body('sorrel'), 'key-pad-1')).toBe('AF start, second AF start and 10 more')
     expect(find(body('wicket'), 'sleep')).toBe('nothing to do with focus')
     expect(find(undecided(body('wicket'), 'sleep'), 'sleep')).toBe('undecided')
   })

@@ -1,5 +1,5 @@
-import { DIMENSIONS } from '../vocabulary/dimensions'
 import type { Place } from '../vocabulary/places'
+import { CONTROL_FUNCTIONS } from './control-functions'
 import { BODY_FORMAT, type Body, type Control, FACTS } from './schema'
 
 /**
@@ -35,9 +35,6 @@ export const ARCHETYPES: readonly Archetype[] = [
   },
 ]
 
-const FUNCTIONS = DIMENSIONS.filter(d => d.kind === 'assign').map(d => d.id)
-const ALL: Control['functions'] = [...FUNCTIONS, 'area.home', 'see.magnify', 'see.peaking', 'menu']
-
 const SPOTS: Readonly<Record<Place, Control['at']>> = {
   shutter: { view: 'top', x: 0.86, y: 0.42 },
   'thumb-upper-right': { view: 'back', x: 0.8, y: 0.2 },
@@ -51,7 +48,7 @@ const SPOTS: Readonly<Record<Place, Control['at']>> = {
 }
 
 /** A control where such controls usually sit. */
-export const controlAt = (id: string, label: string, place: Place, functions: Control['functions'] = ALL): Control => ({
+export const controlAt = (id: string, label: string, place: Place, functions = CONTROL_FUNCTIONS): Control => ({
   id,
   label,
   place,

@@ -125,6 +125,16 @@ describe('contradictions', () => {
     expect(complaints(body)).toContain('expected a control that accepts meter.lock; Beak accepts')
   })
 
+  it('reads what profiles called a function before it had a name of its own', () => {
+    const recall = { id: 'back-to-branch', label: 'Back to branch', means: { 'area.recall': { control: 'beak' } } }
+    body.settings = body.settings.map(s => (s.id === 'key-beak' ? { ...s, options: [...s.options, recall] } : s))
+    expect(complaints(body)).toContain('expected a control that accepts area.recall')
+    body.controls = body.controls.map(c =>
+      c.id === 'beak' ? { ...c, functions: [...c.functions, 'area.home' as const] } : c,
+    )
+    expect(complaints(body)).toBe('')
+  })
+
   it('names what points nowhere', () => {
     body.rules = [
       {

@@ -3,6 +3,7 @@ import { findDimension } from '../vocabulary/dimensions'
 import { statementsOf } from '../vocabulary/parts'
 import type { ControlAssignment } from '../vocabulary/values'
 import { availability } from './availability'
+import { accepts } from './control-functions'
 import { compareVersions } from './firmware'
 import { inMenuOrder } from './menu'
 import { type Body, factoryState, type Rule } from './schema'
@@ -130,7 +131,7 @@ const controls = (body: Body, say: Say): readonly Problem[] => {
     const { control: controlId } = value as ControlAssignment
     const control = byId.get(controlId)
     if (!control) found.push(say(path, controlId, `expected a control of this body: ${[...byId.keys()].join(', ')}`))
-    else if (!control.functions.some(f => f === dimensionId))
+    else if (!accepts(control, dimensionId))
       found.push(
         say(
           path,

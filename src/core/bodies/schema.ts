@@ -1,7 +1,7 @@
 import * as v from 'valibot'
 import { PLACE_IDS } from '../vocabulary/places'
 import { meaningsSchema } from '../vocabulary/schema'
-import { DIMENSIONS } from '../vocabulary/dimensions'
+import { CONTROL_FUNCTIONS, FORMER_FUNCTIONS } from './control-functions'
 
 /**
  * The exchange format of a camera body, `coherion.body/1`: what it is, what its menus say in its own words, what
@@ -20,16 +20,14 @@ const positive = v.pipe(v.number(), v.gtValue(0))
 const count = v.pipe(v.number(), v.integer(), v.minValue(1))
 const version = v.pipe(v.string(), v.regex(/^\d+(\.\d+){0,3}$/, 'expected a version such as 2.10'))
 
-const functionIds = DIMENSIONS.filter(d => d.kind === 'assign').map(d => d.id)
-
 const controlSchema = v.strictObject({
   id,
   label: text(60),
   place: v.picklist(PLACE_IDS),
   /** Where it is drawn: the view of the body, and shares of its width and height from the upper left. */
   at: v.strictObject({ view: v.picklist(['back', 'top', 'front']), x: share, y: share }),
-  /** Dimensions of kind assign that it can carry. */
-  functions: v.array(v.picklist([...functionIds, 'area.home', 'see.magnify', 'see.peaking', 'menu'])),
+  /** Dimensions of kind assign that it can carry, and work in the menus. */
+  functions: v.array(v.picklist([...CONTROL_FUNCTIONS, ...FORMER_FUNCTIONS])),
   holdable: v.boolean(),
 })
 

@@ -2,7 +2,7 @@ import type { Body, Control } from '../bodies'
 import { type Finger, type Place, placeDistance, PLACES } from '../vocabulary/places'
 import { bindingDistance, type Carry, carriesWith } from './abilities'
 import type { FunctionId } from './functions'
-import type { Plan, PlannedUse } from './plan'
+import { type Plan, type PlannedUse, schoolFor, usesIn } from './plan'
 import { SCHOOLS } from './schools'
 
 /** What the hand pays for each function on each control, and what it cannot do at all. */
@@ -70,14 +70,16 @@ export const canBeUsed = (plan: Plan, use: PlannedUse, control: Control, carry: 
   return !plan.limits.some(l => l.finger === finger(control) && use.secondsEach > l.seconds)
 }
 
+/** Every way to use what a body's school asks of it; what it does not ask has no entry. */
 export const cellsOf = (
   plan: Plan,
   { body, today }: BodyInHands,
 ): ReadonlyMap<FunctionId, ReadonlyMap<string, Cell>> => {
-  const carries = carriesWith(body, SCHOOLS[plan.school].shutter)
+  const school = schoolFor(plan, body.id)
+  const carries = carriesWith(body, SCHOOLS[school].shutter)
   return new Map(
-    plan.uses.map(use => {
-      const need = SCHOOLS[plan.school].needs.find(n => n.function === use.function) ?? { function: use.function }
+    usesIn(plan, school).map(use => {
+      const need = SCHOOLS[school].needs.find(n => n.function === use.function) ?? { function: use.function }
       const cells = new Map<string, Cell>()
       for (const carry of carries) {
         const control = body.controls.find(c => c.id === carry.control)

@@ -50,9 +50,10 @@ export const mapProblemOf = (plan: Plan, bodies: readonly BodyInHands[]) => {
             return cell.effort + cell.binding + cell.relearning
           })
         }),
-        leftOut: plan.uses.map(use =>
-          pins.some(p => p.function === use.function) ? FORBIDDEN : OUT + use.perHour * EASY_PRESS * 10,
-        ),
+        leftOut: plan.uses.map(use => {
+          if (pins.some(p => p.function === use.function)) return FORBIDDEN
+          return cells[b]?.has(use.function) ? OUT + use.perHour * EASY_PRESS * 10 : 0
+        }),
         away: plan.uses.map(() => Math.round(AWAY * plan.consistency * weight)),
         distance: body.controls.map(x => body.controls.map(y => Math.round(10 * slideDistance(x, y)))),
       }
@@ -64,6 +65,8 @@ export const mapProblemOf = (plan: Plan, bodies: readonly BodyInHands[]) => {
 /** One function on one body, as it came out. */
 export interface Placed {
   readonly function: FunctionId
+  /** Its place in the plan, the same on every body. */
+  readonly number: number
   /** Undefined where it is left out. */
   readonly carry: Carry | undefined
   readonly isHome: boolean
@@ -75,7 +78,9 @@ export interface Placed {
 
 export interface MappedBody {
   readonly body: Body
+  /** The plan's school on this body, or the nearest it can carry. */
   readonly school: SchoolOnBody
+  /** What its school asks of it, in the plan's order. */
   readonly placed: readonly Placed[]
   /** Sliding between functions that follow each other, in easy presses an hour. */
   readonly sliding: number
@@ -106,24 +111,22 @@ export const weighMaps = (
     const at = maps.find(m => m.body === body.id)?.at ?? {}
     const numbers = problem.bodies[b]
     const controlOf = (f: FunctionId) => body.controls.findIndex(c => c.id === at[f] && cells[b]?.get(f)?.has(c.id))
-    const placed = plan.uses.map((use, f): Placed => {
-      const cell = cells[b]?.get(use.function)?.get(at[use.function] ?? '')
+    const placed = plan.uses.flatMap((use, f): readonly Placed[] => {
+      const ways = cells[b]?.get(use.function)
+      if (!ways) return []
+      const cell = ways.get(at[use.function] ?? '')
       const control = body.controls.find(c => c.id === cell?.carry.control)
       const isHome = control !== undefined && control.place === house[use.function]
-      return {
-        function: use.function,
-        carry: cell?.carry,
-        isHome,
-        isPinned: plan.pins.some(p => p.body === body.id && p.function === use.function),
-        movedFrom: cell && cell.relearning > 0 ? today[use.function] : undefined,
-        parts: {
-          effort: inPresses(cell?.effort ?? 0),
-          binding: inPresses(cell?.binding ?? 0),
-          relearning: inPresses(cell?.relearning ?? 0),
-          away: control && !isHome ? inPresses(numbers?.away[f] ?? 0) : 0,
-          leftOut: cell ? 0 : inPresses(numbers?.leftOut[f] ?? 0),
-        },
+      const parts = {
+        effort: inPresses(cell?.effort ?? 0),
+        binding: inPresses(cell?.binding ?? 0),
+        relearning: inPresses(cell?.relearning ?? 0),
+        away: control && !isHome ? inPresses(numbers?.away[f] ?? 0) : 0,
+        leftOut: cell ? 0 : inPresses(numbers?.leftOut[f] ?? 0),
       }
+      const isPinned = plan.pins.some(p => p.body === body.id && p.function === use.function)
+      const movedFrom = cell && cell.relearning > 0 ? today[use.function] : undefined
+      return [{ function: use.function, number: f + 1, carry: cell?.carry, isHome, isPinned, movedFrom, parts }]
     })
     const sliding = inPresses(
       problem.slides.reduce((sum, s) => {

@@ -25,4 +25,9 @@ export const USUAL: Readonly<Record<string, Use>> = {
   'trigger.manual': { perHour: 6, secondsEach: 0 },
   'range.preset': { perHour: 6, secondsEach: 0 },
   'video.freeze': { perHour: 6, secondsEach: 5 },
+  'area.recall': { perHour: 30, secondsEach: 0 },
+  'area.cycle': { perHour: 20, secondsEach: 0 },
+  'subject.cycle': { perHour: 20, secondsEach: 0 },
+  'see.enlarge': { perHour: 6, secondsEach: 3 },
+  'see.outline': { perHour: 4, secondsEach: 0 },
 }

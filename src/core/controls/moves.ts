@@ -1,12 +1,12 @@
 import type { Body } from '../bodies'
 import { type Carry, carriesWith } from './abilities'
 import type { FunctionId } from './functions'
-import type { Plan, StoredMap } from './plan'
+import { type Plan, schoolFor, type StoredMap } from './plan'
 import { SCHOOLS } from './schools'
 
-/** The ways a body can carry a function while the shutter does what the plan's school wants. */
-export const waysOf = (plan: Pick<Plan, 'school'>, body: Body, f: FunctionId): readonly Carry[] =>
-  carriesWith(body, SCHOOLS[plan.school].shutter).filter(c => c.function === f)
+/** The ways a body can carry a function while the shutter does what its school in the plan wants. */
+export const waysOf = (plan: Pick<Plan, 'school' | 'schools'>, body: Body, f: FunctionId): readonly Carry[] =>
+  carriesWith(body, SCHOOLS[schoolFor(plan, body.id)].shutter).filter(c => c.function === f)
 
 /**
  * Moves a function by hand. One that is there already changes places with it where it can, and is left out otherwise.
@@ -14,7 +14,7 @@ export const waysOf = (plan: Pick<Plan, 'school'>, body: Body, f: FunctionId): r
  * @param control undefined to leave the function out
  */
 export const movedTo = (
-  plan: Pick<Plan, 'school'>,
+  plan: Pick<Plan, 'school' | 'schools'>,
   body: Body,
   map: StoredMap,
   f: FunctionId,

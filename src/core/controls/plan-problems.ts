@@ -3,7 +3,7 @@ import { dimension } from '../vocabulary/dimensions'
 import { type BodyInHands, canBeUsed } from './cells'
 import type { FunctionId } from './functions'
 import { waysOf } from './moves'
-import type { Pin, Plan } from './plan'
+import { type Pin, type Plan, schoolFor, usesIn } from './plan'
 
 /** A wish that contradicts itself or a body, in words, with what to do. */
 export interface PlanProblem {
@@ -26,7 +26,7 @@ export const planProblems = (plan: Plan, bodies: readonly BodyInHands[]): readon
         tell(body, `${body.model} has no control “${pin.control}” any more; take the pin of ${label} out.`)
         continue
       }
-      const use = plan.uses.find(u => u.function === pin.function)
+      const use = usesIn(plan, schoolFor(plan, body.id)).find(u => u.function === pin.function)
       if (!use) tell(body, `${label} is pinned on ${body.model} and not used; use it, or take the pin out.`)
       const ways = waysOf(plan, body, pin.function).filter(c => c.control === pin.control)
       if (!ways.length) tell(body, `${control.label} of ${body.model} cannot take ${label}; pin it somewhere else.`)

@@ -44,6 +44,8 @@ export type StoredMap = v.InferOutput<typeof mapSchema>
 
 export const planSchema = v.strictObject({
   school: v.picklist(SCHOOL_IDS),
+  /** Bodies that take another school, since they cannot carry this one. */
+  schools: v.optional(v.record(id, v.picklist(SCHOOL_IDS)), {}),
   uses: v.pipe(
     v.array(useSchema),
     v.check(uses => new Set(uses.map(u => u.function)).size === uses.length, 'expected every function only once'),
@@ -71,16 +73,44 @@ export const planSchema = v.strictObject({
 })
 export type Plan = v.InferOutput<typeof planSchema>
 
-/** What has to be within reach while the index finger rests on the shutter: all that is held during a passage. */
-const isHeldDuringAPassage = (f: FunctionId): boolean => f.startsWith('trigger.') && f !== 'trigger.manual'
+/** What has to be within reach while the index finger rests on the shutter: all that is pressed during a passage. */
+const isUsedDuringAPassage = (f: FunctionId): boolean =>
+  (f.startsWith('trigger.') && f !== 'trigger.manual') || f === 'area.recall' || f === 'subject.cycle'
 
 export const plannedUse = (f: FunctionId): PlannedUse => ({
   function: f,
   ...(USUAL[f] ?? { perHour: 10, secondsEach: 0 }),
-  withIndexOnShutter: isHeldDuringAPassage(f),
+  withIndexOnShutter: isUsedDuringAPassage(f),
 })
 
 const neededBy = (school: SchoolId): readonly FunctionId[] => SCHOOLS[school].needs.map(n => n.function)
+
+/** The school a body goes by. */
+export const schoolFor = ({ school, schools }: Pick<Plan, 'school' | 'schools'>, body: string): SchoolId =>
+  schools[body] ?? school
+
+/** The functions of a plan that one of its schools asks for: what only another school needs is not among them. */
+export const usesIn = (plan: Plan, school: SchoolId): readonly PlannedUse[] => {
+  const others = [plan.school, ...Object.values(plan.schools)].flatMap(neededBy)
+  return plan.uses.filter(u => neededBy(school).includes(u.function) || !others.includes(u.function))
+}
+
+/** The same plan with other schools: the functions that only a former one needs go, and what the new ones need comes. */
+const fitted = (plan: Plan, next: Pick<Plan, 'school' | 'schools'>): Plan => {
+  const needed = (p: Pick<Plan, 'school' | 'schools'>) => [p.school, ...Object.values(p.schools)].flatMap(neededBy)
+  const kept = plan.uses.filter(u => !needed(plan).includes(u.function) || needed(next).includes(u.function))
+  const added = [...new Set(needed(next))].filter(f => !kept.some(u => u.function === f))
+  const uses = [...added.map(plannedUse), ...kept]
+  const isUsed = (f: FunctionId) => uses.some(u => u.function === f)
+  const slides = plan.slides.filter(s => isUsed(s.from) && isUsed(s.to))
+  return {
+    ...plan,
+    ...next,
+    uses,
+    slides: plan.slides.length && !slides.length ? lockAndHold(uses.map(u => u.function)) : slides,
+    pins: plan.pins.filter(p => isUsed(p.function)),
+  }
+}
 
 /** Locking focus and sliding on to exposure hold, with whatever locks focus among these functions. */
 const lockAndHold = (functions: readonly FunctionId[]): Plan['slides'] => {
@@ -93,6 +123,7 @@ export const planFor = (school: SchoolId): Plan => {
   const functions = [...neededBy(school), 'meter.lock']
   return {
     school,
+    schools: {},
     uses: functions.map(plannedUse),
     slides: lockAndHold(functions),
     consistency: 1,
@@ -114,27 +145,21 @@ export const planFor = (school: SchoolId): Plan => {
   }
 }
 
-/**
- * The same plan in another school: what was typed stays, the functions only the former school needs go, and the maps
- * are to be found anew.
- */
-export const withSchool = (plan: Plan, school: SchoolId): Plan => {
-  if (plan.school === school) return plan
-  const kept = plan.uses.filter(
-    u => !neededBy(plan.school).includes(u.function) || neededBy(school).includes(u.function),
-  )
-  const added = neededBy(school).filter(f => !kept.some(u => u.function === f))
-  const uses = [...added.map(plannedUse), ...kept]
-  const isUsed = (f: FunctionId) => uses.some(u => u.function === f)
-  const slides = plan.slides.filter(s => isUsed(s.from) && isUsed(s.to))
+/** The same plan in another school: what was typed stays, and the maps are to be found anew. */
+export const withSchool = (plan: Plan, school: SchoolId): Plan =>
+  plan.school === school ? plan : { ...fitted(plan, { school, schools: {} }), house: {}, maps: [] }
+
+/** The same plan with one body in another school, whose map is to be found anew. */
+export const withSchoolOn = (plan: Plan, body: string, school: SchoolId): Plan => {
+  const { [body]: _, ...rest } = plan.schools
+  const next = fitted(plan, {
+    school: plan.school,
+    schools: school === plan.school ? rest : { ...rest, [body]: school },
+  })
   return {
-    ...plan,
-    school,
-    uses,
-    slides: plan.slides.length && !slides.length ? lockAndHold(uses.map(u => u.function)) : slides,
-    pins: plan.pins.filter(p => isUsed(p.function)),
-    house: {},
-    maps: [],
+    ...next,
+    pins: next.pins.filter(p => p.body !== body || usesIn(next, school).some(u => u.function === p.function)),
+    maps: next.maps.filter(m => m.body !== body),
   }
 }
 

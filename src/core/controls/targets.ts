@@ -1,17 +1,18 @@
+import type { Body } from '../bodies'
 import type { Standard, Target } from '../standards'
 import { withoutTarget, withTarget } from '../standards/edit'
 import type { PlaceAssignment } from '../vocabulary/values'
 import { FUNCTION_IDS } from './functions'
-import type { Plan } from './plan'
-import { SCHOOLS } from './schools'
+import { type Plan, schoolFor, usesIn } from './plan'
+import { type SchoolId, SCHOOLS } from './schools'
 
 /**
- * What a plan asks of every body: what the shutter does, and each function in its house place. What a school cannot do
- * without is a must.
+ * What a school of a plan asks of a body: what the shutter does, and each function in its house place. What a school
+ * cannot do without is a must.
  */
-export const targetsOf = (plan: Plan): readonly Target[] => {
+const asksOf = (plan: Plan, schoolId: SchoolId): readonly Target[] => {
   const { house } = plan
-  const school = SCHOOLS[plan.school]
+  const school = SCHOOLS[schoolId]
   const shutter: Target = {
     dimension: 'trigger.shutter',
     value: school.shutter,
@@ -21,7 +22,7 @@ export const targetsOf = (plan: Plan): readonly Target[] => {
   }
   return [
     shutter,
-    ...plan.uses.flatMap((use): Target[] => {
+    ...usesIn(plan, schoolId).flatMap((use): Target[] => {
       const place = house[use.function]
       if (!place) return []
       const need = school.needs.find(n => n.function === use.function)
@@ -42,6 +43,26 @@ export const targetsOf = (plan: Plan): readonly Target[] => {
       ]
     }),
   ]
+}
+
+/** What a plan asks of every body. */
+export const targetsOf = (plan: Plan): readonly Target[] => asksOf(plan, plan.school)
+
+/** A target with its function on the control where the map of a body has it; as it is where the map says nothing. */
+export const onItsControl = <T extends Target>(plan: Plan, body: Pick<Body, 'id' | 'controls'>, target: T): T => {
+  const id = plan.maps.find(m => m.body === body.id)?.at[target.dimension]
+  const control = body.controls.find(c => c.id === id)
+  return control ? { ...target, value: { ...(target.value as PlaceAssignment), place: control.place } } : target
+}
+
+/** What is sought on a body that takes another school than the plan; undefined where it goes with the plan. */
+export const ownSchoolOf = (
+  plan: Plan,
+  body: Pick<Body, 'id' | 'controls'>,
+): { readonly school: SchoolId; readonly targets: readonly Target[] } | undefined => {
+  const school = schoolFor(plan, body.id)
+  if (school === plan.school) return undefined
+  return { school, targets: asksOf(plan, school).map(t => onItsControl(plan, body, t)) }
 }
 
 /**

@@ -1,4 +1,4 @@
-import { type Body, type Control, decided, editSetting, inMenuOrder, type Setting } from '../bodies'
+import { accepts, type Body, type Control, decided, editSetting, inMenuOrder, type Setting } from '../bodies'
 import { findDimension } from '../vocabulary/dimensions'
 import type { ControlAssignment } from '../vocabulary/values'
 import {
@@ -74,7 +74,7 @@ const acceptingWork = (control: Control, reading: Reading): Control => {
   const given = reading.means.flatMap(m =>
     Object.keys(m).filter(id => (m[id] as Partial<ControlAssignment>).control === control.id),
   )
-  const missing = [...new Set(given)].filter(id => !control.functions.includes(id))
+  const missing = [...new Set(given)].filter(id => !accepts(control, id))
   return missing.length ? { ...control, functions: [...control.functions, ...missing] } : control
 }
 

@@ -25,7 +25,9 @@ const MOST_SETS = 5000
  */
 export const findConflicts = (problem: ResolveProblem, brokenMusts: readonly string[]): readonly Conflict[] => {
   if (!brokenMusts.length) return []
-  const groups = groupsOf(problem.input)
+  // What the targets ask, whatever a control map makes of them on this body.
+  const input: SearchInput = { ...problem.input, terms: problem.targets.map(t => t.term) }
+  const groups = groupsOf(input)
   const nothing = new Int32Array(problem.settings.length).fill(UNDECIDED)
   return brokenMusts.flatMap((must): readonly Conflict[] => {
     const t = problem.targets.findIndex(x => x.target.dimension === must)
@@ -42,7 +44,9 @@ export const findConflicts = (problem: ResolveProblem, brokenMusts: readonly str
       }),
       ...group.rules.map((rule): Member => ({ kind: 'rule', rule })),
     ]
-    const clashes = (set: readonly Member[]) => !canHold(problem.input, term, set)
+    const clashes = (set: readonly Member[]) => !canHold(input, term, set)
+    // The body could hold it and does not: the control map has it otherwise.
+    if (!clashes(others)) return []
     return [smallestSet(must, others, clashes)]
   })
 }

@@ -1,6 +1,7 @@
 import { availability, type Body, isThere, type Option, type Rule } from '../bodies'
 import { type Found, groupsOf, MILLIONTHS, search, stateOf } from '../bodies/search'
 import type { Standard } from '../standards'
+import { isForTheFingers } from '../vocabulary/fingers'
 import { type Grade, gradeOf } from '../vocabulary/grade'
 import { statementsOf } from '../vocabulary/parts'
 import type { NeutralValue } from '../vocabulary/values'
@@ -22,6 +23,8 @@ export type Lost =
   /** It would break a must, or cost more on other targets than it gains here. */
   | { readonly why: 'costs-elsewhere'; readonly rules: readonly string[]; readonly worse: readonly Change[] }
   | { readonly why: 'further' }
+  /** Nearer, and settled otherwise for all bodies together. */
+  | { readonly why: 'agreed'; readonly by: 'level' | 'control map' }
   /** As good, but further from what the body is set to now, from its default, or later in the menu. */
   | { readonly why: 'tie' }
 
@@ -134,7 +137,9 @@ const withOption = (
     ? { why: 'further' }
     : worse.length
       ? { why: 'costs-elsewhere', rules, worse }
-      : { why: 'tie' }
+      : distance < (before?.distance ?? 1)
+        ? { why: 'agreed', by: isForTheFingers(dimensionId) && problem.hasPlan ? 'control map' : 'level' }
+        : { why: 'tie' }
   return { distance, grade, lost }
 }
 

@@ -1,5 +1,7 @@
 import { type Body, bodyAt, inMenuOrder, isThere, type Option, type Setting, type State } from '../bodies'
 import { MILLIONTHS, type SearchInput, searchInput, type Term, UNDECIDED } from '../bodies/search'
+import type { Plan } from '../controls/plan'
+import { onItsControl, ownSchoolOf } from '../controls/targets'
 import {
   type Context,
   type EffectiveTarget,
@@ -7,9 +9,11 @@ import {
   heldUpTo,
   type Level,
   type Standard,
+  type Target,
   WEIGHT_FACTORS,
 } from '../standards'
 import { dimension } from '../vocabulary/dimensions'
+import { isForTheFingers } from '../vocabulary/fingers'
 import { listDistance, standsFor } from '../vocabulary/distance'
 import { type Part, partsOf, statementsOf } from '../vocabulary/parts'
 import type { Meaning } from '../vocabulary/schema'
@@ -58,6 +62,8 @@ export interface ResolveProblem {
   readonly settings: readonly Setting[]
   readonly firmware: string
   readonly targets: readonly TargetOnBody[]
+  /** Whether a plan for the fingers has a say. */
+  readonly hasPlan: boolean
   readonly input: SearchInput
 }
 
@@ -93,7 +99,7 @@ export const inPlaces = (body: Body, meaning: Meaning): Meaning => {
  * The distance, in millionths, above which a must counts as broken. A tolerance of 0.3 on an amount allows it to be
  * 30 % larger, or smaller by the same factor.
  */
-export const mustLimit = (target: EffectiveTarget): number => millionths(heldUpTo(target))
+export const mustLimit = (target: Target): number => millionths(heldUpTo(target))
 
 /** The distance of one part under a complete or partial choice: exact when complete, else the least still possible. */
 export const partBound = (onBody: PartOnBody, choice: Int32Array): number => {
@@ -229,7 +235,7 @@ export const isSilent = (p: PartOnBody, choice: Int32Array): boolean => {
   return true
 }
 
-const termOf = (target: EffectiveTarget, parts: readonly PartOnBody[]): Term => ({
+const termOf = (target: Target, parts: readonly PartOnBody[]): Term => ({
   settings: [...new Set(parts.flatMap(p => [...p.readings.keys()]))],
   weight: WEIGHT_FACTORS[target.weight],
   mustLimit: target.weight === 'must' ? mustLimit(target) : undefined,
@@ -244,13 +250,16 @@ const termOf = (target: EffectiveTarget, parts: readonly PartOnBody[]): Term => 
       .join(','),
 })
 
+type OnBody = (dimensionId: string, value: NeutralValue) => readonly PartOnBody[]
+
 /** Being right and being alike, weighed against each other: each target counts 100, its common level lambda hundredths. */
 const levelledTerms = (
   targets: readonly TargetOnBody[],
+  sought: readonly Term[],
   level: Level,
-  onBody: (dimensionId: string, value: NeutralValue) => readonly PartOnBody[],
+  onBody: OnBody,
 ): readonly Term[] => {
-  const right = targets.flatMap(t => t.sought.map((term): Term => ({ ...term, weight: term.weight * 100 })))
+  const right = sought.map((term): Term => ({ ...term, weight: term.weight * 100 }))
   const alike = targets.flatMap(({ target }): Term[] => {
     const common = level.values.find(x => x.dimension === target.dimension)
     if (!common) return []
@@ -260,20 +269,33 @@ const levelledTerms = (
   return [...right, ...alike]
 }
 
-/** The target as the control map has it on this body; undefined where the map says nothing about it. */
-const onItsControl = (body: Body, { controls }: Standard, target: EffectiveTarget): EffectiveTarget | undefined => {
-  const id = controls?.maps.find(m => m.body === body.id)?.at[target.dimension]
-  const control = body.controls.find(c => c.id === id)
-  return control && { ...target, value: { ...(target.value as PlaceAssignment), place: control.place } }
-}
-
 /**
  * A function goes to its control, and leaves the others where they can do without it: a hand that finds it in two places
  * on one body looks for it in both on the next.
  */
-const mappedTerms = (target: EffectiveTarget, parts: readonly PartOnBody[]): readonly Term[] => {
+const mappedTerms = (target: Target, onBody: OnBody): readonly Term[] => {
+  const parts = onBody(target.dimension, target.value)
   const alone = parts.map(p => ({ ...p, part: { ...p.part, combine: 'furthest' as const } }))
   return [termOf(target, parts), termOf({ ...target, weight: 'nice' }, alone)]
+}
+
+/** What the search goes by on a body, where a plan for the fingers has it otherwise than the target itself. */
+const soughtByThePlan = (plan: Plan, body: Body, onBody: OnBody) => {
+  const own = ownSchoolOf(plan, body)
+  const map = plan.maps.find(m => m.body === body.id)
+  const termsOf = (target: Target): readonly Term[] =>
+    map?.at[target.dimension] ? mappedTerms(target, onBody) : [termOf(target, onBody(target.dimension, target.value))]
+  return {
+    /** Undefined where the plan says nothing about it. */
+    of: (target: EffectiveTarget): readonly Term[] | undefined => {
+      if (!isForTheFingers(target.dimension)) return undefined
+      if (!own) return map?.at[target.dimension] ? mappedTerms(onItsControl(plan, body, target), onBody) : undefined
+      return own.targets.filter(t => t.dimension === target.dimension).flatMap(termsOf)
+    },
+    /** What its own school needs that the standard does not ask for. */
+    besides: (targets: readonly EffectiveTarget[]): readonly Term[] =>
+      (own?.targets ?? []).filter(t => !targets.some(x => x.dimension === t.dimension)).flatMap(termsOf),
+  }
 }
 
 /** A standard on a body as a search problem: what every option says, how far it is from what is wanted. */
@@ -286,15 +308,16 @@ export const problemOf = (profile: Body, standard: Standard, options: ResolveOpt
   const fixed = readFixed(body)
   const onBody = (dimensionId: string, value: NeutralValue) =>
     partsOf(dimensionId, value).map(part => partOnBody(part, said, fixed))
-  const targets = effectiveTargets(standard, options.context).map((target): TargetOnBody => {
+  const byPlan = standard.controls && soughtByThePlan(standard.controls, body, onBody)
+  const effective = effectiveTargets(standard, options.context)
+  const targets = effective.map((target): TargetOnBody => {
     const parts = onBody(target.dimension, target.value)
     const term = termOf(target, parts)
-    const mapped = onItsControl(body, standard, target)
-    const sought = mapped ? mappedTerms(mapped, onBody(target.dimension, mapped.value)) : [term]
-    return { target, parts, settings: term.settings, term, sought }
+    return { target, parts, settings: term.settings, term, sought: byPlan?.of(target) ?? [term] }
   })
   const level = options.level === undefined ? standard.level : options.level
-  const terms = level ? levelledTerms(targets, level, onBody) : targets.flatMap(t => t.sought)
+  const sought = [...targets.flatMap(t => t.sought), ...(byPlan?.besides(effective) ?? [])]
+  const terms = level ? levelledTerms(targets, sought, level, onBody) : sought
   const absent = new Set(settings.filter(s => !s.options.some(o => there(s, o))).map(s => s.id))
   const rules = body.rules
     .filter(r => !absent.has(r.then.setting) && !r.when.some(c => absent.has(c.setting)))
@@ -305,5 +328,5 @@ export const problemOf = (profile: Body, standard: Standard, options: ResolveOpt
   })
   const known = options.known ?? Object.fromEntries(settings.map(s => [s.id, s.default]))
   const input = searchInput({ settings, rules, domains, known, terms })
-  return { body, settings, firmware, targets, input }
+  return { body, settings, firmware, targets, hasPlan: byPlan !== undefined, input }
 }

@@ -178,6 +178,10 @@ export const lostWords = (lost: Lost): string => {
       return `Blocked: ${lost.rules.join(' ') || 'no state of this body has it.'}`
     case 'further':
       return 'Further from the target.'
+    case 'agreed':
+      return lost.by === 'level'
+        ? 'Nearer here; the common level has all bodies do the same.'
+        : 'Nearer here; the control map has it otherwise.'
     case 'tie':
       return 'Just as good, but a bigger change from what the body is set to, or later in its menu.'
     case 'costs-elsewhere': {

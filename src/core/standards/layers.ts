@@ -1,3 +1,4 @@
+import { usesIn } from '../controls/plan'
 import type { Problem } from '../formats/problem'
 import { DIMENSIONS, dimension } from '../vocabulary/dimensions'
 import { GRADE_LIMITS } from '../vocabulary/grade'
@@ -67,7 +68,9 @@ const inVocabularyOrder = (a: Target, b: Target): number =>
 
 /** A plan for the fingers names every function that has a control; what is not in it is not asked for. */
 const isNotInThePlan = ({ controls }: Standard, { dimension: id }: Target): boolean =>
-  controls !== undefined && dimension(id).kind === 'assign' && !controls.uses.some(u => u.function === id)
+  controls !== undefined &&
+  dimension(id).kind === 'assign' &&
+  !usesIn(controls, controls.school).some(u => u.function === id)
 
 /**
  * The layers of a standard laid over each other, from the ground up. A target replaces the one of the layer below,

@@ -212,6 +212,8 @@ export const DIMENSIONS: readonly Dimension[] = [
     about: 'the shortened list that the area button walks through',
   },
   flag('area.direct', 'where', 'Moves directly', 'moving the area without first pressing another button'),
+  assign('area.recall', 'where', 'Recall home', 'the control that brings the area back to its home position'),
+  assign('area.cycle', 'where', 'Area button', 'the control that walks through the areas on offer'),
 
   choice(
     'subject.class',
@@ -231,6 +233,12 @@ export const DIMENSIONS: readonly Dimension[] = [
     'whether detection looks in the whole frame or only inside the area',
   ),
   flag('subject.registered', 'whom', 'Known faces first', 'preferring faces that were registered', false),
+  assign(
+    'subject.cycle',
+    'whom',
+    'Subject or eye switch',
+    'the control that goes on to the next subject or the other eye',
+  ),
 
   physical(
     'track.hold',
@@ -321,6 +329,8 @@ export const DIMENSIONS: readonly Dimension[] = [
     kind: 'magnify',
     about: 'enlarging the picture for manual focus: how much, how long, and whether the ring starts it',
   },
+  assign('see.enlarge', 'sees', 'Magnifier button', 'the control that enlarges the picture'),
+  assign('see.outline', 'sees', 'Peaking button', 'the control that shows and hides peaking'),
   flag('see.map', 'sees', 'Depth map', 'colours in front of and behind the plane of focus', false),
   choice(
     'see.depth',

@@ -94,6 +94,8 @@ export const LEXICON: Readonly<Record<string, Entry>> = {
     },
   },
   'area.home': { words: 'home rest resting position return register registered recall start back' },
+  'area.recall': { words: 'recall return back to home rest resting middle' },
+  'area.cycle': { words: 'next area patch mesh point walk list step through change button' },
   'area.orientation': {
     words: 'orientation upright vertical horizontal tilted turned portrait landscape rotated sideways held',
     values: {
@@ -144,6 +146,7 @@ export const LEXICON: Readonly<Record<string, Entry>> = {
     },
   },
   'subject.registered': { words: 'registered known friends faces first list priority favourite' },
+  'subject.cycle': { words: 'next other eye subject face kin switch over' },
   'track.hold': {
     words:
       'hold blocked wait lock lost obstacle stay sticky tracking sensitivity leaves stick grip cling patience patient',
@@ -201,6 +204,8 @@ export const LEXICON: Readonly<Record<string, Entry>> = {
     },
   },
   'see.magnify': { words: 'magnify magnifier enlarge zoom closer loupe times help' },
+  'see.enlarge': { words: 'magnifier enlarge closer loupe look zoom button' },
+  'see.outline': { words: 'peaking outline edges show hide button' },
   'see.map': { words: 'depth map colours plane front behind' },
   'see.depth': { words: 'depth scale basis ruler', values: { print: 'print paper', pixel: 'pixel pixels' } },
   'video.continuous': { words: 'video film filming movie continuous af runs running while moving' },

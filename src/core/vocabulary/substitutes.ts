@@ -91,6 +91,26 @@ export const SUBSTITUTES: Readonly<Record<string, readonly Substitute[]>> = {
       typicalArea('block'),
     ]),
   ],
+  'area.recall': [
+    way('Move the area back by hand.', 'A look at the frame and several presses.', ['area.direct', true]),
+  ],
+  'area.cycle': [
+    way(
+      'Shorten the list of areas to the two in use, so that the menu is soon walked.',
+      'A look at the screen for each change.',
+      ['area.offered', [typicalArea('point'), typicalArea('zone')]],
+    ),
+  ],
+  'see.outline': [way('Leave peaking on.', 'Coloured edges also while AF works.', ['see.peaking', 'low'])],
+  'subject.cycle': [
+    way('Tap the subject that is meant on the screen.', 'A hand leaves the grip.', ['trigger.touch', 'track']),
+  ],
+  'see.enlarge': [
+    way('Let the ring start the magnifier.', 'Only while focusing by hand.', [
+      'see.magnify',
+      { factor: 5, seconds: 5, onRingTurn: true },
+    ]),
+  ],
   'area.home': [
     way(
       'Leave the point in the middle and recompose.',

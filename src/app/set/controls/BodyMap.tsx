@@ -7,8 +7,8 @@ import { useState } from 'react'
 import type { MappedBody, Placed } from '@/core/controls/fleet'
 import type { FunctionId } from '@/core/controls/functions'
 import { waysOf } from '@/core/controls/moves'
-import type { Plan } from '@/core/controls/plan'
-import { SCHOOLS } from '@/core/controls/schools'
+import { type Plan, schoolFor } from '@/core/controls/plan'
+import { type SchoolId, SCHOOLS } from '@/core/controls/schools'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { linkTo } from '@/ui/address'
 import { Schematic } from '@/ui/Schematic'
@@ -21,6 +21,7 @@ export const BodyMap = ({
   plan,
   onMove,
   onPin,
+  onSchool,
   onExplain,
 }: {
   mapped: MappedBody
@@ -28,14 +29,16 @@ export const BodyMap = ({
   /** Undefined where nothing can be changed. */
   onMove: ((f: FunctionId, control: string | undefined) => void) | undefined
   onPin: ((f: FunctionId, control: string | undefined) => void) | undefined
+  /** Has this body take another school than the plan. */
+  onSchool: ((school: SchoolId) => void) | undefined
   onExplain: () => void
 }) => {
-  const { body, school, placed, cost } = mapped
+  const { body, placed, cost } = mapped
   const params = useSearchParams()
   const [over, setOver] = useState<string>()
-  const used = placed.flatMap((p, i) => {
+  const used = placed.flatMap(p => {
     const control = body.controls.find(c => c.id === p.carry?.control)
-    return control ? [{ control, mark: String(i + 1) }] : []
+    return control ? [{ control, mark: String(p.number) }] : []
   })
   return (
     <Box
@@ -60,12 +63,7 @@ export const BodyMap = ({
           {presses(cost)}
         </Button>
       </Box>
-      {school.school !== plan.school && (
-        <Typography variant="body2" color="secondary" sx={{ mb: 1 }}>
-          Not {SCHOOLS[plan.school].label}: {school.why.join('; ')}. Nearest is {SCHOOLS[school.school].label}.{' '}
-          {school.lost}
-        </Typography>
-      )}
+      <SchoolNote mapped={mapped} plan={plan} onSchool={onSchool} />
       <Schematic
         controls={body.controls}
         marks={Object.fromEntries(used.map(u => [u.control.id, u.mark]))}
@@ -78,10 +76,9 @@ export const BodyMap = ({
         }
       />
       <Box component="ol" sx={{ listStyle: 'none', m: 0, mt: 1, p: 0 }}>
-        {placed.map((p, i) => (
+        {placed.map(p => (
           <FunctionRow
             key={p.function}
-            number={i + 1}
             placed={p}
             mapped={mapped}
             plan={plan}
@@ -95,8 +92,43 @@ export const BodyMap = ({
   )
 }
 
+/** That a body goes by another school, or would have to, and what is lost by it. */
+const SchoolNote = ({
+  mapped: { body, school },
+  plan,
+  onSchool,
+}: {
+  mapped: MappedBody
+  plan: Plan
+  onSchool: ((school: SchoolId) => void) | undefined
+}) => {
+  const taken = schoolFor(plan, body.id)
+  const isOwn = taken !== plan.school
+  if (!isOwn && school.school === plan.school) return null
+  const { label } = SCHOOLS[plan.school]
+  return (
+    <Box sx={{ mb: 1 }}>
+      <Typography variant="body2" color="secondary">
+        {isOwn ? `Takes ${SCHOOLS[taken].label}, not ${label}` : `Not ${label}`}
+        {school.why.length > 0 && `: ${school.why.join('; ')}`}.{' '}
+        {isOwn ? SCHOOLS[taken].lost : `Nearest is ${SCHOOLS[school.school].label}. ${school.lost}`}
+      </Typography>
+      {onSchool && (
+        <Button
+          size="small"
+          variant="outlined"
+          className="no-print"
+          sx={{ mt: 0.5 }}
+          onClick={() => onSchool(isOwn ? plan.school : school.school)}
+        >
+          {isOwn ? `Back to ${label} on ${body.model}` : `Take ${SCHOOLS[school.school].label} on ${body.model}`}
+        </Button>
+      )}
+    </Box>
+  )
+}
+
 const FunctionRow = ({
-  number,
   placed: p,
   mapped: { body },
   plan,
@@ -104,7 +136,6 @@ const FunctionRow = ({
   onPin,
   onOver,
 }: {
-  number: number
   placed: Placed
   mapped: MappedBody
   plan: Plan
@@ -136,7 +167,7 @@ const FunctionRow = ({
       }}
     >
       <Typography variant="value" sx={{ fontWeight: 700 }}>
-        {number}
+        {p.number}
       </Typography>
       <Box sx={{ minWidth: 0 }}>
         <Typography sx={{ fontWeight: 650, lineHeight: 1.2 }}>{label}</Typography>

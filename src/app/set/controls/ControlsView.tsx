@@ -8,7 +8,7 @@ import type { BodyInHands } from '@/core/controls/cells'
 import { storedMaps } from '@/core/controls/fleet'
 import type { FunctionId } from '@/core/controls/functions'
 import { movedTo } from '@/core/controls/moves'
-import { type Plan, planFor, type StoredMap, withMaps, withPin, withSchool } from '@/core/controls/plan'
+import { type Plan, planFor, type StoredMap, withMaps, withPin, withSchool, withSchoolOn } from '@/core/controls/plan'
 import { SCHOOL_IDS, type SchoolId, SCHOOLS } from '@/core/controls/schools'
 import { withPlan } from '@/core/controls/targets'
 import { gapWords } from '@/core/numeric/gap'
@@ -22,12 +22,14 @@ import { DraftButtons, StatusProblem } from '@/ui/DraftStatus'
 import { describeStandardChanges } from '@/core/standards/compare'
 import { MergeNotice } from '@/ui/MergeNotice'
 import { Page } from '@/ui/pieces'
+import { PrintButton } from '@/ui/PrintButton'
 import { LinkButton } from '@/ui/Shell'
 import { useStandardDraft } from '@/ui/standard-draft'
 import { SidePanel } from '@/ui/SidePanel'
 import { VersionMark } from '@/ui/versions'
 import { BodyMap, presses } from './BodyMap'
 import { CostPanel } from './CostPanel'
+import { GivesWay } from './GivesWay'
 import { type Change, PlanPanel, SchoolSelect } from './PlanPanel'
 import { Relearning } from './Relearning'
 import { ThumbLoad } from './ThumbLoad'
@@ -101,7 +103,7 @@ export const ControlsView = ({
                 Begin a new draft
               </Button>
             )}
-            <Button onClick={() => window.print()}>Print</Button>
+            <PrintButton />
           </Box>
         </Box>
         {problem && <Alert severity="error">{problem}</Alert>}
@@ -119,6 +121,7 @@ export const ControlsView = ({
             {p.words}
           </Alert>
         ))}
+        {isDraft && layer && <GivesWay document={document} layer={layer} edit={edit} />}
         <Box sx={LAYOUT}>
           <Box sx={{ gridArea: 'school' }}>
             <SchoolSelect plan={plan} onSchool={choose} />
@@ -160,7 +163,7 @@ export const ControlsView = ({
                 display: 'grid',
                 gridTemplateColumns: { xs: '1fr', lg: '1fr 1fr' },
                 gap: 3,
-                '@media print': { gridTemplateColumns: '1fr 1fr' },
+                '@media print and (min-width: 120mm)': { gridTemplateColumns: '1fr 1fr' },
               }}
             >
               {shown?.bodies.map(m => (
@@ -170,6 +173,12 @@ export const ControlsView = ({
                   plan={plan}
                   onMove={isDraft ? (f, c) => move(m.body, f, c) : undefined}
                   onPin={isDraft ? (f, c) => change('pins', p => withPin(p, m.body.id, f, c)) : undefined}
+                  onSchool={
+                    isDraft
+                      ? school =>
+                          change(`${SCHOOLS[school].label} on ${m.body.model}`, p => withSchoolOn(p, m.body.id, school))
+                      : undefined
+                  }
                   onExplain={() => set({ body: m.body.id })}
                 />
               ))}

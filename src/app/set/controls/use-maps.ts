@@ -43,7 +43,7 @@ export const useMaps = (plan: Plan, bodies: readonly BodyInHands[]): Maps => {
     // While something newer is sought, or where the pins contradict each other, the last good maps stay.
     if (!found) return undefined
     const maps = [...plan.maps, ...found.maps.filter(m => !isKept(m.body))]
-    const house = plan.maps.length ? plan.house : found.house
+    const house = plan.maps.length ? { ...found.house, ...plan.house } : found.house
     return weighMaps({ ...plan, uses: found.plan.uses }, bodies, maps, house)
   }, [plan, bodies, found])
   return {

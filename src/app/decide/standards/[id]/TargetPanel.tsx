@@ -26,7 +26,7 @@ import { NumberField, startingValue, ValueEditor } from '@/ui/ValueEditor'
 import { CommentList } from './CommentList'
 import type { Comments } from './use-comments'
 import { WhoCan } from './WhoCan'
-import { WrittenField } from './WrittenField'
+import { WrittenField } from '@/ui/WrittenField'
 
 /** A value that is being moved counts at once for the drawing and the bodies, and is written when it is let go. */
 const Drawn = ({

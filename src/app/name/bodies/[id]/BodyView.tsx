@@ -6,7 +6,7 @@ import NextLink from 'next/link'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { type ReactNode, useState } from 'react'
 import type { FriendView } from '@/server/phrasebook'
-import { type Body, compareVersions } from '@/core/bodies'
+import { type Body, compareVersions, presentFunctions } from '@/core/bodies'
 import { bodyCautions } from '@/core/cautions/cautions'
 import { dimension, findDimension } from '@/core/vocabulary/dimensions'
 import { PLACES } from '@/core/vocabulary/places'
@@ -135,7 +135,7 @@ export const BodyView = ({
               <Typography sx={{ fontWeight: 650 }}>{c.label}</Typography>
               <Typography variant="body2" color="textSecondary">
                 {PLACES[c.place].label}, {c.holdable ? 'can be held' : 'cannot be held'}. Accepts{' '}
-                {c.functions.map(f => inSentence(functionWords(f))).join(', ')}.
+                {presentFunctions(c.functions).map(f => inSentence(functionWords(f))).join(', ')}.
               </Typography>
             </li>
           ))}

@@ -8,6 +8,7 @@ import type { HandoverView } from '@/server/controls'
 import { linkTo } from '@/ui/address'
 import { usePeople } from '@/ui/people'
 import { MenuPath, Page } from '@/ui/pieces'
+import { PrintButton } from '@/ui/PrintButton'
 import { sendJson } from '@/ui/send'
 import { LinkButton } from '@/ui/Shell'
 import { When } from '@/ui/When'
@@ -44,9 +45,7 @@ export const HandoverCard = ({
         </Box>
       )}
       <Box className="no-print" sx={{ display: 'flex', gap: 1, mt: 3 }}>
-        <Button variant="contained" onClick={() => window.print()}>
-          Print
-        </Button>
+        <PrintButton contained />
         <LinkButton href={linkTo('/set/controls', params, {})}>All control maps</LinkButton>
       </Box>
     </Page>

@@ -2,20 +2,12 @@
 
 import { Autocomplete, Box, Button, Checkbox, FormControlLabel, MenuItem, TextField, Typography } from '@mui/material'
 import { useState } from 'react'
-import { type Control, controlAt, editControl, removeControl } from '@/core/bodies'
+import { type Control, CONTROL_FUNCTIONS, controlAt, editControl, presentFunctions, removeControl } from '@/core/bodies'
 import { uniqueSlug } from '@/core/language/language'
-import { DIMENSIONS, findDimension } from '@/core/vocabulary/dimensions'
+import { findDimension } from '@/core/vocabulary/dimensions'
 import { PLACE_IDS, PLACES } from '@/core/vocabulary/places'
 import { Schematic } from '@/ui/Schematic'
 import type { Editor } from './use-editor'
-
-const FUNCTIONS: Control['functions'] = [
-  ...DIMENSIONS.filter(d => d.kind === 'assign').map(d => d.id),
-  'area.home',
-  'see.magnify',
-  'see.peaking',
-  'menu',
-]
 
 const functionWords = (id: string): string => (id === 'menu' ? 'menu settings' : (findDimension(id)?.label ?? id))
 
@@ -106,8 +98,8 @@ export const ControlsPart = ({ editor }: { editor: Editor }) => {
             <Autocomplete
               multiple
               disableCloseOnSelect
-              options={FUNCTIONS}
-              value={chosen.functions}
+              options={CONTROL_FUNCTIONS}
+              value={presentFunctions(chosen.functions)}
               getOptionLabel={functionWords}
               onChange={(_, functions) => {
                 if (functions.length) change(chosen, 'accepts other functions', { functions })
