@@ -144,6 +144,43 @@ test('what is kept for bodies that are not in hand stays, and one that joins get
   await expect(page.getByLabel('Session, minutes')).toHaveValue('55')
 })
 
+test('a body takes the nearest school it can carry, a must gives way with a reason, and it is printed', async ({
+  page,
+  request,
+  concordance,
+  standard,
+}) => {
+  await page.addInitScript(() => {
+    window.print = () => document.body.setAttribute('data-printed', 'yes')
+  })
+  await request.post('/api/v1/standards/high-rope/versions', { data: {} })
+  await page.goto('/set/controls?bodies=sorrel,pebble&standard=high-rope@2')
+  await choose(page, 'thumb stop')
+  await page.getByRole('button', { name: 'Take thumb start on Pebble' }).click()
+  await expect(body(page, 'Pebble')).toContainText('Takes thumb start, not thumb stop: no thumb control takes AF stop')
+  await page.getByRole('combobox', { name: 'Another function' }).click()
+  await page.getByRole('option', { name: 'Recall home' }).click()
+  await expect(at(page, 'Pebble', 'AF start')).toHaveText('Thumb F')
+  await expect(body(page, 'Sorrel')).toContainText('Back to rest')
+  await page.getByRole('button', { name: 'Keep these maps in version 2' }).click()
+  await expect(page.getByText('The must stands until you write why it may give way.')).toBeVisible()
+  await page.getByLabel('Why may it give way?').fill('The rope walker never stops.')
+  await expect(page.getByText('The must stands until you write why it may give way.')).toBeHidden()
+  await standard.expectSaved()
+
+  await page.getByRole('button', { name: 'Print' }).click()
+  await page.getByRole('menuitem', { name: 'Letter' }).click()
+  await expect(page.locator('body[data-printed=yes]')).toBeVisible()
+  const paper = await page.pdf({ preferCSSPageSize: true })
+  expect(paper.toString('latin1')).toContain('/MediaBox [0 0 612 792]')
+
+  await concordance.open('?bodies=sorrel,pebble&standard=high-rope@2')
+  await concordance.grid.getByRole('row').filter({ hasText: 'Shutter half-press' }).getByRole('gridcell').nth(1).click()
+  await expect(page.getByLabel('Explanation')).toContainText(
+    'Pebble takes thumb start here instead of thumb stop: no thumb control takes AF stop while the shutter starts AF.',
+  )
+})
+
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 800 }, hasTouch: true })
 

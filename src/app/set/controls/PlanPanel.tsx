@@ -2,7 +2,7 @@
 
 import { Box, Button, Checkbox, FormControlLabel, MenuItem, Slider, TextField, Typography } from '@mui/material'
 import { FUNCTION_IDS, type FunctionId } from '@/core/controls/functions'
-import { FINGERS, type Plan, plannedUse, type PlannedUse, withoutFunction } from '@/core/controls/plan'
+import { FINGERS, type Plan, plannedUse, type PlannedUse, usesIn, withoutFunction } from '@/core/controls/plan'
 import { SCHOOL_IDS, type SchoolId, SCHOOLS } from '@/core/controls/schools'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { NumberField } from '@/ui/ValueEditor'
@@ -48,7 +48,11 @@ export const PlanPanel = ({
   /** Undefined where nothing can be changed. */
   change: Change | undefined
 }) => {
-  const needed = new Set(SCHOOLS[plan.school].needs.map(n => n.function))
+  const schools = [...new Set([plan.school, ...Object.values(plan.schools)])]
+  const needed = new Set(schools.flatMap(s => SCHOOLS[s].needs.map(n => n.function)))
+  /** Where only bodies with a school of their own use it. */
+  const onlyWith = (u: PlannedUse) =>
+    usesIn(plan, plan.school).includes(u) ? undefined : schools.find(s => usesIn(plan, s).includes(u))
   const spare = FUNCTION_IDS.filter(f => !plan.uses.some(u => u.function === f))
   const use = (f: FunctionId, next: Partial<PlannedUse>) =>
     change?.(`how ${dimension(f).label} is used`, p => ({
@@ -67,7 +71,10 @@ export const PlanPanel = ({
             sx={{ py: 1, borderBottom: 1, borderColor: 'divider' }}
           >
             <Box sx={{ display: 'flex', alignItems: 'center' }}>
-              <Typography sx={{ flex: 1, fontWeight: 650 }}>{dimension(u.function).label}</Typography>
+              <Box sx={{ flex: 1 }}>
+                <Typography sx={{ fontWeight: 650 }}>{dimension(u.function).label}</Typography>
+                <OnlyWith school={onlyWith(u)} />
+              </Box>
               {change && !needed.has(u.function) && (
                 <Button
                   size="small"
@@ -149,6 +156,13 @@ export const PlanPanel = ({
     </Box>
   )
 }
+
+const OnlyWith = ({ school }: { school: SchoolId | undefined }) =>
+  school ? (
+    <Typography variant="body2" color="textSecondary">
+      only on bodies that take {SCHOOLS[school].label}
+    </Typography>
+  ) : null
 
 const Slides = ({ plan, change }: { plan: Plan; change: Change | undefined }) => {
   const [slide] = plan.slides

@@ -135,7 +135,10 @@ export const BodyView = ({
               <Typography sx={{ fontWeight: 650 }}>{c.label}</Typography>
               <Typography variant="body2" color="textSecondary">
                 {PLACES[c.place].label}, {c.holdable ? 'can be held' : 'cannot be held'}. Accepts{' '}
-                {presentFunctions(c.functions).map(f => inSentence(functionWords(f))).join(', ')}.
+                {presentFunctions(c.functions)
+                  .map(f => inSentence(functionWords(f)))
+                  .join(', ')}
+                .
               </Typography>
             </li>
           ))}
