@@ -47,16 +47,27 @@ export const inBlockingOrder = (settingIds: readonly string[], rules: readonly R
   return order
 }
 
+/** Rules never change, and states are judged by the thousand: which settings they grey out is put in order once. */
+const greyingOrders = new WeakMap<readonly Rule[], readonly (readonly [setting: string, by: readonly Rule[]])[]>()
+
+const greyingOrder = (rules: readonly Rule[]) => {
+  const known = greyingOrders.get(rules)
+  if (known) return known
+  const greying = rules.filter(r => r.then.effect === 'unavailable')
+  const order = inBlockingOrder([...new Set(greying.map(r => r.then.setting))], rules).flatMap(id => {
+    const by = greying.filter(r => r.then.setting === id)
+    return by.length ? [[id, by] as const] : []
+  })
+  greyingOrders.set(rules, order)
+  return order
+}
+
 /** Judges a state by the rules of a body. */
 export const availability = (body: Body, state: State): Availability => {
   const unavailable = new Map<string, Rule[]>()
   const holds = (c: Condition) => !unavailable.has(c.setting) && c.is.includes(state[c.setting] ?? '')
-  const greying = body.rules.filter(r => r.then.effect === 'unavailable')
-  for (const id of inBlockingOrder(
-    body.settings.map(s => s.id),
-    body.rules,
-  )) {
-    const by = greying.filter(r => r.then.setting === id && r.when.every(holds))
+  for (const [id, rules] of greyingOrder(body.rules)) {
+    const by = rules.filter(r => r.when.every(holds))
     if (by.length) unavailable.set(id, by)
   }
   const fired = body.rules.filter(r => r.when.every(holds))

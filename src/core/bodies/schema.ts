@@ -138,6 +138,8 @@ export const bodySchema = v.strictObject({
       v.array(v.strictObject({ id, label: text(60), pages: v.pipe(v.array(text(60)), v.minLength(1)) })),
       v.minLength(1),
     ),
+    /** Settings with a shorter way than the menu, from where pictures are taken: a quick list, or a button of their own. */
+    quick: v.optional(v.pipe(v.array(v.strictObject({ setting: id, presses: count })), v.maxLength(60))),
   }),
   settings: v.pipe(v.array(settingSchema), v.maxLength(400)),
   rules: v.pipe(v.array(ruleSchema), v.maxLength(400)),

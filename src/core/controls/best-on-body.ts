@@ -1,4 +1,4 @@
-import { Assigner, FORBIDDEN } from './assignment'
+import { Assigner, FORBIDDEN } from '../numeric/assignment'
 import { type BodyMap, type BodyProblem, LEFT_OUT, type Slide } from './map-problem'
 
 export interface BestMap {

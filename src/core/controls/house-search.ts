@@ -1,4 +1,4 @@
-import { FORBIDDEN } from './assignment'
+import { FORBIDDEN } from '../numeric/assignment'
 import { type BestMap, bestOnBody } from './best-on-body'
 import { type House, LEFT_OUT, type MapProblem } from './map-problem'
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { bruteBody, bruteFleet, generateMapProblem } from '../../../test/fixtures/controls'
 import { random } from '../../../test/fixtures/random'
-import { Assigner, FORBIDDEN } from './assignment'
+import { Assigner, FORBIDDEN } from '../numeric/assignment'
 import { bestOnBody } from './best-on-body'
 import { type BodyProblem, costOfMap, type MapProblem } from './map-problem'
 import { gapOf } from '../numeric/gap'

@@ -1,4 +1,4 @@
-import { availability, type Body, inMenuOrder, type State } from '../bodies'
+import { availability, type Body, inMenuOrder, type Setting, type State } from '../bodies'
 import { canFocus } from '../bodies/can-focus'
 
 /** One change a person makes in the menus of a body. */
@@ -15,7 +15,7 @@ export interface Step {
 }
 
 /** A state after the body has pulled along what its rules force. */
-const settled = (body: Body, state: State): State => {
+export const settled = (body: Body, state: State): State => {
   let now = state
   for (let i = 0; i < body.rules.length; i++) {
     const forced = availability(body, now).broken.find(r => r.then.effect === 'forced')
@@ -26,25 +26,56 @@ const settled = (body: Body, state: State): State => {
 }
 
 /**
- * The steps from one state of a body to another: in menu order, except that a setting which unlocks another comes
+ * The steps from one state of a body to another: in menu order or the one that is given, except that a setting which unlocks another comes
  * before it, and that the body never stands without a press that focuses in between.
  */
-export const stepsBetween = (body: Body, from: State, to: State): readonly Step[] => {
-  const order = inMenuOrder(body)
+export const stepsBetween = (
+  body: Body,
+  from: State,
+  to: State,
+  order: readonly Setting[] = inMenuOrder(body),
+): readonly Step[] =>
+  walkBy(
+    body,
+    from,
+    to,
+    order,
+    all => all.find(c => !c.obstacle) ?? all.toSorted((a, b) => severity(a) - severity(b))[0],
+  )
+
+/** The steps in exactly this order of settings, whatever stands in the way; it is said at the step. */
+export const stepsInOrder = (body: Body, from: State, to: State, order: readonly Setting[]): readonly Step[] =>
+  walkBy(body, from, to, [...order, ...inMenuOrder(body).filter(s => !order.includes(s))], all => all[0])
+
+interface Candidate {
+  readonly setting: Setting
+  readonly option: string
+  readonly after: State
+  readonly unlocks: readonly string[]
+  readonly obstacle: Obstacle | undefined
+}
+
+const walkBy = (
+  body: Body,
+  from: State,
+  to: State,
+  order: readonly Setting[],
+  pick: (candidates: readonly Candidate[]) => Candidate | undefined,
+): readonly Step[] => {
   const steps: Step[] = []
   let now = from
   const toChange = () => order.filter(s => now[s.id] !== to[s.id])
   // A rule may pull a setting away that then has to be set again; nothing needs more than a few rounds.
   for (let left = toChange(); left.length && steps.length < 3 * order.length; left = toChange()) {
     const before = availability(body, now).unavailable
-    const candidates = left.map(setting => {
+    const candidates = left.map((setting): Candidate => {
       const option = to[setting.id] ?? setting.default
       const after = settled(body, { ...now, [setting.id]: option })
       const greyed = availability(body, after).unavailable
       const unlocks = left.filter(s => before.has(s.id) && !greyed.has(s.id) && after[s.id] !== to[s.id]).map(s => s.id)
       return { setting, option, after, unlocks, obstacle: obstacleTo(body, now, setting.id, option) }
     })
-    const next = candidates.find(c => !c.obstacle) ?? candidates.toSorted((a, b) => severity(a) - severity(b))[0]
+    const next = pick(candidates)
     if (!next) break
     const pulled = order.filter(s => s.id !== next.setting.id && next.after[s.id] !== now[s.id])
     steps.push({
@@ -60,7 +91,7 @@ export const stepsBetween = (body: Body, from: State, to: State): readonly Step[
   return steps
 }
 
-interface Obstacle {
+export interface Obstacle {
   readonly kind: 'rule' | 'no-focus'
   readonly words: readonly string[]
 }
@@ -72,7 +103,7 @@ const severity = (c: { readonly obstacle: Obstacle | undefined; readonly unlocks
 const NO_FOCUS = 'After this step nothing starts focusing until another press is given that work: go straight on.'
 
 /** What keeps a change from being made now; undefined where nothing does. */
-const obstacleTo = (body: Body, now: State, settingId: string, option: string): Obstacle | undefined => {
+export const obstacleTo = (body: Body, now: State, settingId: string, option: string): Obstacle | undefined => {
   const before = availability(body, now)
   const greying = before.unavailable.get(settingId)
   if (greying) return { kind: 'rule', words: greying.map(r => r.words) }
