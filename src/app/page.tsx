@@ -9,5 +9,5 @@ export default async function HomePage({ searchParams }: { searchParams: SearchP
     return <Beginning hasBodies={bodies.length > 0} hasStandards={standards.length > 0} />
   const kept = Object.entries(await searchParams).filter((e): e is [string, string] => typeof e[1] === 'string')
   const query = new URLSearchParams(kept).toString()
-  redirect(query ? `/decide/concordance?${query}` : '/decide/concordance')
+  redirect(query ? `/keep/readiness?${query}` : '/keep/readiness')
 }

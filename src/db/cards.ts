@@ -1,5 +1,8 @@
+import type { Knex } from 'knex'
+import type { State } from '../core/bodies'
 import { type Db, withRetry } from './connection'
 import { recordChange } from './history'
+import { addUnitEvent } from './unit-events'
 
 /** What a card is for. A body without units has a card of its own. */
 export interface CardKey {
@@ -7,6 +10,8 @@ export interface CardKey {
   readonly unitId: string | null
   readonly standardId: string
   readonly standardVersion: number
+  /** Which walk through it, counted from 1: the next begins once one is signed, or once the unit was reset or repaired. */
+  readonly walk: number
 }
 
 export interface TickRow {
@@ -17,7 +22,50 @@ export interface TickRow {
 
 /** The same card always has the same id, so that two people who open it at once share one. */
 export const cardId = (key: CardKey): string =>
-  [key.bodyId, key.unitId ?? 'any', key.standardId, `v${key.standardVersion}`].join('/')
+  [
+    key.bodyId,
+    key.unitId ?? 'any',
+    key.standardId,
+    `v${key.standardVersion}`,
+    ...(key.walk > 1 ? [`walk ${key.walk}`] : []),
+  ].join('/')
+
+/** The walk that a card is on: what it began from, where it has begun. */
+export interface OpenWalk {
+  readonly walk: number
+  /** Undefined for factory defaults, or where nothing was ticked yet. */
+  readonly from: State | undefined
+  readonly isBegun: boolean
+}
+
+/** Walks that were begun, by card without its walk; those that were closed count on. */
+export const readWalks = async (
+  db: Db,
+  of: Partial<Pick<CardKey, 'standardId' | 'standardVersion' | 'bodyId'>> = {},
+): Promise<(key: Omit<CardKey, 'walk'>) => OpenWalk> => {
+  const wanted = Object.fromEntries(
+    Object.entries({ standard_id: of.standardId, standard_version: of.standardVersion, body_id: of.bodyId }).filter(
+      ([, value]) => value !== undefined,
+    ),
+  )
+  const rows = await withRetry(() =>
+    db<{ id: string; walk: number; from_state: string | null; closed_at: string | null }>('cards')
+      .where(wanted)
+      .select('id', 'walk', 'from_state', 'closed_at')
+      .orderBy('walk'),
+  )
+  const newest = new Map(rows.map(r => [r.id.replace(/\/walk \d+$/, ''), r]))
+  return key => {
+    const row = newest.get(cardId({ ...key, walk: 1 }))
+    if (!row) return { walk: 1, from: undefined, isBegun: false }
+    if (row.closed_at !== null) return { walk: row.walk + 1, from: undefined, isBegun: false }
+    return {
+      walk: row.walk,
+      from: row.from_state === null ? undefined : (JSON.parse(row.from_state) as State),
+      isBegun: true,
+    }
+  }
+}
 
 export const readTicks = (db: Db, key: CardKey): Promise<readonly TickRow[]> =>
   withRetry(() =>
@@ -35,34 +83,61 @@ export const countTicks = async (db: Db): Promise<ReadonlyMap<string, readonly s
   return byCard
 }
 
+/** What a tick says about the unit: what is set now, what the body pulled along included. */
+export interface Tick {
+  readonly step: string
+  readonly ticked: boolean
+  readonly sets: State
+}
+
+/** Begins a walk, where it has not begun yet. */
+export const beginWalk = async (trx: Knex.Transaction, key: CardKey, from: State, at: string): Promise<void> => {
+  await trx('cards')
+    .insert({
+      id: cardId(key),
+      body_id: key.bodyId,
+      unit_id: key.unitId,
+      standard_id: key.standardId,
+      standard_version: key.standardVersion,
+      walk: key.walk,
+      from_state: JSON.stringify(from),
+      created_at: at,
+    })
+    .onConflict('id')
+    .ignore()
+}
+
 /** Ticks a step or takes the tick back. Doing it twice is the same as once: the first tick keeps its name and time. */
 export const setTick = (
   db: Db,
   key: CardKey,
-  step: string,
-  ticked: boolean,
+  from: State,
+  { step, ticked, sets }: Tick,
   at: string,
   personId: string | null,
 ): Promise<void> =>
   recordChange(db, at, async trx => {
     const card_id = cardId(key)
-    await trx('cards')
-      .insert({
-        id: card_id,
-        body_id: key.bodyId,
-        unit_id: key.unitId,
-        standard_id: key.standardId,
-        standard_version: key.standardVersion,
-        created_at: at,
-      })
-      .onConflict('id')
-      .ignore()
+    await beginWalk(trx, key, from, at)
     const before = await trx<{ card_id: string; step: string; person_id: string | null; ticked_at: string }>('ticks')
       .where({ card_id, step })
       .first()
     if (Boolean(before) === ticked) return undefined
-    if (ticked) await trx('ticks').insert({ card_id, step, person_id: personId, ticked_at: at })
-    else await trx('ticks').where({ card_id, step }).delete()
+    if (ticked) {
+      await trx('ticks').insert({ card_id, step, person_id: personId, ticked_at: at })
+      if (key.unitId !== null)
+        for (const [setting, option] of Object.entries(sets))
+          await addUnitEvent(trx, key.unitId, { kind: 'set', setting, option, how: 'card' }, at, personId, {
+            cardId: card_id,
+            step,
+          })
+    } else {
+      await trx('ticks').where({ card_id, step }).delete()
+      await trx('unit_events')
+        .where({ card_id, step })
+        .whereNull('undone_at')
+        .update({ undone_at: at, undone_by: personId })
+    }
     return {
       personId,
       kind: 'card',
@@ -72,3 +147,31 @@ export const setTick = (
       after: { step },
     }
   })
+
+/** Corrects what a walk began from, and takes the tick of that setting back. */
+export const correctWalk = async (trx: Knex.Transaction, key: CardKey, from: State, setting: string): Promise<void> => {
+  const card_id = cardId(key)
+  await trx('cards')
+    .where({ id: card_id })
+    .update({ from_state: JSON.stringify(from) })
+  await trx('ticks').where({ card_id }).whereLike('step', `${setting}=%`).delete()
+}
+
+/** Closes a walk: what comes next begins from what is known then. */
+export const closeWalk = async (trx: Knex.Transaction, key: CardKey, at: string): Promise<void> => {
+  await trx('cards')
+    .where({ id: cardId(key) })
+    .update({ closed_at: at })
+}
+
+/** When the first and the last step of a walk were ticked. */
+export const walkTimes = async (db: Db, key: CardKey): Promise<{ first: string | null; last: string | null }> => {
+  const row = (await withRetry(() =>
+    db('ticks')
+      .where({ card_id: cardId(key) })
+      .min({ first: 'ticked_at' })
+      .max({ last: 'ticked_at' })
+      .first(),
+  )) as { first: string | null; last: string | null } | undefined
+  return row ?? { first: null, last: null }
+}

@@ -5,7 +5,7 @@ import { withRetry } from './connection'
 /** One change: who, what, and how it was before and after. */
 export interface Change {
   readonly personId: string | null
-  readonly kind: 'person' | 'body' | 'lens' | 'unit' | 'standard' | 'card'
+  readonly kind: 'person' | 'body' | 'lens' | 'unit' | 'standard' | 'card' | 'house'
   readonly subject: string
   readonly what: string
   readonly before?: unknown

@@ -1,6 +1,7 @@
 import type { Knex } from 'knex'
 import { type Db, withRetry } from './connection'
 import { recordChange } from './history'
+import { addUnitEvent } from './unit-events'
 
 /** Physical bodies and lenses that a team owns or hires. */
 export interface UnitRow {
@@ -41,13 +42,20 @@ export const listUnits = (db: Db): Promise<readonly UnitRow[]> =>
 
 export type NewUnit = Omit<UnitRow, 'revision'>
 
-const store = async (trx: Knex.Transaction, unit: NewUnit, at: string): Promise<{ before: UnitRow | undefined }> => {
+const store = async (
+  trx: Knex.Transaction,
+  unit: NewUnit,
+  at: string,
+  personId: string | null,
+): Promise<{ before: UnitRow | undefined }> => {
   const before = await trx<UnitRow>('units').where({ id: unit.id }).first()
   if (before)
     await trx('units')
       .where({ id: unit.id })
       .update({ ...unit, revision: before.revision + 1, archived_at: null })
   else await trx('units').insert({ ...unit, revision: 1, created_at: at })
+  if (before && unit.kind === 'body' && before.body_id === unit.body_id && before.firmware !== unit.firmware)
+    await addUnitEvent(trx, unit.id, { kind: 'firmware', from: before.firmware, to: unit.firmware }, at, personId)
   return { before }
 }
 
@@ -74,7 +82,7 @@ export const saveUnits = async (
             return
           }
         }
-        const { before } = await store(trx, unit, at)
+        const { before } = await store(trx, unit, at, personId)
         await trx('history').insert({
           at,
           person_id: personId,

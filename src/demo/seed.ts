@@ -1,10 +1,25 @@
+import { bodyAt, factoryState } from '../core/bodies'
+import { resolve } from '../core/resolve'
+import { stepsBetween } from '../core/steps/walk'
 import type { Db } from '../db/connection'
 import { saveBody, saveLens } from '../db/documents'
 import { addComment, addVersion } from '../db/standards'
 import { addPerson } from '../db/people'
 import { listCarries, setCarried } from '../db/hands'
+import { listUnitEvents, type NewUnitEvent, recordUnitEvent } from '../db/unit-events'
 import { listUnits, saveUnits } from '../db/units'
-import { demoBodies, demoCarries, demoLenses, demoPeople, demoVersions, type DemoUnit, demoUnits } from './world'
+import {
+  demoBodies,
+  demoCarries,
+  demoLenses,
+  type DemoLife,
+  demoLives,
+  demoPeople,
+  demoStandards,
+  demoVersions,
+  type DemoUnit,
+  demoUnits,
+} from './world'
 
 const slug = (text: string): string => text.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')
 
@@ -42,7 +57,43 @@ export const seedDemo = async (db: Db, at: string): Promise<void> => {
     .map(rowOf)
     .filter(u => !there.has(u.id))
   await saveUnits(db, missing, { at, personId: null, what: 'added' })
-  if ((await listCarries(db)).length > 0) return
-  for (const [person, tags] of Object.entries(demoCarries()))
-    await setCarried(db, slug(person), tags.map(slug), at, null)
+  if ((await listCarries(db)).length === 0)
+    for (const [person, tags] of Object.entries(demoCarries()))
+      await setCarried(db, slug(person), tags.map(slug), at, null)
+  if ((await listUnitEvents(db)).size > 0) return
+  for (const life of demoLives())
+    for (const event of eventsOf(life))
+      await recordUnitEvent(db, slug(life.tag), event, daysBefore(at, life.daysAgo), slug(life.by))
+}
+
+const DAY_MS = 24 * 3600 * 1000
+const daysBefore = (at: string, days: number): string => new Date(Date.parse(at) - days * DAY_MS).toISOString()
+
+/** The events of one line of a unit's life. */
+const eventsOf = (life: DemoLife): readonly NewUnitEvent[] => {
+  const unit = demoUnits().find(u => u.tag === life.tag)
+  const firmware = unit?.firmware ?? ''
+  switch (life.what) {
+    case 'reset':
+    case 'repaired':
+    case 'returned':
+      return [{ kind: life.what }]
+    case 'firmware':
+      return [{ kind: 'firmware', from: life.from, to: firmware }]
+    case 'told':
+      return [{ kind: 'set', setting: life.setting, option: life.option, how: 'person' }]
+    case 'walked': {
+      const profile = demoBodies().find(b => b.id === unit?.body)
+      const standard = demoStandards().find(s => s.id === life.standard)
+      if (!profile || !standard) throw new Error(`no body or no standard for ${life.tag}`)
+      const body = bodyAt(profile, firmware)
+      const { state } = resolve(body, standard, { firmware })
+      const set = stepsBetween(body, factoryState(body), state).flatMap((s): NewUnitEvent[] => [
+        { kind: 'set', setting: s.setting, option: s.to, how: 'card' },
+        ...s.follows.map(f => ({ kind: 'set' as const, setting: f.setting, option: f.to, how: 'card' as const })),
+      ])
+      const { id, version } = standard
+      return [{ kind: 'reset' }, ...set, { kind: 'signed', standard: id, version, minutes: life.minutes }]
+    }
+  }
 }

@@ -138,5 +138,17 @@ export const demoUnits = (): readonly DemoUnit[] => data('units.json')
 
 export const demoPeople = (): readonly string[] => data('people.json')
 
+/** What happened to a unit before the demo begins. */
+export type DemoLife = { readonly tag: string; readonly daysAgo: number; readonly by: string } & (
+  | { readonly what: 'reset' | 'repaired' | 'returned' }
+  | { readonly what: 'firmware'; readonly from: string }
+  /** From factory defaults to the end of a card, signed. */
+  | { readonly what: 'walked'; readonly standard: string; readonly minutes: number }
+  /** Somebody found a setting at another option than it was left at. */
+  | { readonly what: 'told'; readonly setting: string; readonly option: string }
+)
+
+export const demoLives = (): readonly DemoLife[] => data('lives.json')
+
 /** Who usually carries which units, by tag. */
 export const demoCarries = (): Readonly<Record<string, readonly string[]>> => data('carries.json')

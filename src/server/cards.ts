@@ -1,42 +1,25 @@
 import 'server-only'
-import { type Body, choiceWordsById, factoryState, menuPath } from '@/core/bodies'
+import { choiceWordsById, menuPath } from '@/core/bodies'
 import { bodyCautions, type Caution, standardCautions } from '@/core/cautions/cautions'
-import { conflictWords, outcomeWords } from '@/core/resolve'
+import { type Known, likeliestToDrift } from '@/core/kit/known'
+import { blockedBy, neighboursOf, type Proof, proofsOf } from '@/core/kit/proof'
 import { wordsIn } from '@/core/language/language'
-import {
-  type Context,
-  contextFrom,
-  contextText,
-  effectiveTargets,
-  layerApplies,
-  relevantContext,
-  type Standard,
-} from '@/core/standards'
-import { type Step, stepsBetween } from '@/core/steps/walk'
+import { conflictWords, outcomeWords } from '@/core/resolve'
+import { type Context, contextText, effectiveTargets, layerApplies, WEIGHT_FACTORS } from '@/core/standards'
+import type { WalkPlan } from '@/core/steps/plan'
+import type { Step } from '@/core/steps/walk'
 import { dimension } from '@/core/vocabulary/dimensions'
 import type { Grade } from '@/core/vocabulary/grade'
-import { cardId, type CardKey, countTicks, readTicks, setTick } from '@/db/cards'
-import type { UnitRow } from '@/db/units'
-import {
-  firmwareOf,
-  formOf,
-  listBodies,
-  readBody,
-  readStandard,
-  type Revised,
-  type RevisedStandard,
-  units,
-} from './catalogue'
-import { resolveStored } from './concordance'
+import { cardId, countTicks, readTicks } from '@/db/cards'
+import { usualMinutes } from '@/db/unit-events'
+import { prepare, prepareAll, type Prepared, stepKey } from './card-walk'
 import { database } from './database'
-import { listPeople } from './people'
 import { friendWords, readFalseFriends } from './phrasebook'
-import { notFound, RequestError } from './problems'
-import { remember } from './remember'
 
 export interface StepView {
   /** Stays the same as long as the step asks for the same thing. */
   readonly key: string
+  readonly settingId: string
   readonly path: readonly [tab: string, page: string, row: number]
   readonly setting: string
   readonly from: string
@@ -46,6 +29,22 @@ export interface StepView {
   /** Cautions that belong to what this step sets. */
   readonly cautions: readonly Caution[]
   readonly tick: { readonly by: string | null; readonly at: string } | undefined
+  /** What it may say instead, the target among it. */
+  readonly options: readonly { readonly id: string; readonly label: string }[]
+  /** The rows around it on its menu page. */
+  readonly neighbours: readonly { readonly label: string; readonly row: number; readonly isIt: boolean }[]
+  /** What keeps it from being changed before the steps ahead of it are made. */
+  readonly blocked: readonly { readonly rule: string; readonly first: readonly string[] }[]
+}
+
+/** A setting to look at, and what it has to say. */
+export interface CheckView {
+  readonly settingId: string
+  readonly path: readonly [tab: string, page: string, row: number]
+  readonly setting: string
+  readonly option: string
+  readonly says: string
+  readonly options: readonly { readonly id: string; readonly label: string }[]
 }
 
 export interface CardView {
@@ -63,6 +62,23 @@ export interface CardView {
   }
   /** For whom and what it was asked for, as an address says it. */
   readonly for: string
+  /** Which walk through this card it is, counted from 1. */
+  readonly walk: number
+  /** What it begins from: what the unit is known to be set to, or factory defaults. */
+  readonly begins: 'factory' | 'unknown' | 'known'
+  readonly signed: { readonly by: string | null; readonly at: string; readonly version: number } | undefined
+  /** A few presses, looks and sounds that prove it, once everything is set. */
+  readonly proofs: readonly Proof[]
+  /** The settings likeliest to have drifted, for a unit that has nothing else to set. */
+  readonly checks: readonly CheckView[]
+  readonly presses: {
+    readonly here: number
+    readonly fewest: number
+    readonly inMenuOrder: number
+    readonly asListed: number
+  }
+  /** From the team's own walks where there are some, else reckoned from presses. */
+  readonly minutes: { readonly about: number; readonly walks: number }
   /** Layers that count because of the unit, the person or the scene. */
   readonly special: readonly string[]
   readonly steps: readonly StepView[]
@@ -78,65 +94,6 @@ export interface CardView {
   }[]
   readonly conflicts: readonly string[]
 }
-
-interface Prepared {
-  readonly body: Body
-  readonly standard: Standard
-  readonly state: string
-  readonly context: Context
-  readonly unit: UnitRow | undefined
-  readonly siblings: readonly UnitRow[]
-  readonly steps: readonly Step[]
-  readonly resolution: ReturnType<typeof resolveStored>
-  readonly key: CardKey
-}
-
-const walks = remember<readonly Step[]>('walks', 2000)
-
-/** The steps of a card, from factory defaults; a unit's own firmware counts where there is a unit. */
-const prepareWith = (
-  standard: RevisedStandard,
-  body: Revised<Body>,
-  siblings: readonly UnitRow[],
-  unit: UnitRow | undefined,
-  asked: Context,
-): Prepared => {
-  const context = relevantContext(standard.document, unit ? { ...asked, units: [unit.id] } : asked)
-  const firmware = unit?.firmware ?? firmwareOf(body.document, siblings)
-  const resolution = resolveStored(body, standard, firmware, context)
-  const form = formOf(body, firmware)
-  const steps = walks.getOr(`${body.stamp}|${standard.stamp}|${firmware}|${contextText(context)}`, () =>
-    stepsBetween(form, factoryState(form), resolution.state),
-  )
-  const [bodyId, standardId, standardVersion] = [form.id, standard.document.id, standard.document.version]
-  const key = { bodyId, unitId: unit?.id ?? null, standardId, standardVersion }
-  return {
-    body: form,
-    standard: standard.document,
-    state: standard.state,
-    context,
-    unit,
-    siblings,
-    resolution,
-    steps,
-    key,
-  }
-}
-
-const prepare = async (
-  standardId: string,
-  bodyId: string,
-  unitId: string | undefined,
-  context: Context,
-): Promise<Prepared> => {
-  const [standard, body, all] = await Promise.all([readStandard(standardId), readBody(bodyId), units()])
-  const siblings = all.filter(u => u.body_id === bodyId)
-  const unit = unitId === undefined ? siblings[0] : siblings.find(u => u.id === unitId)
-  if (unitId !== undefined && !unit) throw notFound('unit', unitId)
-  return prepareWith(standard, body, siblings, unit, context)
-}
-
-const stepKey = (s: Step): string => `${s.setting}=${s.to}`
 
 /** What a step is good for: the targets it serves, or what it opens up. */
 const whyOf = ({ body, resolution }: Prepared, step: Step): string => {
@@ -189,8 +146,11 @@ export const readCard = async (
   unitId: string | undefined,
   context: Context = {},
 ): Promise<CardView> => {
-  const prepared = await prepare(standardId, bodyId, unitId, context)
-  const { body, standard, state, unit, siblings, resolution, steps, key } = prepared
+  const found = await prepare(standardId, bodyId, unitId, context)
+  const plan = found.plan()
+  const { steps } = plan
+  const prepared: Prepared = { ...found, steps }
+  const { body, standard, state, unit, siblings, resolution, key, known } = prepared
   const ticks = new Map((await readTicks(await database(), key)).map(t => [t.step, t]))
   const cautions = placeCautions(prepared)
   const friends = await readFalseFriends(bodyId)
@@ -201,6 +161,10 @@ export const readCard = async (
       .map(f => friendWords(f, bodyId))
   const optionLabel = (settingId: string, optionId: string) =>
     body.settings.find(s => s.id === settingId)?.options.find(o => o.id === optionId)?.label ?? optionId
+  const optionsOf = (settingId: string) =>
+    (body.settings.find(s => s.id === settingId)?.options ?? []).map(({ id, label }) => ({ id, label }))
+  const usual = await usualMinutes(await database(), standard.id, body.id)
+  const { signed } = known
   return {
     body: { id: body.id, maker: body.maker, model: body.model },
     unit: unit && { id: unit.id, tag: unit.tag },
@@ -214,6 +178,18 @@ export const readCard = async (
       lambdaHundredths: standard.level?.lambdaHundredths ?? 0,
     },
     for: contextText(context),
+    walk: key.walk,
+    begins: !unit ? 'factory' : beginsFrom(known),
+    signed: signed?.standard === standard.id ? signed : undefined,
+    proofs: proofsOf(body, resolution.state),
+    checks: unit && steps.length === 0 ? checksOf(prepared) : [],
+    presses: {
+      here: plan.presses,
+      fewest: plan.fewest,
+      inMenuOrder: plan.pressesInMenuOrder,
+      asListed: plan.pressesAsListed,
+    },
+    minutes: usual ?? { about: minutesFor(plan), walks: 0 },
     special: standard.layers.filter(l => l.applies && layerApplies(l, prepared.context)).map(l => l.name),
     steps: steps.flatMap(step => {
       const setting = body.settings.find(s => s.id === step.setting)
@@ -222,6 +198,7 @@ export const readCard = async (
       return [
         {
           key: stepKey(step),
+          settingId: step.setting,
           path: menuPath(body, setting),
           setting: setting.label,
           from: optionLabel(step.setting, step.from),
@@ -233,6 +210,9 @@ export const readCard = async (
           ],
           cautions: cautions.atStep.get(step) ?? [],
           tick: tick && { by: tick.personName, at: tick.tickedAt },
+          options: optionsOf(step.setting),
+          neighbours: neighboursOf(body, step.setting),
+          blocked: blockedBy(body, prepared.from, step.setting),
         },
       ]
     }),
@@ -250,43 +230,43 @@ export const readCard = async (
   }
 }
 
-export interface TickRequest {
-  readonly standard: string
-  readonly body: string
-  readonly unit?: string | undefined
-  readonly for?: string | undefined
-  readonly step: string
-  readonly ticked: boolean
-  readonly person?: string | undefined
+const beginsFrom = ({ facts }: Known): CardView['begins'] => {
+  if (facts.size === 0) return 'unknown'
+  return [...facts.values()].every(f => f.how === 'factory') ? 'factory' : 'known'
 }
 
-/**
- * Ticks a step or takes the tick back; returns once it is on disk.
- *
- * @throws RequestError 422 when the card has no such step (any more)
- */
-export const tickStep = async (request: TickRequest): Promise<{ readonly at: string }> => {
-  const { steps, key, body, standard } = await prepare(
-    request.standard,
-    request.body,
-    request.unit,
-    contextFrom(request.for),
-  )
-  if (!steps.some(s => stepKey(s) === request.step))
-    throw new RequestError(
-      422,
-      'No such step',
-      `The card of ${body.model} for ${standard.name} has no step “${request.step}”; it may have changed since it was opened. Reload the card.`,
-    )
-  if (request.person !== undefined && !(await listPeople()).some(p => p.id === request.person))
-    throw new RequestError(
-      422,
-      'No such person',
-      'The name that signs is not known here any more. Choose it again at the top of the page.',
-    )
-  const at = new Date().toISOString()
-  await setTick(await database(), key, request.step, request.ticked, at, request.person ?? null)
-  return { at }
+/** A press, and the reading of a step before it. @source common practice, no published source */
+const SECONDS_EACH = { press: 0.8, step: 5 }
+
+const minutesFor = ({ presses, steps }: WalkPlan): number =>
+  Math.max(1, Math.round((presses * SECONDS_EACH.press + steps.length * SECONDS_EACH.step) / 60))
+
+/** What each setting counts for a standard: the weights of the targets it brings about. */
+const weightsOf = ({ resolution }: Prepared): ReadonlyMap<string, number> => {
+  const weights = new Map<string, number>()
+  for (const o of resolution.outcomes)
+    for (const d of o.parts.flatMap(p => p.deliveries))
+      weights.set(d.setting, (weights.get(d.setting) ?? 0) + WEIGHT_FACTORS[o.target.weight])
+  return weights
+}
+
+const checksOf = (prepared: Prepared): readonly CheckView[] => {
+  const { body, known, resolution } = prepared
+  return likeliestToDrift(known, weightsOf(prepared), new Date().toISOString()).flatMap(id => {
+    const setting = body.settings.find(s => s.id === id)
+    const option = setting?.options.find(o => o.id === resolution.state[id])
+    if (!setting || !option) return []
+    return [
+      {
+        settingId: id,
+        path: menuPath(body, setting),
+        setting: setting.label,
+        option: option.id,
+        says: option.label,
+        options: setting.options.map(o => ({ id: o.id, label: o.label })),
+      },
+    ]
+  })
 }
 
 export interface CardSummary {
@@ -306,23 +286,8 @@ export const listCards = async (
   chosen: readonly string[] | undefined,
   context: Context = {},
 ): Promise<readonly CardSummary[]> => {
-  const [standard, bodies, all, ticks] = await Promise.all([
-    readStandard(standardId),
-    listBodies(),
-    units(),
-    countTicks(await database()),
-  ])
-  const cards = await Promise.all(
-    bodies
-      .filter(b => !chosen || chosen.includes(b.id))
-      .map(async b => {
-        const body = await readBody(b.id, b.revision)
-        const siblings = all.filter(u => u.body_id === b.id)
-        const each = siblings.length ? siblings : [undefined]
-        return each.map(unit => prepareWith(standard, body, siblings, unit, context))
-      }),
-  )
-  return cards.flat().map(({ body, unit, steps, key, resolution }) => {
+  const [cards, ticks] = await Promise.all([prepareAll(standardId, chosen, context), countTicks(await database())])
+  return cards.map(({ body, unit, steps, key, resolution }) => {
     const ticked = new Set(ticks.get(cardId(key)))
     return {
       body: body.id,

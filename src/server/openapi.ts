@@ -174,7 +174,8 @@ export const openApiDocument = () => ({
     },
     '/api/v1/cards': {
       get: {
-        summary: 'The steps from factory defaults to a standard on one body or unit, with the ticks so far',
+        summary:
+          'The steps to a standard on one body or unit, from what it is known to be set to, with the ticks so far',
         parameters: queryParameters(queries.cardQuerySchema),
         responses: { '200': ok('The card.'), ...NOT_THERE, ...WRONG },
       },
@@ -185,6 +186,52 @@ export const openApiDocument = () => ({
           'Ticks a step of a card or takes the tick back; answered once it is on disk; twice is the same as once',
         requestBody: { required: true, ...json(reference('Tick')) },
         responses: { '200': ok('On disk.'), ...NOT_THERE, ...UNREADABLE, ...WRONG },
+      },
+    },
+    '/api/v1/units/{id}/events': {
+      get: {
+        summary: 'The life of a unit, newest first',
+        parameters: idParameter,
+        responses: { '200': ok('What happened.'), ...NOT_THERE },
+      },
+      post: {
+        summary: 'Something happened to a unit: reset, repaired, returned, a setting that says something, a signature',
+        parameters: idParameter,
+        requestBody: { required: true, ...json(reference('UnitEvent')) },
+        responses: { '201': ok('On disk.'), ...NOT_THERE, ...UNREADABLE, ...WRONG },
+      },
+    },
+    '/api/v1/units/{id}/events/{event}': {
+      put: {
+        summary: 'Takes something that happened to a unit back, or has it count again',
+        parameters: [...idParameter, { name: 'event', in: 'path', required: true, schema: { type: 'integer' } }],
+        requestBody: { required: true, ...json(reference('Undone')) },
+        responses: { '200': ok('Done.'), ...NOT_THERE, ...UNREADABLE, ...WRONG },
+      },
+    },
+    '/api/v1/readiness': {
+      get: {
+        summary: 'Every unit against a standard: ready, unproven, differing, unknown or out of date, and why',
+        parameters: queryParameters(queries.readinessQuerySchema),
+        responses: { '200': ok('The units.', list('units')), ...NOT_THERE, ...WRONG },
+      },
+    },
+    '/api/v1/readiness/calendar': {
+      get: {
+        summary: 'When each unit is to be looked at, as iCalendar (RFC 5545)',
+        parameters: queryParameters(queries.readinessQuerySchema),
+        responses: {
+          '200': { description: 'The calendar.', content: { 'text/calendar': { schema: { type: 'string' } } } },
+          ...NOT_THERE,
+          ...WRONG,
+        },
+      },
+    },
+    '/api/v1/readiness/interval': {
+      put: {
+        summary: 'After how many weeks a unit is looked at again',
+        requestBody: { required: true, ...json(reference('Interval')) },
+        responses: { '200': ok('Stored.'), ...UNREADABLE, ...WRONG },
       },
     },
     '/api/v1/people': {
@@ -211,6 +258,9 @@ export const openApiDocument = () => ({
       HandedOver: schemaOf(queries.handedOverSchema, 'HandedOver'),
       Restore: schemaOf(queries.restoreSchema, 'Restore'),
       Signed: schemaOf(queries.signedSchema, 'Signed'),
+      UnitEvent: schemaOf(queries.unitEventSchema, 'UnitEvent'),
+      Undone: schemaOf(queries.undoneSchema, 'Undone'),
+      Interval: schemaOf(queries.intervalSchema, 'Interval'),
       ...standardSchemas,
       ResolveRequest: schemaOf(resolveRequestSchema, 'ResolveRequest'),
       Tick: schemaOf(queries.tickSchema, 'Tick'),

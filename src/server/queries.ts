@@ -63,6 +63,28 @@ export const archivedSchema = v.strictObject({ archived: v.boolean(), person })
 /** Units by id. */
 export const carriedSchema = v.strictObject({ units: v.pipe(v.array(v.string()), v.maxLength(200)), person })
 export const handedOverSchema = v.strictObject({ handedOver: v.boolean(), person })
+
+/** What happens to a unit: what cannot be seen from its card, what it says, and that somebody signs for it. */
+export const unitEventSchema = v.variant('kind', [
+  v.strictObject({ kind: v.picklist(['reset', 'repaired', 'returned']), person }),
+  v.strictObject({ kind: v.literal('told'), standard: id, for: forWhom, setting: id, option: id, person }),
+  v.strictObject({ kind: v.literal('signed'), standard: id, for: forWhom, timed: v.boolean(), person }),
+])
+export const undoneSchema = v.strictObject({ undone: v.boolean(), person })
+export const readinessQuerySchema = v.object({
+  standard: id,
+  for: forWhom,
+  bodies: v.optional(v.pipe(v.string(), v.minLength(1), v.maxLength(20_000))),
+})
+export const intervalSchema = v.strictObject({
+  weeks: v.pipe(
+    v.number(),
+    v.integer(),
+    v.minValue(1, 'expected at least 1 week'),
+    v.maxValue(52, 'expected at most 52 weeks'),
+  ),
+  person,
+})
 export const menuQuerySchema = v.object({ as: v.optional(v.picklist(['csv', 'xlsx', 'text']), 'csv') })
 export const bundleQuerySchema = v.object({ bodies: v.optional(v.string()), lenses: v.optional(v.string()) })
 

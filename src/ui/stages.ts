@@ -32,5 +32,12 @@ export const STAGES: readonly Stage[] = [
       { label: 'Controls', path: '/set/controls' },
     ],
   },
-  { key: 'k', label: 'Keep', views: [{ label: 'Kit', path: '/keep/kit' }] },
+  {
+    key: 'k',
+    label: 'Keep',
+    views: [
+      { label: 'Readiness', path: '/keep/readiness' },
+      { label: 'Kit', path: '/keep/kit' },
+    ],
+  },
 ]

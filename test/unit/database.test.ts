@@ -3,17 +3,28 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import knex from 'knex'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import { cardId, type CardKey, readTicks, setTick } from '../../src/db/cards'
+import { cardId, type CardKey, readTicks, readWalks, setTick } from '../../src/db/cards'
 import { type Db, openDatabase } from '../../src/db/connection'
 import { findBody, listBodies, saveBody } from '../../src/db/documents'
 import { readHistory, recordChange } from '../../src/db/history'
 import { addPerson, listPeople } from '../../src/db/people'
+import {
+  listUnitEvents,
+  recordUnitEvent,
+  setUnitEventUndone,
+  unitTimeline,
+  usualMinutes,
+} from '../../src/db/unit-events'
+import { listUnits, saveUnits } from '../../src/db/units'
 import { seedDemo } from '../../src/demo/seed'
 import { demoBodies } from '../../src/demo/world'
 
 const AT = '2026-11-24T09:00:00.000Z'
 const LATER = '2026-11-24T10:00:00.000Z'
-const CARD: CardKey = { bodyId: 'linnet', unitId: 'tsp-l1', standardId: 'ring-action', standardVersion: 1 }
+const CARD: CardKey = { bodyId: 'linnet', unitId: 'tsp-l1', standardId: 'ring-action', standardVersion: 1, walk: 1 }
+
+const tick = (ticked: boolean, at: string, person: string | null) =>
+  setTick(db, CARD, {}, { step: 'kin=kin-off', ticked, sets: { kin: 'kin-off' } }, at, person)
 
 let folder: string
 let db: Db
@@ -44,7 +55,7 @@ it('runs in WAL mode, with foreign keys, on disk before it answers', async () =>
 
 it('seeds the demo twice without changing anything', async () => {
   const before = await listBodies(db)
-  await setTick(db, CARD, 'kin=kin-off', true, AT, null)
+  await tick(true, AT, null)
   await seedDemo(db, LATER)
   expect(await listBodies(db)).toEqual(before)
   expect(await readTicks(db, CARD)).toHaveLength(1)
@@ -77,15 +88,15 @@ it('writes neither the change nor its event when one of them fails', async () =>
 
 describe('ticks', () => {
   it('keep who and when; a second tick of the same step changes neither', async () => {
-    await setTick(db, CARD, 'kin=kin-off', true, AT, 'rufus-quill')
-    await setTick(db, CARD, 'kin=kin-off', true, LATER, 'imelda-frost')
+    await tick(true, AT, 'rufus-quill')
+    await tick(true, LATER, 'imelda-frost')
     expect(await readTicks(db, CARD)).toEqual([{ step: 'kin=kin-off', personName: 'Rufus Quill', tickedAt: AT }])
     expect(await readHistory(db, 'card', cardId(CARD))).toHaveLength(1)
   })
 
   it('are taken back, and the history still knows', async () => {
-    await setTick(db, CARD, 'kin=kin-off', true, AT, 'rufus-quill')
-    await setTick(db, CARD, 'kin=kin-off', false, LATER, 'imelda-frost')
+    await tick(true, AT, 'rufus-quill')
+    await tick(false, LATER, 'imelda-frost')
     expect(await readTicks(db, CARD)).toEqual([])
     const events = await readHistory(db, 'card', cardId(CARD))
     expect(events.map(e => [e.what, e.person_id])).toEqual([
@@ -94,8 +105,24 @@ describe('ticks', () => {
     ])
   })
 
+  it('say what the unit is set to, until they are taken back', async () => {
+    const known = async () => (await listUnitEvents(db, 'tsp-l1')).get('tsp-l1')?.at(-1)
+    await tick(true, AT, 'rufus-quill')
+    await tick(true, LATER, 'imelda-frost')
+    expect(await known()).toEqual({
+      kind: 'set',
+      setting: 'kin',
+      option: 'kin-off',
+      how: 'card',
+      at: AT,
+      by: 'Rufus Quill',
+    })
+    await tick(false, LATER, null)
+    expect(await known()).toMatchObject({ kind: 'reset' })
+  })
+
   it('of one unit are not those of another', async () => {
-    await setTick(db, CARD, 'kin=kin-off', true, AT, null)
+    await tick(true, AT, null)
     expect(await readTicks(db, { ...CARD, unitId: 'tsp-l2' })).toEqual([])
     expect(await readTicks(db, { ...CARD, standardVersion: 2 })).toEqual([])
   })
@@ -122,6 +149,7 @@ it('waits for a busy database instead of failing', async () => {
 it('backs up an existing database before it migrates it', async () => {
   await db('knex_migrations').delete()
   for (const table of [
+    'unit_events',
     'handovers',
     'carries',
     'comments',
@@ -140,4 +168,62 @@ it('backs up an existing database before it migrates it', async () => {
   await db.destroy()
   db = await openDatabase(folder, 'demo')
   expect(readdirSync(join(folder, 'backups')).filter(f => f.startsWith('before-migration-'))).toHaveLength(1)
+})
+
+describe('walks', () => {
+  const { walk: _, ...card } = CARD
+  const walkNow = async () => (await readWalks(db))(card)
+
+  it('begin with the first tick, from what was known then', async () => {
+    expect(await walkNow()).toEqual({ walk: 1, from: undefined, isBegun: false })
+    await setTick(db, CARD, { kin: 'kin-people' }, { step: 'kin=kin-off', ticked: true, sets: {} }, AT, null)
+    await setTick(db, CARD, { kin: 'kin-off' }, { step: 'way=perch', ticked: true, sets: {} }, AT, null)
+    expect(await walkNow()).toEqual({ walk: 1, from: { kin: 'kin-people' }, isBegun: true })
+  })
+
+  it('are closed by what may have touched the unit, and the next one begins', async () => {
+    await tick(true, AT, null)
+    await recordUnitEvent(db, 'tsp-l1', { kind: 'repaired' }, LATER, 'rufus-quill')
+    expect(await walkNow()).toEqual({ walk: 2, from: undefined, isBegun: false })
+    expect(await readTicks(db, { ...CARD, walk: 2 })).toEqual([])
+  })
+
+  it('a changed firmware is part of a unit’s life, and closes them too', async () => {
+    await tick(true, AT, null)
+    const unit = (await listUnits(db)).find(u => u.id === 'tsp-l1')
+    if (!unit) throw new Error('no unit')
+    const { revision, ...rest } = unit
+    await saveUnits(db, [{ ...rest, firmware: '2.0' }], {
+      at: LATER,
+      personId: null,
+      what: 'firmware',
+      expected: revision,
+    })
+    expect((await unitTimeline(db, 'tsp-l1'))[0]?.event).toMatchObject({ kind: 'firmware', from: '1.4', to: '2.0' })
+    expect((await walkNow()).walk).toBe(2)
+  })
+
+  it('an event that is taken back does not count, and counts again', async () => {
+    await recordUnitEvent(db, 'tsp-l1', { kind: 'returned' }, LATER, null)
+    const [newest] = await unitTimeline(db, 'tsp-l1')
+    const id = newest?.id ?? 0
+    expect(await setUnitEventUndone(db, 'tsp-l1', id, true, LATER, 'imelda-frost')).toBe(true)
+    expect((await listUnitEvents(db, 'tsp-l1')).get('tsp-l1')?.map(e => e.kind)).toEqual(['reset'])
+    expect((await unitTimeline(db, 'tsp-l1'))[0]?.undone).toEqual({ at: LATER, by: 'Imelda Frost' })
+    await setUnitEventUndone(db, 'tsp-l1', id, false, LATER, null)
+    expect((await listUnitEvents(db, 'tsp-l1')).get('tsp-l1')?.map(e => e.kind)).toEqual(['reset', 'returned'])
+    expect(await setUnitEventUndone(db, 'tsp-l1', 99_999, true, LATER, null)).toBe(false)
+  })
+
+  it('that were timed say how long one takes: the median of the last', async () => {
+    const sign = (minutes: number | null) =>
+      recordUnitEvent(db, 'tsp-l1', { kind: 'signed', standard: 'high-rope', version: 1, minutes }, LATER, null)
+    expect(await usualMinutes(db, 'high-rope', 'linnet')).toBeUndefined()
+    await sign(4)
+    await sign(null)
+    await sign(9)
+    await sign(6)
+    expect(await usualMinutes(db, 'high-rope', 'linnet')).toEqual({ about: 6, walks: 3 })
+    expect(await usualMinutes(db, 'high-rope', 'sorrel')).toBeUndefined()
+  })
 })

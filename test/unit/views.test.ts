@@ -204,6 +204,7 @@ describe('links', () => {
       'Compare',
       'Cards',
       'Controls',
+      'Readiness',
       'Kit',
     ])
   })

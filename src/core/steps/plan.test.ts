@@ -12,12 +12,15 @@ import { stepsBetween } from './walk'
 
 const newest = demoBodies().map(b => bodyAt(b, b.firmware.to))
 const body = (id: string) => newest.find(b => b.id === id) as Body
-const resolved = (b: Body, standard: string): State =>
-  resolve(b, demoStandards().find(s => s.id === standard) ?? (demoStandards()[0] as never)).state
+const resolved = (b: Body, id: string): State => {
+  const standard = demoStandards().find(s => s.id === id)
+  if (!standard) throw new Error(`no ${id}`)
+  return resolve(b, standard).state
+}
 
 /** A menu made up by hand: two tabs of two pages, five rows each. */
 const paper = (wraps: boolean): Body => {
-  const b = structuredClone(body('wicket')) as Body
+  const b = body('wicket')
   const setting = (tab: string, page: number, row: number) => ({
     id: `${tab}-${page}-${row}`,
     label: `${tab} ${page} ${row}`,

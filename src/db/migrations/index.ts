@@ -3,6 +3,7 @@ import * as first from './001-first'
 import * as name from './002-name'
 import * as decide from './003-decide'
 import * as set from './004-set'
+import * as keep from './005-keep'
 
 interface Migration {
   readonly name: string
@@ -15,6 +16,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '002-name', up: name.up },
   { name: '003-decide', up: decide.up },
   { name: '004-set', up: set.up },
+  { name: '005-keep', up: keep.up },
 ]
 
 export const migrationSource: Knex.MigrationSource<Migration> = {

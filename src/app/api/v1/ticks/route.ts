@@ -1,4 +1,4 @@
-import { tickStep } from '@/server/cards'
+import { tickStep } from '@/server/card-actions'
 import { answer, expectShape, readJson } from '@/server/http'
 import { tickSchema } from '@/server/queries'
 

@@ -3,16 +3,20 @@
 import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import NextLink from 'next/link'
-import { useSearchParams } from 'next/navigation'
-import { type KeyboardEvent, useRef } from 'react'
-import type { CardView, StepView } from '@/server/cards'
+import { useRouter, useSearchParams } from 'next/navigation'
+import { type KeyboardEvent, useRef, useState } from 'react'
+import { refText } from '@/core/standards'
+import type { CardView } from '@/server/cards'
 import { linkTo } from '@/ui/address'
 import { AlignmentMark } from '@/ui/AlignmentMark'
 import { STATE_WORDS } from '@/ui/versions'
 import { usePeople } from '@/ui/people'
 import { CautionNote, Eyebrow, Page } from '@/ui/pieces'
-import { type Tick, useTicks } from './ticks'
-import { When } from '@/ui/When'
+import { sendJson } from '@/ui/send'
+import { LinkButton } from '@/ui/Shell'
+import { Signing } from './Signing'
+import { StepItem } from './StepItem'
+import { useTicks } from './ticks'
 
 const UnitLink = styled(NextLink)(({ theme }) => ({
   ...theme.typography.value,
@@ -27,32 +31,26 @@ const UnitLink = styled(NextLink)(({ theme }) => ({
   '&[aria-current]': { background: theme.vars?.palette.own.marigold.main, color: theme.vars?.palette.own.marigold.ink },
 }))
 
-const StepRow = styled('label')(({ theme }) => ({
-  display: 'grid',
-  gridTemplateColumns: '44px 1fr',
-  gap: theme.spacing(0, 1.5),
-  padding: theme.spacing(1.5, 1, 1.5, 0),
-  borderBottom: `1px solid ${theme.vars?.palette.divider}`,
-  cursor: 'pointer',
-  '&:has(:focus-visible)': { outline: `3px solid ${theme.vars?.palette.own.marigold.main}` },
-  '&[data-done="true"] .quiet': { display: 'none' },
-}))
-
-const Box44 = styled('input')(({ theme }) => ({
-  width: 28,
-  height: 28,
-  margin: theme.spacing(0.5, 1),
-  accentColor: theme.vars?.palette.own.grade.same,
-  outline: 'none',
-  cursor: 'pointer',
-}))
-
 /** The card of one unit: its steps in its own words and menu order, to tick off with one thumb. */
 export const CardPage = ({ card }: { card: CardView }) => {
   const params = useSearchParams()
   const { person } = usePeople()
-  const { ticks, unsaved, problem, toggle, resend } = useTicks(card, person)
+  const { ticks, unsaved, problem, toggle, resend, forget } = useTicks(card, person)
   const list = useRef<HTMLOListElement>(null)
+  const router = useRouter()
+  const [refused, setRefused] = useState('')
+  const standing = { standard: refText(card.standard), ...(card.for ? { for: card.for } : {}), person: person?.id }
+  /** Says that something happened to the unit; what is left to do follows from it. Answers with what was wrong. */
+  const happen = async (event: object): Promise<string> => {
+    const sent = await sendJson('POST', `/api/v1/units/${card.unit?.id ?? ''}/events`, event)
+    if (sent.ok) router.refresh()
+    return sent.ok ? '' : sent.detail
+  }
+  const tell = (setting: string, option: string) =>
+    void happen({ kind: 'told', setting, option, ...standing }).then(wrong => {
+      setRefused(wrong)
+      if (!wrong) forget(setting)
+    })
   const done = card.steps.filter(s => ticks.has(s.key)).length
   const name = card.unit ? `${card.body.model} ${card.unit.tag}` : card.body.model
 
@@ -74,12 +72,32 @@ export const CardPage = ({ card }: { card: CardView }) => {
         {name} for {card.standard.name}
       </Typography>
       <Typography color="textSecondary" sx={{ mt: 0.5 }}>
-        From factory defaults to version {card.standard.version}
+        {card.begins === 'known' ? 'From what this unit is known to be set to, ' : 'From factory defaults '}
+        to version {card.standard.version}
         {card.standard.state === 'approved' ? '' : `, ${STATE_WORDS[card.standard.state]}`}
         {card.special.length > 0 && `, with ${card.special.join(' and ')}`}
-        {card.standard.lambdaHundredths > 0 && ', levelled with the other bodies'}. Reset the body first if you do not
-        know what it is set to.
+        {card.standard.lambdaHundredths > 0 && ', levelled with the other bodies'}.{' '}
+        {card.begins === 'unknown' || !card.unit ? 'Reset the body first if you do not know what it is set to.' : ''}
       </Typography>
+      {card.steps.length > 0 && <Effort card={card} />}
+      {card.unit && (
+        <Box className="no-print" sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1.5 }}>
+          {card.begins === 'unknown' && (
+            <Button
+              variant="outlined"
+              onClick={() => void happen({ kind: 'reset', person: person?.id }).then(setRefused)}
+            >
+              It was reset to factory defaults
+            </Button>
+          )}
+          <LinkButton href={`/keep/kit/${card.unit.id}`}>What happened to {card.unit.tag}</LinkButton>
+        </Box>
+      )}
+      {refused && (
+        <Alert severity="warning" sx={{ mt: 1 }}>
+          {refused}
+        </Alert>
+      )}
       {card.units.length > 1 && (
         <Box
           component="nav"
@@ -145,13 +163,26 @@ export const CardPage = ({ card }: { card: CardView }) => {
                   </Eyebrow>
                 </Box>
               )}
-              <StepItem step={s} number={i + 1} tick={ticks.get(s.key)} onToggle={() => toggle(s.key)} />
+              <StepItem
+                step={s}
+                number={i + 1}
+                tick={ticks.get(s.key)}
+                onToggle={() => toggle(s.key)}
+                onTold={card.unit && tell}
+              />
             </li>
           )
         })}
       </Box>
       {card.steps.length === 0 && (
-        <Typography>Nothing to set: the factory defaults already are this standard.</Typography>
+        <Typography>
+          {card.begins === 'known'
+            ? `Nothing to set: ${name} is known to be at this standard.`
+            : 'Nothing to set: the factory defaults already are this standard.'}
+        </Typography>
+      )}
+      {card.unit && done === card.steps.length && unsaved.size === 0 && (
+        <Signing card={card} onTold={tell} onSign={timed => happen({ kind: 'signed', timed, ...standing })} />
       )}
       {card.cautions.length > 0 && (
         <Box component="section" sx={{ mt: 5 }}>
@@ -170,54 +201,20 @@ export const CardPage = ({ card }: { card: CardView }) => {
   )
 }
 
-const StepItem = ({
-  step: s,
-  number,
-  tick,
-  onToggle,
-}: {
-  step: StepView
-  number: number
-  tick: Tick | undefined
-  onToggle: () => void
-}) => (
-  <StepRow data-done={tick !== undefined}>
-    <Box44
-      type="checkbox"
-      checked={tick !== undefined}
-      onChange={onToggle}
-      aria-label={`Step ${number}: ${s.setting} to ${s.to}`}
-    />
-    <Box>
-      <Typography sx={{ lineHeight: 1.3 }}>
-        {s.setting}:{' '}
-        <Box component="span" sx={{ fontWeight: 700 }}>
-          {s.to}
-        </Box>
-      </Typography>
-      <Typography variant="value" color="textSecondary" component="div">
-        row {s.path[2]} · was {s.from}
-      </Typography>
-      <Typography variant="body2" className="quiet">
-        {s.why}
-      </Typography>
-      {s.notes.map(n => (
-        <Typography key={n} variant="body2" color="textSecondary" className="quiet">
-          {n}
-        </Typography>
-      ))}
-      {s.cautions.map(c => (
-        <Box key={c.id} sx={{ mt: 1 }}>
-          <CautionNote caution={c} />
-        </Box>
-      ))}
-      {tick && (
-        <Typography variant="body2" color="textSecondary">
-          {tick.by ?? 'Somebody'}, <When at={tick.at} />
-        </Typography>
-      )}
-    </Box>
-  </StepRow>
+/** What the walk takes, against other orders of the same steps. */
+const Effort = ({ card: { presses, minutes } }: { card: CardView }) => (
+  <Typography variant="body2" color="textSecondary" sx={{ mt: 0.5 }}>
+    About {minutes.about} {minutes.about === 1 ? 'minute' : 'minutes'}
+    {minutes.walks > 0
+      ? `, as in your last ${minutes.walks === 1 ? 'walk' : `${minutes.walks} walks`}`
+      : ', reckoned from presses'}
+    ; {presses.here} presses
+    {presses.here === presses.fewest
+      ? ', the fewest there are'
+      : `, at most ${Math.round((100 * (presses.here - presses.fewest)) / presses.fewest)} % above the fewest`}
+    {presses.inMenuOrder > presses.here && `, ${presses.inMenuOrder - presses.here} fewer than in menu order`}
+    {presses.asListed > presses.here && `, ${presses.asListed - presses.here} fewer than as the standard lists them`}.
+  </Typography>
 )
 
 const Lacking = ({ card }: { card: CardView }) =>

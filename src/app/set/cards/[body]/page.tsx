@@ -18,5 +18,10 @@ export default async function OneCardPage({
   if (!ref) return <Beginning hasBodies={bodies.length > 0} hasStandards={false} />
   const { body } = await params
   const card = await orNotFound(readCard(ref, body, await param(searchParams, 'unit'), context))
-  return <CardPage key={`${card.standard.id} ${card.standard.version} ${body} ${card.unit?.id ?? ''}`} card={card} />
+  return (
+    <CardPage
+      key={`${card.standard.id} ${card.standard.version} ${body} ${card.unit?.id ?? ''} ${card.walk}`}
+      card={card}
+    />
+  )
 }

@@ -65,5 +65,10 @@ export const useTicks = (card: CardView, person: Person | undefined) => {
     for (const [step, ticked] of unsaved) void send(step, ticked)
   }, [unsaved, send])
 
-  return { ticks, unsaved, problem, toggle, resend }
+  /** A setting that says something else has no tick any more. */
+  const forget = useCallback((setting: string) => {
+    setTicks(now => new Map([...now].filter(([step]) => !step.startsWith(`${setting}=`))))
+  }, [])
+
+  return { ticks, unsaved, problem, toggle, resend, forget }
 }

@@ -1,0 +1,17 @@
+import { contextFrom } from '@/core/standards'
+import { answer, expectShape, queryOf } from '@/server/http'
+import { readinessQuerySchema } from '@/server/queries'
+import { readCalendar } from '@/server/readiness'
+
+/** When each unit is to be looked at again, for a calendar. */
+export const GET = (request: Request) =>
+  answer(async () => {
+    const { standard, for: forWhom } = expectShape(readinessQuerySchema, queryOf(request), 'query')
+    const calendar = await readCalendar(standard, contextFrom(forWhom), new URL(request.url).origin)
+    return new Response(calendar, {
+      headers: {
+        'content-type': 'text/calendar; charset=utf-8',
+        'content-disposition': 'attachment; filename="readiness.ics"',
+      },
+    })
+  })

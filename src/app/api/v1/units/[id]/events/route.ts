@@ -1,0 +1,27 @@
+import { recordHappened, signCard, tellSetting } from '@/server/card-actions'
+import { answer, expectShape, MOST_BODY_BYTES, readJson } from '@/server/http'
+import { unitEventSchema } from '@/server/queries'
+import { readLife } from '@/server/readiness'
+
+type Params = { params: Promise<{ id: string }> }
+
+/** A unit's life, newest first. */
+export const GET = (_: Request, { params }: Params) =>
+  answer(async () => Response.json(await readLife((await params).id)))
+
+/** Something happened to a unit: it was reset, repaired, came back, says something, or is signed for. */
+export const POST = (request: Request, { params }: Params) =>
+  answer(async () => {
+    const { id } = await params
+    const happened = expectShape(unitEventSchema, await readJson(request, 'event', MOST_BODY_BYTES), 'event')
+    switch (happened.kind) {
+      case 'told':
+        return Response.json(await tellSetting(id, happened), { status: 201 })
+      case 'signed':
+        return Response.json(await signCard(id, happened), { status: 201 })
+      case 'reset':
+      case 'repaired':
+      case 'returned':
+        return Response.json(await recordHappened(id, happened.kind, happened.person), { status: 201 })
+    }
+  })

@@ -1,0 +1,98 @@
+'use client'
+
+import { Alert, Box, Button, Typography } from '@mui/material'
+import { useRouter, useSearchParams } from 'next/navigation'
+import { useState } from 'react'
+import type { LifeView } from '@/server/readiness'
+import { linkTo } from '@/ui/address'
+import { usePeople } from '@/ui/people'
+import { Page } from '@/ui/pieces'
+import { sendJson } from '@/ui/send'
+import { LinkButton } from '@/ui/Shell'
+import { When } from '@/ui/When'
+
+const HAPPENED = [
+  { kind: 'reset', label: 'It was reset to factory defaults' },
+  { kind: 'repaired', label: 'It came back from repair' },
+  { kind: 'returned', label: 'It came back from a loan' },
+] as const
+
+/** What happened to a unit, newest first; everything can be taken back. */
+export const UnitLife = ({ life: { unit, body, events } }: { life: LifeView }) => {
+  const params = useSearchParams()
+  const router = useRouter()
+  const { person } = usePeople()
+  const [problem, setProblem] = useState('')
+  const send = async (method: 'POST' | 'PUT', path: string, value: object) => {
+    const sent = await sendJson(method, path, { ...value, person: person?.id })
+    setProblem(sent.ok ? '' : sent.detail)
+    if (sent.ok) router.refresh()
+  }
+  const base = `/api/v1/units/${unit.id}/events`
+  return (
+    <Page sx={{ maxWidth: 760 }}>
+      <Typography color="textSecondary">
+        {unit.model} · firmware {unit.firmware}
+      </Typography>
+      <Typography variant="h1">{unit.tag}</Typography>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 2 }}>
+        <LinkButton href={linkTo(`/set/cards/${body}`, params, { unit: unit.id })} variant="contained">
+          Open its card
+        </LinkButton>
+        {HAPPENED.map(h => (
+          <Button key={h.kind} variant="outlined" onClick={() => void send('POST', base, { kind: h.kind })}>
+            {h.label}
+          </Button>
+        ))}
+      </Box>
+      {problem && (
+        <Alert severity="error" sx={{ mt: 2 }}>
+          {problem}
+        </Alert>
+      )}
+      <Typography variant="h2" sx={{ mt: 4 }}>
+        What happened
+      </Typography>
+      {events.length === 0 && <Typography sx={{ mt: 1 }}>Nothing is known of it yet.</Typography>}
+      <Box component="ol" reversed sx={{ listStyle: 'none', p: 0, m: 0, mt: 1 }}>
+        {events.map(e => (
+          <Box
+            component="li"
+            key={e.id}
+            sx={{
+              display: 'flex',
+              flexWrap: 'wrap',
+              alignItems: 'center',
+              columnGap: 2,
+              minHeight: 44,
+              borderBottom: 1,
+              borderColor: 'divider',
+            }}
+          >
+            <Box sx={{ flex: 1, minWidth: 220 }}>
+              <Typography sx={e.undone ? { textDecoration: 'line-through', color: 'text.secondary' } : {}}>
+                {e.words}
+              </Typography>
+              <Typography variant="body2" color="textSecondary">
+                {e.by ?? 'somebody'}, <When at={e.at} />
+                {e.undone && (
+                  <>
+                    {' '}
+                    · taken back by {e.undone.by ?? 'somebody'}, <When at={e.undone.at} />
+                  </>
+                )}
+              </Typography>
+            </Box>
+            <Button
+              size="small"
+              aria-label={`${e.undone ? 'Count again' : 'Take back'}: ${e.words}`}
+              onClick={() => void send('PUT', `${base}/${e.id}`, { undone: !e.undone })}
+            >
+              {e.undone ? 'Count again' : 'Take back'}
+            </Button>
+          </Box>
+        ))}
+      </Box>
+    </Page>
+  )
+}

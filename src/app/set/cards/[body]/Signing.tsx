@@ -1,0 +1,159 @@
+'use client'
+
+import { Alert, Box, Button, Checkbox, FormControlLabel, MenuItem, TextField, Typography } from '@mui/material'
+import { useState, useSyncExternalStore } from 'react'
+import type { CardView, CheckView } from '@/server/cards'
+import { usePeople } from '@/ui/people'
+import { MenuPath } from '@/ui/pieces'
+import { When } from '@/ui/When'
+
+const TIMED = 'coherion.walks-timed'
+const subscribe = (changed: () => void) => {
+  window.addEventListener('storage', changed)
+  return () => window.removeEventListener('storage', changed)
+}
+/** Whether walks are timed on this device; they are until somebody says otherwise. */
+const useTimed = () =>
+  useSyncExternalStore(
+    subscribe,
+    () => window.localStorage.getItem(TIMED) !== 'no',
+    () => true,
+  )
+
+/** The proof on the body itself, and the signature; shown once everything is set. */
+export const Signing = ({
+  card,
+  onSign,
+  onTold,
+}: {
+  card: CardView
+  onSign: (timed: boolean) => Promise<string>
+  onTold: (setting: string, option: string) => void
+}) => {
+  const { person } = usePeople()
+  const timed = useTimed()
+  const [proved, setProved] = useState<ReadonlySet<string>>(new Set())
+  const [problem, setProblem] = useState('')
+  const isProved = card.proofs.every(p => proved.has(p.id))
+  return (
+    <Box component="section" aria-label="Prove and sign" className="no-print" sx={{ mt: 4 }}>
+      {card.signed && (
+        <Typography sx={{ mb: 2 }}>
+          Signed by {card.signed.by ?? 'somebody'} for version {card.signed.version}, <When at={card.signed.at} />.
+        </Typography>
+      )}
+      {card.checks.length > 0 && <Checks checks={card.checks} onTold={onTold} />}
+      <Typography variant="h2">Prove it on the camera</Typography>
+      <Box sx={{ mt: 1 }}>
+        {card.proofs.map(p => (
+          <FormControlLabel
+            key={p.id}
+            sx={{ display: 'flex', minHeight: 44, mr: 0 }}
+            control={
+              <Checkbox
+                checked={proved.has(p.id)}
+                onChange={e => {
+                  const next = new Set(proved)
+                  if (e.target.checked) next.add(p.id)
+                  else next.delete(p.id)
+                  setProved(next)
+                }}
+              />
+            }
+            label={p.words}
+          />
+        ))}
+      </Box>
+      {problem && (
+        <Alert severity="warning" sx={{ mt: 1 }}>
+          {problem}
+        </Alert>
+      )}
+      <Button
+        variant="contained"
+        size="large"
+        sx={{ mt: 2 }}
+        disabled={!isProved || !person}
+        onClick={() => void onSign(timed).then(setProblem)}
+      >
+        {person ? `Sign as ${person.name}` : 'Sign'}
+      </Button>
+      <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
+        {!person
+          ? 'Say who you are at the top of the page; a signature needs a name.'
+          : isProved
+            ? ''
+            : 'Try each of these first; what fails leads back to its step.'}
+      </Typography>
+      <FormControlLabel
+        sx={{ minHeight: 44 }}
+        control={
+          <Checkbox
+            size="small"
+            checked={timed}
+            onChange={e => {
+              window.localStorage.setItem(TIMED, e.target.checked ? 'yes' : 'no')
+              window.dispatchEvent(new StorageEvent('storage'))
+            }}
+          />
+        }
+        label={<Typography variant="body2">count how long this walk took, so that the next card can say</Typography>}
+      />
+    </Box>
+  )
+}
+
+/** The few settings likeliest to have drifted: looked at instead of all of them. */
+const Checks = ({
+  checks,
+  onTold,
+}: {
+  checks: readonly CheckView[]
+  onTold: (setting: string, option: string) => void
+}) => {
+  const [seen, setSeen] = useState<ReadonlySet<string>>(new Set())
+  return (
+    <Box component="section" aria-label="Likeliest to have drifted" sx={{ mb: 4 }}>
+      <Typography variant="h2">Look at these {checks.length}</Typography>
+      <Typography variant="body2" color="textSecondary">
+        They matter most and were seen longest ago. One that says something else leads to the whole walk.
+      </Typography>
+      {checks.map(c => (
+        <Box key={c.settingId} sx={{ py: 1.25, borderBottom: 1, borderColor: 'divider' }}>
+          <MenuPath path={c.path} />
+          <Typography>
+            {c.setting}: <b>{c.says}</b>
+          </Typography>
+          <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, mt: 0.5, alignItems: 'center' }}>
+            <Button
+              variant="outlined"
+              disabled={seen.has(c.settingId)}
+              onClick={() => {
+                setSeen(new Set([...seen, c.settingId]))
+                onTold(c.settingId, c.option)
+              }}
+            >
+              {seen.has(c.settingId) ? 'Seen' : 'It says so'}
+            </Button>
+            <TextField
+              select
+              size="small"
+              label="It says something else"
+              value=""
+              onChange={e => onTold(c.settingId, e.target.value)}
+              sx={{ minWidth: 220 }}
+            >
+              {c.options
+                .filter(o => o.id !== c.option)
+                .map(o => (
+                  <MenuItem key={o.id} value={o.id} sx={{ minHeight: 44 }}>
+                    {o.label}
+                  </MenuItem>
+                ))}
+            </TextField>
+          </Box>
+        </Box>
+      ))}
+    </Box>
+  )
+}

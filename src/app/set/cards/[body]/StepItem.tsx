@@ -1,0 +1,169 @@
+'use client'
+
+import { Alert, Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { styled } from '@mui/material/styles'
+import { useId, useState } from 'react'
+import type { StepView } from '@/server/cards'
+import { CautionNote } from '@/ui/pieces'
+import { When } from '@/ui/When'
+import type { Tick } from './ticks'
+
+const StepRow = styled('div')(({ theme }) => ({
+  display: 'grid',
+  gridTemplateColumns: '44px 1fr',
+  gap: theme.spacing(0, 1.5),
+  padding: theme.spacing(1.5, 1, 1, 0),
+  borderBottom: `1px solid ${theme.vars?.palette.divider}`,
+  '& label': { cursor: 'pointer' },
+  '&:has(input:focus-visible)': { outline: `3px solid ${theme.vars?.palette.own.marigold.main}` },
+  '&[data-done="true"] .quiet': { display: 'none' },
+}))
+
+const Box44 = styled('input')(({ theme }) => ({
+  width: 28,
+  height: 28,
+  margin: theme.spacing(0.5, 1),
+  accentColor: theme.vars?.palette.own.grade.same,
+  outline: 'none',
+  cursor: 'pointer',
+}))
+
+/** One step: where, what, what it was, why; and what to do where the camera does not do as the card says. */
+export const StepItem = ({
+  step: s,
+  number,
+  tick,
+  onToggle,
+  onTold,
+}: {
+  step: StepView
+  number: number
+  tick: Tick | undefined
+  onToggle: () => void
+  /** Undefined where there is no unit of which anything could be known. */
+  onTold: ((setting: string, option: string) => void) | undefined
+}) => {
+  const id = useId()
+  const [helps, setHelps] = useState(false)
+  return (
+    <StepRow data-done={tick !== undefined}>
+      <Box44
+        id={id}
+        type="checkbox"
+        checked={tick !== undefined}
+        onChange={onToggle}
+        aria-label={`Step ${number}: ${s.setting} to ${s.to}`}
+      />
+      <Box>
+        <label htmlFor={id}>
+          <Typography component="span" sx={{ lineHeight: 1.3, display: 'block' }}>
+            {s.setting}:{' '}
+            <Box component="span" sx={{ fontWeight: 700 }}>
+              {s.to}
+            </Box>
+          </Typography>
+          <Typography variant="value" color="textSecondary" component="span" sx={{ display: 'block' }}>
+            row {s.path[2]} · was {s.from}
+          </Typography>
+          <Typography variant="body2" className="quiet" component="span" sx={{ display: 'block' }}>
+            {s.why}
+          </Typography>
+        </label>
+        {s.notes.map(n => (
+          <Typography key={n} variant="body2" color="textSecondary" className="quiet">
+            {n}
+          </Typography>
+        ))}
+        {s.cautions.map(c => (
+          <Box key={c.id} sx={{ mt: 1 }}>
+            <CautionNote caution={c} />
+          </Box>
+        ))}
+        {tick ? (
+          <Typography variant="body2" color="textSecondary">
+            {tick.by ?? 'Somebody'}, <When at={tick.at} />
+          </Typography>
+        ) : (
+          <Button
+            size="small"
+            className="no-print"
+            aria-expanded={helps}
+            aria-label={`Step ${number} is not as it says`}
+            onClick={() => setHelps(!helps)}
+            sx={{ ml: -0.75, minHeight: 44 }}
+          >
+            Not as it says?
+          </Button>
+        )}
+        {helps && !tick && <Help step={s} onTold={onTold} />}
+      </Box>
+    </StepRow>
+  )
+}
+
+/** Cannot find it, will not change, says something else. */
+const Help = ({
+  step: s,
+  onTold,
+}: {
+  step: StepView
+  onTold: ((setting: string, option: string) => void) | undefined
+}) => (
+  <Box role="group" aria-label={`Help with ${s.setting}`} sx={{ display: 'grid', gap: 2, pb: 1.5 }}>
+    <Box>
+      <Typography variant="h3">Cannot find it?</Typography>
+      <Typography variant="body2">
+        Open the menu, go to <b>{s.path[0]}</b>, then <b>{s.path[1]}</b>, row {s.path[2]}:
+      </Typography>
+      <Box component="ol" sx={{ listStyle: 'none', m: 0, mt: 0.5, p: 0 }}>
+        {s.neighbours.map(n => (
+          <Typography
+            key={n.label}
+            component="li"
+            variant="value"
+            aria-current={n.isIt ? 'true' : undefined}
+            sx={{
+              display: 'block',
+              pl: 1,
+              borderLeft: 3,
+              borderColor: n.isIt ? 'own.marigold.main' : 'divider',
+              fontWeight: n.isIt ? 700 : 400,
+            }}
+          >
+            {n.row} {n.label}
+          </Typography>
+        ))}
+      </Box>
+    </Box>
+    <Box>
+      <Typography variant="h3">Will not change?</Typography>
+      {s.blocked.length === 0 && (
+        <Typography variant="body2">
+          No rule of this body that is known keeps it. Look whether the steps above are made, and read the maker’s
+          manual.
+        </Typography>
+      )}
+      {s.blocked.map(b => (
+        <Alert key={b.rule} severity="info" sx={{ mt: 0.5 }}>
+          {b.rule} {b.first.length > 0 && `First set ${b.first.join(', or ')}.`}
+        </Alert>
+      ))}
+    </Box>
+    {onTold && (
+      <TextField
+        select
+        size="small"
+        label="It says something else"
+        value=""
+        onChange={e => onTold(s.settingId, e.target.value)}
+        sx={{ maxWidth: 320 }}
+      >
+        {s.options.map(o => (
+          <MenuItem key={o.id} value={o.id} sx={{ minHeight: 44 }}>
+            {o.label}
+          </MenuItem>
+        ))}
+      </TextField>
+    )}
+  </Box>
+)

@@ -1,0 +1,29 @@
+import type { Body } from '../bodies'
+import type { UnitEvent } from './known'
+
+/** What happened to a unit, in words. */
+export const eventWords = (
+  event: UnitEvent,
+  body: Pick<Body, 'settings'> | undefined,
+  standardName: (id: string) => string,
+): string => {
+  switch (event.kind) {
+    case 'set': {
+      const setting = body?.settings.find(s => s.id === event.setting)
+      const option = setting?.options.find(o => o.id === event.option)?.label ?? event.option
+      const label = setting?.label ?? event.setting
+      if (event.how === 'card') return `${label} set to ${option}`
+      return event.how === 'person' ? `${label} says ${option}` : `${label}: ${option}, from a file`
+    }
+    case 'reset':
+      return 'reset to factory defaults'
+    case 'firmware':
+      return `firmware ${event.from} became ${event.to}`
+    case 'repaired':
+      return 'came back from repair'
+    case 'returned':
+      return 'came back from a loan'
+    case 'signed':
+      return `signed for ${standardName(event.standard)}, version ${event.version}${event.minutes === null ? '' : `, in ${Math.max(1, Math.round(event.minutes))} minutes`}`
+  }
+}

@@ -1,0 +1,175 @@
+import type { Knex } from 'knex'
+import type { UnitEvent, UnitEventKind } from '../core/kit/known'
+import { type Db, withRetry } from './connection'
+import { recordChange } from './history'
+
+type WithoutWho<T> = T extends unknown ? Omit<T, 'at' | 'by'> : never
+/** What happened, without who and when. */
+export type NewUnitEvent = WithoutWho<UnitEvent>
+
+interface Row {
+  readonly id: number
+  readonly unit_id: string
+  readonly at: string
+  readonly kind: UnitEventKind
+  readonly data: string
+  readonly person: string | null
+  readonly undone_at: string | null
+  readonly undone_by: string | null
+}
+
+/** An event with what only the store knows of it. */
+export interface StoredUnitEvent {
+  readonly id: number
+  readonly unit: string
+  readonly event: UnitEvent
+  readonly undone: { readonly at: string; readonly by: string | null } | undefined
+}
+
+const eventOf = (row: Row): StoredUnitEvent => ({
+  id: row.id,
+  unit: row.unit_id,
+  // What is stored was written by `addUnitEvent`.
+  event: { ...(JSON.parse(row.data) as NewUnitEvent), at: row.at, by: row.person },
+  undone: row.undone_at === null ? undefined : { at: row.undone_at, by: row.undone_by },
+})
+
+const rows = (db: Db) =>
+  db('unit_events')
+    .leftJoin('people', 'people.id', 'unit_events.person_id')
+    .leftJoin({ undoer: 'people' }, 'undoer.id', 'unit_events.undone_by')
+    .orderBy('unit_events.id')
+    .select<Row[]>({
+      id: 'unit_events.id',
+      unit_id: 'unit_events.unit_id',
+      at: 'unit_events.at',
+      kind: 'unit_events.kind',
+      data: 'unit_events.data',
+      person: 'people.name',
+      undone_at: 'unit_events.undone_at',
+      undone_by: 'undoer.name',
+    })
+
+/** All that counts of what happened to units, by unit, oldest first. */
+export const listUnitEvents = async (db: Db, unitId?: string): Promise<ReadonlyMap<string, readonly UnitEvent[]>> => {
+  const found = await withRetry(async () => {
+    const all = rows(db).whereNull('unit_events.undone_at')
+    return unitId === undefined ? await all : await all.where({ unit_id: unitId })
+  })
+  const byUnit = new Map<string, UnitEvent[]>()
+  for (const { unit, event } of found.map(eventOf)) {
+    const list = byUnit.get(unit)
+    if (list) list.push(event)
+    else byUnit.set(unit, [event])
+  }
+  return byUnit
+}
+
+/** Everything that happened to a unit, what was taken back as well, newest first. */
+export const unitTimeline = async (db: Db, unitId: string): Promise<readonly StoredUnitEvent[]> =>
+  (await withRetry(async () => rows(db).where({ unit_id: unitId }))).map(eventOf).reverse()
+
+/** After these a card begins anew from what is known then. */
+const CLOSES_WALKS: readonly UnitEventKind[] = ['reset', 'firmware', 'repaired', 'returned']
+
+/** Adds an event within a transaction that records it; a tick's own event goes with the tick. */
+export const addUnitEvent = async (
+  trx: Knex.Transaction,
+  unitId: string,
+  event: NewUnitEvent,
+  at: string,
+  personId: string | null,
+  tick?: { readonly cardId: string; readonly step: string },
+): Promise<void> => {
+  await trx('unit_events').insert({
+    unit_id: unitId,
+    at,
+    person_id: personId,
+    kind: event.kind,
+    data: JSON.stringify(event),
+    card_id: tick?.cardId ?? null,
+    step: tick?.step ?? null,
+  })
+  if (CLOSES_WALKS.includes(event.kind))
+    await trx('cards').where({ unit_id: unitId }).whereNull('closed_at').update({ closed_at: at })
+}
+
+const WORDS: Readonly<Record<UnitEventKind, string>> = {
+  set: 'what it says was told',
+  reset: 'reset to factory defaults',
+  firmware: 'other firmware',
+  repaired: 'back from repair',
+  returned: 'back from a loan',
+  signed: 'signed',
+}
+
+/** Records that something happened to a unit. */
+export const recordUnitEvent = (
+  db: Db,
+  unitId: string,
+  event: NewUnitEvent,
+  at: string,
+  personId: string | null,
+  also: (trx: Knex.Transaction) => Promise<void> = () => Promise.resolve(),
+): Promise<void> =>
+  recordChange(db, at, async trx => {
+    await addUnitEvent(trx, unitId, event, at, personId)
+    await also(trx)
+    return { personId, kind: 'unit', subject: unitId, what: WORDS[event.kind], after: event }
+  })
+
+/** Takes an event back, or back again; what was known without it is known again. */
+export const setUnitEventUndone = async (
+  db: Db,
+  unitId: string,
+  eventId: number,
+  undone: boolean,
+  at: string,
+  personId: string | null,
+): Promise<boolean> => {
+  let found = false
+  await recordChange(db, at, async trx => {
+    const row = await trx<Row>('unit_events').where({ id: eventId, unit_id: unitId }).first()
+    found = row !== undefined
+    if (!row || (row.undone_at !== null) === undone) return undefined
+    await trx('unit_events')
+      .where({ id: eventId })
+      .update({ undone_at: undone ? at : null, undone_by: undone ? personId : null })
+    await trx('cards').where({ unit_id: unitId }).whereNull('closed_at').update({ closed_at: at })
+    return {
+      personId,
+      kind: 'unit',
+      subject: unitId,
+      what: `${WORDS[row.kind]}: ${undone ? 'taken back' : 'counts again'}`,
+      before: row.data,
+    }
+  })
+  return found
+}
+
+/** A few of the last walks say how long one takes. */
+const WALKS_COUNTED = 9
+
+/** The median of how long the team's own walks took to a standard on a body; undefined where nobody timed one. */
+export const usualMinutes = async (
+  db: Db,
+  standardId: string,
+  bodyId: string,
+): Promise<{ readonly about: number; readonly walks: number } | undefined> => {
+  const found = await withRetry(() =>
+    db<{ data: string }>('unit_events')
+      .join('units', 'units.id', 'unit_events.unit_id')
+      .where({ 'unit_events.kind': 'signed', 'units.body_id': bodyId })
+      .whereNull('unit_events.undone_at')
+      .orderBy('unit_events.id', 'desc')
+      .limit(200)
+      .select<{ data: string }[]>('unit_events.data'),
+  )
+  const minutes = found
+    .map(r => JSON.parse(r.data) as Extract<NewUnitEvent, { kind: 'signed' }>)
+    .flatMap(e => (e.standard === standardId && e.minutes !== null ? [e.minutes] : []))
+    .slice(0, WALKS_COUNTED)
+    .sort((a, b) => a - b)
+  const median = minutes[Math.floor(minutes.length / 2)]
+  return median === undefined ? undefined : { about: Math.max(1, Math.round(median)), walks: minutes.length }
+}

@@ -1,0 +1,151 @@
+import 'server-only'
+import { type Body, factoryState, type State } from '@/core/bodies'
+import { assumedState, type Known, knownAfter, type UnitEvent } from '@/core/kit/known'
+import { type Context, contextText, relevantContext, type Standard } from '@/core/standards'
+import { planWalk, type WalkPlan } from '@/core/steps/plan'
+import { type Step, stepsBetween } from '@/core/steps/walk'
+import { type CardKey, type OpenWalk, readWalks } from '@/db/cards'
+import { listUnitEvents } from '@/db/unit-events'
+import type { UnitRow } from '@/db/units'
+import {
+  firmwareOf,
+  formOf,
+  listBodies,
+  readBody,
+  readStandard,
+  type Revised,
+  type RevisedStandard,
+  units,
+} from './catalogue'
+import { resolveStored } from './concordance'
+import { database } from './database'
+import { notFound } from './problems'
+import { remember } from './remember'
+
+/** The walk of a card: from what a unit is known to be set to, to what a standard asks of it. */
+
+export interface Prepared {
+  readonly body: Body
+  readonly standard: Standard
+  readonly state: string
+  readonly context: Context
+  readonly unit: UnitRow | undefined
+  readonly siblings: readonly UnitRow[]
+  /** In menu order; `plan` has them in the order that takes the fewest presses. */
+  readonly steps: readonly Step[]
+  readonly plan: () => WalkPlan
+  readonly resolution: ReturnType<typeof resolveStored>
+  readonly key: CardKey
+  /** What the walk begins from. */
+  readonly from: State
+  readonly known: Known
+  readonly isBegun: boolean
+}
+
+const walks = remember<readonly Step[]>('walks', 4000)
+const plans = remember<WalkPlan>('plans', 1000)
+
+/** Settings in the order in which a standard asks for what they bring about. */
+const listedBy = (resolution: ReturnType<typeof resolveStored>): readonly string[] => [
+  ...new Set(resolution.outcomes.flatMap(o => o.parts.flatMap(p => p.deliveries.map(d => d.setting)))),
+]
+
+/** What happened to units, and the walks that are underway. */
+interface Life {
+  readonly events: ReadonlyMap<string, readonly UnitEvent[]>
+  readonly walkOf: (key: Omit<CardKey, 'walk'>) => OpenWalk
+}
+
+/** The steps of a card from what the unit is known to be set to; a unit's own firmware counts where there is a unit. */
+const prepareWith = (
+  standard: RevisedStandard,
+  body: Revised<Body>,
+  siblings: readonly UnitRow[],
+  unit: UnitRow | undefined,
+  asked: Context,
+  { events, walkOf }: Life,
+): Prepared => {
+  const context = relevantContext(standard.document, unit ? { ...asked, units: [unit.id] } : asked)
+  const firmware = unit?.firmware ?? firmwareOf(body.document, siblings)
+  const resolution = resolveStored(body, standard, firmware, context)
+  const form = formOf(body, firmware)
+  const [bodyId, standardId, standardVersion] = [form.id, standard.document.id, standard.document.version]
+  const card = { bodyId, unitId: unit?.id ?? null, standardId, standardVersion }
+  const { walk, from: begunFrom, isBegun } = walkOf(card)
+  const known = knownAfter(body.document, firmware, unit ? (events.get(unit.id) ?? []) : [])
+  const factory = factoryState(form)
+  // What a walk began from may have had settings that the profile has no more.
+  const from = isBegun ? { ...factory, ...begunFrom } : assumedState(form, known)
+  const stamp = [body.stamp, standard.stamp, firmware, contextText(context), changesOf(factory, from)].join('|')
+  return {
+    body: form,
+    standard: standard.document,
+    state: standard.state,
+    context,
+    unit,
+    siblings,
+    resolution,
+    steps: walks.getOr(stamp, () => stepsBetween(form, from, resolution.state)),
+    plan: () => plans.getOr(stamp, () => planWalk(form, from, resolution.state, { listed: listedBy(resolution) })),
+    key: { ...card, walk },
+    from,
+    known,
+    isBegun,
+  }
+}
+
+/** Where a state differs from factory defaults, as text. */
+const changesOf = (factory: State, state: State): string =>
+  Object.entries(state)
+    .filter(([s, o]) => factory[s] !== o)
+    .sort()
+    .join(';')
+
+export const prepare = async (
+  standardId: string,
+  bodyId: string,
+  unitId: string | undefined,
+  context: Context,
+): Promise<Prepared> => {
+  const db = await database()
+  const [standard, body, all] = await Promise.all([readStandard(standardId), readBody(bodyId), units()])
+  const siblings = all.filter(u => u.body_id === bodyId)
+  const unit = unitId === undefined ? siblings[0] : siblings.find(u => u.id === unitId)
+  if (unitId !== undefined && !unit) throw notFound('unit', unitId)
+  const { id, version } = standard.document
+  const [events, walkOf] = await Promise.all([
+    unit ? listUnitEvents(db, unit.id) : new Map<string, readonly UnitEvent[]>(),
+    readWalks(db, { standardId: id, standardVersion: version, bodyId }),
+  ])
+  return prepareWith(standard, body, siblings, unit, context, { events, walkOf })
+}
+
+/** Every card of a standard: one for each unit, or for the body where the team has no unit of it. */
+export const prepareAll = async (
+  standardId: string,
+  chosen: readonly string[] | undefined,
+  context: Context,
+): Promise<readonly Prepared[]> => {
+  const db = await database()
+  const [standard, bodies, all, events, walkOf] = await Promise.all([
+    readStandard(standardId),
+    listBodies(),
+    units(),
+    listUnitEvents(db),
+    readWalks(db),
+  ])
+  const cards = await Promise.all(
+    bodies
+      .filter(b => !chosen || chosen.includes(b.id))
+      .map(async b => {
+        const body = await readBody(b.id, b.revision)
+        const siblings = all.filter(u => u.body_id === b.id)
+        const each = siblings.length ? siblings : [undefined]
+        return each.map(unit => prepareWith(standard, body, siblings, unit, context, { events, walkOf }))
+      }),
+  )
+  return cards.flat()
+}
+
+/** A step by what it asks for. */
+export const stepKey = (s: Step): string => `${s.setting}=${s.to}`
