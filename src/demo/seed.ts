@@ -84,7 +84,9 @@ const eventsOf = (life: DemoLife): readonly NewUnitEvent[] => {
       return [{ kind: 'set', setting: life.setting, option: life.option, how: 'person' }]
     case 'walked': {
       const profile = demoBodies().find(b => b.id === unit?.body)
-      const standard = demoStandards().find(s => s.id === life.standard)
+      const standard = life.version
+        ? demoVersions().find(v => v.standard.id === life.standard && v.standard.version === life.version)?.standard
+        : demoStandards().find(s => s.id === life.standard)
       if (!profile || !standard) throw new Error(`no body or no standard for ${life.tag}`)
       const body = bodyAt(profile, firmware)
       const { state } = resolve(body, standard, { firmware })

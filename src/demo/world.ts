@@ -142,8 +142,8 @@ export const demoPeople = (): readonly string[] => data('people.json')
 export type DemoLife = { readonly tag: string; readonly daysAgo: number; readonly by: string } & (
   | { readonly what: 'reset' | 'repaired' | 'returned' }
   | { readonly what: 'firmware'; readonly from: string }
-  /** From factory defaults to the end of a card, signed. */
-  | { readonly what: 'walked'; readonly standard: string; readonly minutes: number }
+  /** From factory defaults to the end of a card, signed; for the version in force where none is named. */
+  | { readonly what: 'walked'; readonly standard: string; readonly version?: number; readonly minutes: number }
   /** Somebody found a setting at another option than it was left at. */
   | { readonly what: 'told'; readonly setting: string; readonly option: string }
 )

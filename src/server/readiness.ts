@@ -51,7 +51,8 @@ const settingsThatMatter = ({ resolution }: Prepared): readonly string[] => [
   ...new Set(resolution.outcomes.flatMap(o => o.parts.flatMap(p => p.deliveries.map(d => d.setting)))),
 ]
 
-const WEEK_MS = 7 * 24 * 3600 * 1000
+const DAY_MS = 24 * 3600 * 1000
+const WEEK_MS = 7 * DAY_MS
 const MOST_RECENT = 40
 
 /** Steps of one card come as one line. */
@@ -169,7 +170,7 @@ export const readCalendar = async (
         uid: `${u.unit}.${view.standard.id}@coherion`,
         productId: 'coherion',
         start: dateOf(at),
-        duration: { days: 1 },
+        end: dateOf(new Date(Date.parse(at) + DAY_MS).toISOString()),
         title: `${u.tag} for ${view.standard.name}: ${u.readiness.is === 'ready' ? 'look again' : u.words}`,
         description: `${u.maker} ${u.model}, firmware ${u.firmware}`,
         url: `${address}/set/cards/${u.body}?standard=${refText({ id: view.standard.id })}&unit=${u.unit}`,

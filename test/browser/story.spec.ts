@@ -7,8 +7,9 @@ for (const colorScheme of ['light', 'dark'] as const)
 
     test('from the standard to the ticked card', async ({ page, concordance, card, server, expectAccessible }) => {
       await page.goto('/')
-      await expect(page).toHaveURL(/\/decide\/concordance/)
-      await expect(page.getByRole('heading', { level: 1 })).toHaveText('Ring action')
+      await expect(page).toHaveURL(/\/keep\/readiness/)
+      await expect(page.getByRole('heading', { level: 1 })).toHaveText('Ready for Ring action?')
+      await expectAccessible()
       await concordance.open(FIVE)
       for (const model of ['Sorrel', 'Tollgate', 'Linnet', 'Pebble', 'Wicket'])
         await expect(concordance.grid.getByRole('columnheader', { name: model })).toBeVisible()

@@ -28,6 +28,8 @@ const DEFLECTION = 0.7
 const CLOSABLE = 0.005
 const FEW_BODIES = 6
 const RESTARTS = 12
+/** On few bodies each try costs so little that many more are made. */
+const MORE_FOR_FEW = 5
 
 /**
  * The maps that cost least over all house places. Prices for being in a place part the bodies from each other: for
@@ -55,8 +57,9 @@ class Solver {
     if (bound < this.houses.best.cost) {
       const { int, pick } = random(seed)
       this.houses.improve(this.houses.best.house)
-      const most = this.houses.tried + MOST_TRIED * bodies.length
-      for (let i = 0; i < RESTARTS && bound < this.houses.best.cost && this.houses.tried < most; i++) {
+      const more = bodies.length <= FEW_BODIES ? MORE_FOR_FEW : 1
+      const most = this.houses.tried + more * MOST_TRIED * bodies.length
+      for (let i = 0; i < more * RESTARTS && bound < this.houses.best.cost && this.houses.tried < most; i++) {
         const other = this.houses.best.house.slice()
         for (let k = 0; k < 2; k++) {
           const f = int(0, functions - 1)

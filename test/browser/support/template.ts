@@ -8,7 +8,7 @@ const makeTemplate = async (): Promise<void> => {
   rmSync(TEMPLATE, { recursive: true, force: true })
   mkdirSync(TEMPLATE, { recursive: true })
   const db = await openDatabase(TEMPLATE, 'demo')
-  await seedDemo(db, '2026-11-24T09:00:00.000Z')
+  await seedDemo(db, new Date().toISOString())
   await db.destroy()
 }
 
