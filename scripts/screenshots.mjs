@@ -55,6 +55,13 @@ const loaded = async page => {
   await mapped(page)
   await page.getByRole('region', { name: 'Thumb load' }).scrollIntoViewIfNeeded()
 }
+/** A key that another setting keeps, and what its row may say instead. */
+const helped = async page => {
+  const step = page.getByRole('listitem').filter({ hasText: 'Rear key A:' })
+  await step.getByRole('button', { name: /is not as it says/ }).click()
+  await step.evaluate(li => li.scrollIntoView({ block: 'start' }))
+  await page.evaluate(() => globalThis.scrollBy(0, -110))
+}
 const guided = async page => {
   for (const answer of ['people', 'suddenly', 'small, up to a third of the height', 'one lit figure in the dark'])
     await page.getByRole('button', { name: answer, exact: true }).click()
@@ -69,7 +76,6 @@ const shots = [
     path: `/decide/concordance${FIVE}&differs=1&sort=agreement&figure=behind`,
     theme: 'dark',
   },
-  { name: 'concordance-phone', path: '/decide/concordance?body=linnet', viewport: PHONE },
   { name: 'standard-editor', path: '/decide/standards/ring-action?version=3&target=track.hold', act: answered },
   { name: 'guide', path: '/decide/standards/ring-action?version=3&part=guide', act: guided },
   { name: 'versions', path: '/decide/standards/ring-action?version=3&part=versions', act: settled },
@@ -82,7 +88,9 @@ const shots = [
   { name: 'controls', path: `/set/controls${FIVE}&school=two-thumbs`, act: mapped },
   { name: 'thumb-load', path: `/set/controls${FIVE}`, act: loaded },
   { name: 'controls-phone', path: '/set/controls?bodies=sorrel', viewport: PHONE, act: mapped },
-  { name: 'card', path: '/set/cards/tollgate', act: tick(4) },
+  { name: 'card', path: '/set/cards/linnet?unit=tsp-l1', act: tick(4) },
+  { name: 'readiness', path: '/keep/readiness' },
+  { name: 'card-help-phone', path: '/set/cards/tollgate?unit=tsp-t1', viewport: PHONE, act: helped },
   { name: 'card-phone', path: '/set/cards/pebble', viewport: PHONE, act: tick(2) },
   // Last: the body it adds would stand in all the others.
   { name: 'body-editor', path: '/name/bodies/heron/edit', before: beginHeron, act: author(17) },

@@ -55,6 +55,8 @@ const DAY_MS = 24 * 3600 * 1000
 const WEEK_MS = 7 * DAY_MS
 const MOST_RECENT = 40
 
+const isFromCard = (e: UnitEvent): boolean => e.kind === 'set' && e.how === 'card'
+
 /** Steps of one card come as one line. */
 const recentOf = (
   prepared: readonly Prepared[],
@@ -66,22 +68,19 @@ const recentOf = (
     .flatMap(({ unit, body }) => {
       if (!unit) return []
       const mine = (events.get(unit.id) ?? []).filter(e => e.at >= since)
-      const set = mine.filter(e => e.kind === 'set' && e.how === 'card')
-      const told = mine.filter(e => !set.includes(e))
+      const set = mine.filter(isFromCard)
       const last = set.at(-1)
-      const line = (e: UnitEvent, words: string): Recent => ({
-        at: e.at,
-        by: e.by,
-        unit: unit.id,
-        tag: unit.tag,
-        words,
-      })
-      return [
-        ...told.map(e => line(e, eventWords(e, body, standardName))),
-        ...(last ? [line(last, `${set.length} ${set.length === 1 ? 'setting' : 'settings'} set by card`)] : []),
-      ]
+      return mine
+        .filter(e => !isFromCard(e) || e === last)
+        .map((e): Recent => {
+          const words = isFromCard(e)
+            ? `${set.length} ${set.length === 1 ? 'setting' : 'settings'} set by card`
+            : eventWords(e, body, standardName)
+          return { at: e.at, by: e.by, unit: unit.id, tag: unit.tag, words }
+        })
+        .reverse()
     })
-    .sort((a, b) => (a.at < b.at ? 1 : -1))
+    .sort((a, b) => b.at.localeCompare(a.at))
     .slice(0, MOST_RECENT)
 
 /** Every unit against a standard. */

@@ -242,7 +242,7 @@ test('the keys of a view are listed, and lead to the stages', async ({ page }) =
   await page.keyboard.press('Escape')
   await page.keyboard.press('g')
   await page.keyboard.press('k')
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Kit')
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Ready for Ring action?')
 })
 
 for (const colorScheme of ['light', 'dark'] as const)

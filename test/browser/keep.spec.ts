@@ -34,6 +34,14 @@ for (const [name, viewport] of [
       const boxes = page.getByRole('checkbox', { name: /^Step \d+:/ })
       const steps = await boxes.count()
 
+      // On paper a code leads back here, and nothing that only a screen can do.
+      const code = page.getByRole('img', { name: 'Code that leads to the card of Tollgate TSP-T1' })
+      await expect(code).toBeHidden()
+      await page.emulateMedia({ media: 'print' })
+      await expect(code).toBeVisible()
+      await expect(page.getByRole('button', { name: 'Step 1 is not as it says' })).toBeHidden()
+      await page.emulateMedia({ media: 'screen' })
+
       // It will not change: the rule, and what frees it.
       const key = page.getByRole('listitem').filter({ hasText: 'Rear key A:' })
       await key.getByRole('button', { name: /is not as it says/ }).click()

@@ -1,3 +1,6 @@
+import type { Body } from '../../src/core/bodies'
+import { resolve } from '../../src/core/resolve'
+import { demoStandards } from '../../src/demo/world'
 import { generateBody } from '../fixtures/generate'
 import { expect, FIVE, test } from './support/drivers'
 
@@ -65,10 +68,20 @@ test('every figure above the table explains itself', async ({ page, concordance 
   }
 })
 
+/** Chance makes up a few bodies in which too much hangs together; the Concordance names them instead of a column. */
+const isSearchable = (body: Body): boolean => {
+  try {
+    return demoStandards().some(s => s.id === 'ring-action' && resolve(body, s))
+  } catch {
+    return false
+  }
+}
+
 test('sixty bodies: only what is in view is rendered, and the first column stays', async ({ request, concordance }) => {
   let added = 0
   for (let seed = 1; added < 60; seed++) {
     const body = generateBody(seed, { settings: 45, rules: 15 })
+    if (!isSearchable(body)) continue
     if ((await request.post('/api/v1/bodies', { data: body })).ok()) added++
   }
   await concordance.open()

@@ -51,8 +51,8 @@ describe('a firmware that renames a setting', () => {
     const id = await runs('TSP-L1', '3.0')
     const words = async (unit: string) => (await readCard('ring-action', 'linnet', unit)).steps.map(s => s.setting)
     expect(await words(id)).toContain('Manner of flight')
-    expect(await words('tsp-l3')).toContain('Way')
-    expect(await words('tsp-l3')).not.toContain('Manner of flight')
+    expect(await words('tsp-l2')).toContain('Way')
+    expect(await words('tsp-l2')).not.toContain('Manner of flight')
   })
 
   it('counts in the Concordance only once every unit runs it', async () => {

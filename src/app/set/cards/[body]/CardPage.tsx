@@ -12,6 +12,7 @@ import { AlignmentMark } from '@/ui/AlignmentMark'
 import { STATE_WORDS } from '@/ui/versions'
 import { usePeople } from '@/ui/people'
 import { CautionNote, Eyebrow, Page } from '@/ui/pieces'
+import { PrintButton } from '@/ui/PrintButton'
 import { sendJson } from '@/ui/send'
 import { LinkButton } from '@/ui/Shell'
 import { Signing } from './Signing'
@@ -31,8 +32,12 @@ const UnitLink = styled(NextLink)(({ theme }) => ({
   '&[aria-current]': { background: theme.vars?.palette.own.marigold.main, color: theme.vars?.palette.own.marigold.ink },
 }))
 
-/** The card of one unit: its steps in its own words and menu order, to tick off with one thumb. */
-export const CardPage = ({ card }: { card: CardView }) => {
+/**
+ * The card of one unit: its steps in its own words, in the order of fewest presses, to tick off with one thumb.
+ *
+ * @param code leads back here from paper, as a picture in a data address
+ */
+export const CardPage = ({ card, code }: { card: CardView; code: string }) => {
   const params = useSearchParams()
   const { person } = usePeople()
   const { ticks, unsaved, problem, toggle, resend, forget } = useTicks(card, person)
@@ -65,6 +70,12 @@ export const CardPage = ({ card }: { card: CardView }) => {
 
   return (
     <Page sx={{ maxWidth: 760 }}>
+      <Box
+        component="img"
+        src={code}
+        alt={`Code that leads to the card of ${name}`}
+        sx={{ display: 'none', '@media print': { display: 'block', float: 'right', width: '24mm', ml: 2 } }}
+      />
       <Typography color="textSecondary">
         {card.body.maker} · firmware {card.firmware}
       </Typography>
@@ -90,6 +101,7 @@ export const CardPage = ({ card }: { card: CardView }) => {
               It was reset to factory defaults
             </Button>
           )}
+          <PrintButton />
           <LinkButton href={`/keep/kit/${card.unit.id}`}>What happened to {card.unit.tag}</LinkButton>
         </Box>
       )}

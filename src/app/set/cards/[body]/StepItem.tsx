@@ -57,6 +57,9 @@ export const StepItem = ({
       <Box>
         <label htmlFor={id}>
           <Typography component="span" sx={{ lineHeight: 1.3, display: 'block' }}>
+            <Box component="span" sx={{ color: 'text.secondary' }}>
+              {number}.
+            </Box>{' '}
             {s.setting}:{' '}
             <Box component="span" sx={{ fontWeight: 700 }}>
               {s.to}

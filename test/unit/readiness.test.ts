@@ -1,0 +1,202 @@
+import { beforeEach, describe, expect, it } from 'vitest'
+import { recordHappened, signCard, tellSetting, tickStep, undoHappened } from '../../src/server/card-actions'
+import { listCards, readCard } from '../../src/server/cards'
+import { readCalendar, readLife, readReadiness, setRecheckWeeks } from '../../src/server/readiness'
+import { seedDemo } from '../../src/demo/seed'
+import { database } from '../../src/server/database'
+import { useDemoFolder } from '../fixtures/demo-folder'
+
+/** What a unit’s card begins from, what happens to it, and whether it is ready. */
+
+useDemoFolder()
+beforeEach(async () => {
+  const db = await database()
+  for (const table of ['unit_events', 'ticks', 'cards']) await db(table).delete()
+  await db('meta').where({ key: 'recheck-weeks' }).delete()
+  await seedDemo(db, new Date().toISOString())
+})
+
+const STANDARD = 'ring-action'
+const card = (unit = 'tsp-l1', body = 'linnet') => readCard(STANDARD, body, unit)
+const tick = (step: string, ticked = true, unit = 'tsp-l1', body = 'linnet') =>
+  tickStep({ standard: STANDARD, body, unit, step, ticked, person: 'imelda-frost' })
+const sign = (unit = 'tsp-l1', timed = true) => signCard(unit, { standard: STANDARD, timed, person: 'imelda-frost' })
+const tickAll = async () => {
+  for (const s of (await card()).steps) await tick(s.key)
+}
+const state = async (tag: string, now?: string) => {
+  const { units } = await readReadiness(STANDARD, {}, undefined, now)
+  const unit = units.find(u => u.tag === tag)
+  return unit && { is: unit.readiness.is, words: unit.words }
+}
+const later = (days: number) => new Date(Date.now() + days * 24 * 3600 * 1000).toISOString()
+
+describe('a card', () => {
+  it('begins from factory defaults after a reset, and from nothing known where nothing is', async () => {
+    expect((await card()).begins).toBe('factory')
+    expect((await card('tsp-l2')).begins).toBe('unknown')
+    expect((await card('tsp-l4')).begins).toBe('unknown')
+  })
+
+  it('has only the steps that are left for a unit set by card, and a finding leads to its step', async () => {
+    const { steps, begins } = await card('tsp-l3')
+    expect(begins).toBe('known')
+    expect(steps.map(s => [s.setting, s.from])).toEqual([['Temper', 'Temper 5']])
+  })
+
+  it('keeps its steps in view while they are ticked', async () => {
+    const before = await card()
+    await tick(before.steps[0]?.key ?? '')
+    const after = await card()
+    expect(after.steps.map(s => s.key)).toEqual(before.steps.map(s => s.key))
+    expect(after.steps[0]?.tick?.by).toBe('Imelda Frost')
+  })
+
+  it('loses the step whose setting says already what is wanted', async () => {
+    const { steps } = await card()
+    const [first] = steps
+    const [setting = '', wanted = ''] = first?.key.split('=') ?? []
+    await tellSetting('tsp-l1', { standard: STANDARD, setting, option: wanted, person: 'imelda-frost' })
+    const after = await card()
+    expect(after.steps).toHaveLength(steps.length - 1)
+    expect(after.steps.map(s => s.settingId)).not.toContain(setting)
+  })
+
+  it('takes a tick back where the setting then says something else', async () => {
+    const { steps } = await card()
+    const step = steps.find(s => s.options.length > 2)
+    if (!step) throw new Error('no step with three options')
+    await tick(step.key)
+    const other = step.options.find(o => o.label !== step.to && o.label !== step.from)
+    await tellSetting('tsp-l1', { standard: STANDARD, setting: step.settingId, option: other?.id ?? '' })
+    const again = (await card()).steps.find(s => s.settingId === step.settingId)
+    expect(again).toMatchObject({ from: other?.label, to: step.to, tick: undefined })
+  })
+
+  it('refuses what the body cannot say, and a name nobody has', async () => {
+    const tell = (setting: string, option: string, person?: string) =>
+      tellSetting('tsp-l1', { standard: STANDARD, setting, option, person })
+    await expect(tell('temper', 'temper-99')).rejects.toThrow('no setting “temper” that can say “temper-99”')
+    await expect(tell('gone', 'x')).rejects.toThrow('Reload the card')
+    await expect(tell('temper', 'temper-2', 'nobody')).rejects.toThrow('Choose it again')
+    await expect(
+      tellSetting('lens-1', { standard: STANDARD, setting: 'temper', option: 'temper-2' }),
+    ).rejects.toMatchObject({ status: 404 })
+  })
+
+  it('says how long it takes, from presses until somebody has walked one', async () => {
+    const reckoned = await readCard('high-rope', 'linnet', 'tsp-l1')
+    expect(reckoned.minutes.walks).toBe(0)
+    expect(reckoned.presses.here).toBeGreaterThanOrEqual(reckoned.presses.fewest)
+    expect(reckoned.presses.here).toBeLessThanOrEqual(reckoned.presses.inMenuOrder)
+    expect(reckoned.presses.here).toBeLessThanOrEqual(reckoned.presses.asListed)
+    // Two of the demo’s units were walked to Ring action, in 9.5 and 11 minutes.
+    expect((await readCard(STANDARD, 'tollgate', 'tsp-t1')).minutes).toEqual({ about: 11, walks: 2 })
+  })
+})
+
+describe('a signature', () => {
+  it('needs every step, and a name', async () => {
+    const { steps } = await card()
+    await expect(sign()).rejects.toThrow(`TSP-L1 has ${steps.length} of ${steps.length} steps left`)
+    await tickAll()
+    await expect(signCard('tsp-l1', { standard: STANDARD, timed: true })).rejects.toThrow('a signature needs a name')
+    await sign()
+    expect((await card()).signed).toMatchObject({ by: 'Imelda Frost', version: 2 })
+  })
+
+  it('closes the walk: the next one has nothing to set, and a few things to look at', async () => {
+    await tickAll()
+    await sign()
+    const next = await card()
+    expect(next.walk).toBe(2)
+    expect(next.steps).toEqual([])
+    expect(next.checks).toHaveLength(3)
+    const [check] = next.checks
+    const other = check?.options.find(o => o.id !== check.option)
+    await tellSetting('tsp-l1', { standard: STANDARD, setting: check?.settingId ?? '', option: other?.id ?? '' })
+    const found = await card()
+    expect(found.steps.map(s => [s.settingId, s.from])).toEqual([[check?.settingId, other?.label]])
+  })
+
+  it('counts its time only where somebody wants it to', async () => {
+    await tickAll()
+    await sign('tsp-l1', false)
+    const life = await readLife('tsp-l1')
+    expect(life.events[0]?.words).toBe('signed for Ring action, version 2')
+  })
+})
+
+describe('readiness', () => {
+  it('knows every state there is, in the demo, the troubled first', async () => {
+    const { units } = await readReadiness(STANDARD, {}, undefined)
+    expect([...new Set(units.map(u => u.readiness.is))]).toEqual(['differs', 'unknown', 'out-of-date', 'ready'])
+    expect(await state('TSP-F1')).toMatchObject({ is: 'differs' })
+    expect((await state('TSP-F1'))?.words).toMatch(/: version 2 is new$/)
+    expect(await state('TSP-T3')).toEqual({
+      is: 'out-of-date',
+      words: 'runs another firmware since it was signed',
+    })
+    expect(await state('TSP-T2')).toEqual({ is: 'out-of-date', words: 'was signed too long ago' })
+    expect(await state('QUAY-5')).toMatchObject({
+      is: 'unknown',
+      words: 'came back from repair: may be set to anything',
+    })
+    expect(await state('TSP-S2')).toEqual({ is: 'ready', words: 'matches the standard' })
+  })
+
+  it('follows a walk step by step, to the signature and beyond it', async () => {
+    const { steps } = await card()
+    expect(await state('TSP-L1')).toMatchObject({ words: `differs by ${steps.length} settings` })
+    await tick(steps[0]?.key ?? '')
+    expect((await state('TSP-L1'))?.words).toBe(`differs by ${steps.length - 1} settings`)
+    await tickAll()
+    expect((await state('TSP-L1'))?.is).toBe('unproven')
+    await sign()
+    expect((await state('TSP-L1'))?.is).toBe('ready')
+    expect((await state('TSP-L1', later(29)))?.is).toBe('out-of-date')
+    await recordHappened('tsp-l1', 'returned', 'imelda-frost')
+    expect((await state('TSP-L1'))?.is).toBe('unknown')
+  })
+
+  it('goes back to what it was where what happened is taken back', async () => {
+    await recordHappened('tsp-s2', 'repaired', undefined)
+    const [newest] = (await readLife('tsp-s2')).events
+    expect((await state('TSP-S2'))?.is).toBe('unknown')
+    await undoHappened('tsp-s2', newest?.id ?? 0, true, 'imelda-frost')
+    expect((await state('TSP-S2'))?.is).toBe('ready')
+    expect((await readLife('tsp-s2')).events[0]?.undone?.by).toBe('Imelda Frost')
+    await expect(undoHappened('tsp-l1', newest?.id ?? 0, true, undefined)).rejects.toMatchObject({ status: 404 })
+  })
+
+  it('tells the week in one line for each walk', async () => {
+    const { recent } = await readReadiness(STANDARD, {}, undefined)
+    expect(recent.filter(r => r.tag === 'TSP-F1').map(r => r.words)).toEqual([
+      'signed for Ring action, version 1, in 7 minutes',
+      expect.stringMatching(/^\d+ settings set by card$/),
+      'reset to factory defaults',
+    ])
+    expect(recent.map(r => r.tag)).not.toContain('TSP-T2')
+  })
+
+  it('looks again after as many weeks as the house says', async () => {
+    await setRecheckWeeks(26, undefined)
+    expect((await state('TSP-T2'))?.is).toBe('ready')
+    expect((await readReadiness(STANDARD, {}, undefined)).recheckWeeks).toBe(26)
+  })
+
+  it('is a calendar: due today where something is owed, else when the signature runs out', async () => {
+    const now = new Date().toISOString()
+    const calendar = (await readCalendar(STANDARD, {}, 'http://studio', now)).replaceAll('\r\n\t', '')
+    const event = (tag: string) => calendar.split('BEGIN:VEVENT').find(e => e.includes(`SUMMARY:${tag} `)) ?? ''
+    const day = (at: string) => at.slice(0, 10).replaceAll('-', '')
+    expect(event('TSP-L1')).toContain(`DTSTART;VALUE=DATE:${day(now)}`)
+    expect(event('TSP-S2')).toContain(`DTSTART;VALUE=DATE:${day(later(28 - 6))}`)
+    expect(event('TSP-S2')).toContain('URL:http://studio/set/cards/sorrel?standard=ring-action&unit=tsp-s2')
+  })
+
+  it('counts a unit’s card as its own', async () => {
+    const cards = await listCards(STANDARD, ['linnet'])
+    expect(cards.find(c => c.tag === 'TSP-L3')).toMatchObject({ steps: 1, done: 0 })
+  })
+})
