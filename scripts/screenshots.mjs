@@ -88,7 +88,6 @@ const shots = [
   { name: 'controls', path: `/set/controls${FIVE}&school=two-thumbs`, act: mapped },
   { name: 'thumb-load', path: `/set/controls${FIVE}`, act: loaded },
   { name: 'controls-phone', path: '/set/controls?bodies=sorrel', viewport: PHONE, act: mapped },
-  { name: 'card', path: '/set/cards/linnet?unit=tsp-l1', act: tick(4) },
   { name: 'readiness', path: '/keep/readiness' },
   { name: 'card-help-phone', path: '/set/cards/tollgate?unit=tsp-t1', viewport: PHONE, act: helped },
   { name: 'card-phone', path: '/set/cards/pebble', viewport: PHONE, act: tick(2) },

@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useId, useState } from 'react'
 import type { StepView } from '@/server/cards'
@@ -147,9 +147,13 @@ const Help = ({
         </Typography>
       )}
       {s.blocked.map(b => (
-        <Alert key={b.rule} severity="info" sx={{ mt: 0.5 }}>
-          {b.rule} {b.first.length > 0 && `First set ${b.first.join(', or ')}.`}
-        </Alert>
+        <Typography
+          key={b.rule}
+          variant="body2"
+          sx={{ mt: 0.5, pl: 1, borderLeft: 3, borderColor: 'own.marigold.main' }}
+        >
+          {b.rule} {b.first.length > 0 && <b>First set {b.first.join(', or ')}.</b>}
+        </Typography>
       ))}
     </Box>
     {onTold && (
