@@ -99,7 +99,8 @@ test('from the guide’s questions to a levelled fleet and its cards', async ({
 
   // Once approved, the cards are made from it and say so.
   await page.goto('/decide/standards/silks-drop?version=2&part=versions')
-  await expect(page.getByText('being alike counts 99 against 1', { exact: false })).toBeVisible()
+  // Above the parts, and a moment later in what differs from the version before.
+  await expect(page.getByText('being alike counts 99 against 1', { exact: false }).first()).toBeVisible()
   await page.getByLabel('Why is it approved?').fill('All bodies alike for the silks.')
   await page.getByRole('button', { name: 'Approve version 2' }).click()
   await expect(page.getByRole('heading', { name: 'Version 2 counts' })).toBeVisible()
