@@ -1,12 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { demoBodies, demoStandards } from '../../demo/world'
 import { type Body, bodyAt } from '../bodies'
+import { asLevel, fleetProblem, levelFleet } from '../level'
 import { explain, lostWords, resolve } from '../resolve'
 import { ownLayers, type Standard } from '../standards'
 import type { BodyInHands } from './cells'
 import { bestMaps, storedMaps } from './fleet'
+import { mapOn } from './map-on'
 import { planProblems } from './plan-problems'
-import { type Plan, planFor, schoolFor, usesIn, withMaps, withSchool, withSchoolOn } from './plan'
+import { type Plan, planFor, plannedUse, schoolFor, usesIn, withMaps, withSchool, withSchoolOn } from './plan'
 import { SCHOOL_IDS } from './schools'
 import { targetsOf, withPlan } from './targets'
 import { planWords } from './words'
@@ -129,5 +131,57 @@ describe('what the body is set to', () => {
     const nearer = explain(body('sorrel'), away, 'trigger.start').alternatives.filter(a => a.distance < 0.1)
     expect(nearer.length).toBeGreaterThan(0)
     for (const a of nearer) expect(lostWords(a.lost)).toMatch(/control map has it otherwise|cost more elsewhere/)
+  })
+})
+
+describe('many functions', () => {
+  const many = [
+    'area.recall',
+    'area.cycle',
+    'subject.cycle',
+    'see.enlarge',
+    'see.outline',
+    'range.preset',
+    'trigger.manual',
+  ].reduce<Plan>((p, f) => ({ ...p, uses: [...p.uses, plannedUse(f)] }), planFor('two-thumbs'))
+  const standard = kept(many)
+
+  it('are found on every body, the ones that were not in hand as well', () => {
+    for (const profile of demoBodies()) {
+      const b = body(profile.id)
+      const map = mapOn(standard.controls ?? many, b)
+      const { state } = resolve(b, standard)
+      const set = Object.entries(map?.at ?? {}).filter(([f, control]) =>
+        b.settings.some(s => {
+          const value = s.options.find(o => o.id === state[s.id])?.means[f] as { control?: string } | undefined
+          return value?.control === control
+        }),
+      )
+      expect(set.map(([f]) => f).sort(), b.model).toEqual(Object.keys(map?.at ?? {}).sort())
+    }
+  })
+
+  it('that a map leaves out are not put on a key that is left over', () => {
+    const plan = standard.controls
+    if (!plan) throw new Error('no plan')
+    const bare = { ...standard, controls: { ...plan, maps: [{ body: 'sorrel', at: { 'trigger.start': 'pad-1' } }] } }
+    const { state } = resolve(body('sorrel'), bare)
+    expect(state['key-pad-1']).toMatch(/^pursue/)
+    const recalls = Object.entries(state).filter(([s, o]) => s.startsWith('key-') && o === 'back-to-rest')
+    expect(recalls).toEqual([])
+    expect(planWords(body('sorrel'), bare, 'area.recall')).toBe(
+      'The control map of Sorrel has no place for Recall home.',
+    )
+  })
+
+  it('are levelled by their maps: the bodies behave on their cards as the slider said', () => {
+    const fleet = ['sorrel', 'teasel', 'linnet'].map(id => ({ body: body(id), firmware: body(id).firmware.to }))
+    const problem = fleetProblem(fleet, standard)
+    const levelled = levelFleet(problem, 300)
+    fleet.forEach(({ body: b }, i) => {
+      const off = resolve(b, standard, { level: asLevel(problem, levelled) ?? null }).outcomes.map(o => o.distance)
+      const said = problem.dimensions.map((d, k) => (d.right[levelled.behaviours[i]?.[k] ?? -1] ?? 0) / 1e6)
+      expect(off, b.model).toEqual(said)
+    })
   })
 })

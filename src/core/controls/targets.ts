@@ -3,7 +3,8 @@ import type { Standard, Target } from '../standards'
 import { withoutTarget, withTarget } from '../standards/edit'
 import type { PlaceAssignment } from '../vocabulary/values'
 import { FUNCTION_IDS } from './functions'
-import { type Plan, schoolFor, usesIn } from './plan'
+import { mapOn } from './map-on'
+import { type Plan, schoolFor, type StoredMap, usesIn } from './plan'
 import { type SchoolId, SCHOOLS } from './schools'
 
 /**
@@ -48,21 +49,34 @@ const asksOf = (plan: Plan, schoolId: SchoolId): readonly Target[] => {
 /** What a plan asks of every body. */
 export const targetsOf = (plan: Plan): readonly Target[] => asksOf(plan, plan.school)
 
-/** A target with its function on the control where the map of a body has it; as it is where the map says nothing. */
-export const onItsControl = <T extends Target>(plan: Plan, body: Pick<Body, 'id' | 'controls'>, target: T): T => {
-  const id = plan.maps.find(m => m.body === body.id)?.at[target.dimension]
-  const control = body.controls.find(c => c.id === id)
+/** A target with its function on the control where a map has it. */
+const onItsControl = <T extends Target>(map: StoredMap, body: Body, target: T): T => {
+  const control = body.controls.find(c => c.id === map.at[target.dimension])
   return control ? { ...target, value: { ...(target.value as PlaceAssignment), place: control.place } } : target
 }
 
-/** What is sought on a body that takes another school than the plan; undefined where it goes with the plan. */
-export const ownSchoolOf = (
+/**
+ * What is sought on a body in place of the targets a plan settles: each function where the body's map has it, nothing
+ * for one that is left out, and what its own school asks where it takes another one than the plan.
+ *
+ * @returns undefined while the plan has no maps
+ */
+export const soughtOn = <T extends Target>(
   plan: Plan,
-  body: Pick<Body, 'id' | 'controls'>,
-): { readonly school: SchoolId; readonly targets: readonly Target[] } | undefined => {
+  body: Body,
+  targets: readonly T[],
+): { readonly map: StoredMap; readonly targets: readonly Target[] } | undefined => {
+  const map = mapOn(plan, body)
+  if (!map) return undefined
   const school = schoolFor(plan, body.id)
-  if (school === plan.school) return undefined
-  return { school, targets: asksOf(plan, school).map(t => onItsControl(plan, body, t)) }
+  const isSought = (t: Target) => t.dimension === 'trigger.shutter' || map.at[t.dimension] !== undefined
+  if (school === plan.school) return { map, targets: targets.filter(isSought).map(t => onItsControl(map, body, t)) }
+  // A function that only its own school needs may have no house place yet.
+  const places = body.controls.flatMap(c =>
+    Object.entries(map.at).flatMap(([f, id]) => (id === c.id ? [[f, c.place] as const] : [])),
+  )
+  const asked = asksOf({ ...plan, house: { ...Object.fromEntries(places), ...plan.house } }, school)
+  return { map, targets: asked.filter(isSought).map(t => onItsControl(map, body, t)) }
 }
 
 /**

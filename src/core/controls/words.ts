@@ -3,6 +3,7 @@ import type { Standard } from '../standards'
 import { dimension } from '../vocabulary/dimensions'
 import { PLACES } from '../vocabulary/places'
 import { whyNot } from './abilities'
+import { mapOn } from './map-on'
 import { schoolFor } from './plan'
 import { SCHOOLS } from './schools'
 
@@ -21,8 +22,10 @@ export const planWords = (body: Body, { controls: plan }: Standard, dimensionId:
     )
   }
   if (kind !== 'assign') return said.join(' ')
-  const control = body.controls.find(c => c.id === plan.maps.find(m => m.body === body.id)?.at[dimensionId])
+  const map = mapOn(plan, body)
+  const control = body.controls.find(c => c.id === map?.at[dimensionId])
   const home = plan.house[dimensionId]
+  if (map && !control) said.push(`The control map of ${body.model} has no place for ${label}.`)
   if (control && home)
     said.push(
       control.place === home

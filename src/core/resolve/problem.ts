@@ -1,7 +1,7 @@
 import { type Body, bodyAt, inMenuOrder, isThere, type Option, type Setting, type State } from '../bodies'
-import { MILLIONTHS, type SearchInput, searchInput, type Term, UNDECIDED } from '../bodies/search'
-import type { Plan } from '../controls/plan'
-import { onItsControl, ownSchoolOf } from '../controls/targets'
+import { MILLIONTHS, search, type SearchInput, searchInput, type Term, UNDECIDED } from '../bodies/search'
+import type { StoredMap } from '../controls/plan'
+import { soughtOn } from '../controls/targets'
 import {
   type Context,
   type EffectiveTarget,
@@ -53,8 +53,6 @@ export interface TargetOnBody {
   readonly parts: readonly PartOnBody[]
   readonly settings: readonly number[]
   readonly term: Term
-  /** What the search goes by: the term itself, or what the control map of this body makes of it. */
-  readonly sought: readonly Term[]
 }
 
 export interface ResolveProblem {
@@ -279,24 +277,42 @@ const mappedTerms = (target: Target, onBody: OnBody): readonly Term[] => {
   return [termOf(target, parts), termOf({ ...target, weight: 'nice' }, alone)]
 }
 
-/** What the search goes by on a body, where a plan for the fingers has it otherwise than the target itself. */
-const soughtByThePlan = (plan: Plan, body: Body, onBody: OnBody) => {
-  const own = ownSchoolOf(plan, body)
-  const map = plan.maps.find(m => m.body === body.id)
-  const termsOf = (target: Target): readonly Term[] =>
-    map?.at[target.dimension] ? mappedTerms(target, onBody) : [termOf(target, onBody(target.dimension, target.value))]
-  return {
-    /** Undefined where the plan says nothing about it. */
-    of: (target: EffectiveTarget): readonly Term[] | undefined => {
-      if (!isForTheFingers(target.dimension)) return undefined
-      if (!own) return map?.at[target.dimension] ? mappedTerms(onItsControl(plan, body, target), onBody) : undefined
-      return own.targets.filter(t => t.dimension === target.dimension).flatMap(termsOf)
-    },
-    /** What its own school needs that the standard does not ask for. */
-    besides: (targets: readonly EffectiveTarget[]): readonly Term[] =>
-      (own?.targets ?? []).filter(t => !targets.some(x => x.dimension === t.dimension)).flatMap(termsOf),
-  }
+/** What the search goes by on a body for what a plan for the fingers settles; undefined where there is none. */
+const soughtByPlan = (
+  { controls: plan }: Standard,
+  body: Body,
+  targets: readonly EffectiveTarget[],
+  onBody: OnBody,
+): { readonly terms: readonly Term[]; readonly map: StoredMap } | undefined => {
+  const sought =
+    plan &&
+    soughtOn(
+      plan,
+      body,
+      targets.filter(t => isForTheFingers(t.dimension)),
+    )
+  if (!sought) return undefined
+  const terms = sought.targets.flatMap(t =>
+    t.dimension in sought.map.at ? mappedTerms(t, onBody) : [termOf(t, onBody(t.dimension, t.value))],
+  )
+  return { terms, map: sought.map }
 }
+
+/** Keys that a map gives work to have no other choice; that also keeps many functions on many keys easy to search. */
+const onMappedKeys = (
+  settings: readonly Setting[],
+  domains: readonly (readonly number[])[],
+  map: StoredMap,
+): readonly (readonly number[])[] =>
+  settings.map((s, i) => {
+    const carrying = (domains[i] ?? []).filter(o =>
+      Object.entries(map.at).some(([f, control]) => {
+        const value = s.options[o]?.means[f] as ControlAssignment | undefined
+        return value?.control === control
+      }),
+    )
+    return carrying.length ? carrying : (domains[i] ?? [])
+  })
 
 /** A standard on a body as a search problem: what every option says, how far it is from what is wanted. */
 export const problemOf = (profile: Body, standard: Standard, options: ResolveOptions = {}): ResolveProblem => {
@@ -308,15 +324,16 @@ export const problemOf = (profile: Body, standard: Standard, options: ResolveOpt
   const fixed = readFixed(body)
   const onBody = (dimensionId: string, value: NeutralValue) =>
     partsOf(dimensionId, value).map(part => partOnBody(part, said, fixed))
-  const byPlan = standard.controls && soughtByThePlan(standard.controls, body, onBody)
   const effective = effectiveTargets(standard, options.context)
+  const byPlan = soughtByPlan(standard, body, effective, onBody)
   const targets = effective.map((target): TargetOnBody => {
     const parts = onBody(target.dimension, target.value)
     const term = termOf(target, parts)
-    return { target, parts, settings: term.settings, term, sought: byPlan?.of(target) ?? [term] }
+    return { target, parts, settings: term.settings, term }
   })
   const level = options.level === undefined ? standard.level : options.level
-  const sought = [...targets.flatMap(t => t.sought), ...(byPlan?.besides(effective) ?? [])]
+  const others = targets.filter(t => !byPlan || !isForTheFingers(t.target.dimension))
+  const sought = [...others.map(t => t.term), ...(byPlan?.terms ?? [])]
   const terms = level ? levelledTerms(targets, sought, level, onBody) : sought
   const absent = new Set(settings.filter(s => !s.options.some(o => there(s, o))).map(s => s.id))
   const rules = body.rules
@@ -327,6 +344,10 @@ export const problemOf = (profile: Body, standard: Standard, options: ResolveOpt
     return allowed.length ? allowed : [s.options.findIndex(o => o.id === s.default)]
   })
   const known = options.known ?? Object.fromEntries(settings.map(s => [s.id, s.default]))
-  const input = searchInput({ settings, rules, domains, known, terms })
+  const free = searchInput({ settings, rules, domains, known, terms })
+  // A map that the rules do not let stand as a whole is sought, not forced.
+  const held =
+    byPlan && searchInput({ settings, rules, domains: onMappedKeys(settings, domains, byPlan.map), known, terms })
+  const input = held && search({ ...held, terms: [] }) ? held : free
   return { body, settings, firmware, targets, hasPlan: byPlan !== undefined, input }
 }

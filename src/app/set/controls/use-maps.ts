@@ -3,6 +3,7 @@
 import { useMemo } from 'react'
 import type { BodyInHands } from '@/core/controls/cells'
 import { type FleetMap, weighMaps } from '@/core/controls/fleet'
+import { mapOn } from '@/core/controls/map-on'
 import type { Plan } from '@/core/controls/plan'
 import { planProblems, type PlanProblem } from '@/core/controls/plan-problems'
 import { useWorkerAnswer } from '@/ui/worker'
@@ -40,11 +41,12 @@ export const useMaps = (plan: Plan, bodies: readonly BodyInHands[]): Maps => {
   const shown = useMemo(() => {
     const isKept = (id: string) => plan.maps.some(m => m.body === id)
     if (bodies.every(b => isKept(b.body.id))) return weighMaps(plan, bodies, plan.maps)
+    // A body that joined goes by the house places that were kept, as it does on its cards.
+    if (Object.keys(plan.house).length)
+      return weighMaps(plan, bodies, [...plan.maps, ...bodies.flatMap(b => mapOn(plan, b.body) ?? [])])
     // While something newer is sought, or where the pins contradict each other, the last good maps stay.
     if (!found) return undefined
-    const maps = [...plan.maps, ...found.maps.filter(m => !isKept(m.body))]
-    const house = plan.maps.length ? { ...found.house, ...plan.house } : found.house
-    return weighMaps({ ...plan, uses: found.plan.uses }, bodies, maps, house)
+    return weighMaps({ ...plan, uses: found.plan.uses }, bodies, found.maps, found.house)
   }, [plan, bodies, found])
   return {
     shown,

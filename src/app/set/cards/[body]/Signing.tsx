@@ -1,11 +1,12 @@
 'use client'
 
-import { Alert, Box, Button, Checkbox, FormControlLabel, MenuItem, TextField, Typography } from '@mui/material'
+import { Alert, Box, Button, Checkbox, FormControlLabel, Typography } from '@mui/material'
 import { useState, useSyncExternalStore } from 'react'
 import type { CardView, CheckView } from '@/server/cards'
 import { usePeople } from '@/ui/people'
 import { MenuPath } from '@/ui/pieces'
 import { When } from '@/ui/When'
+import { SaysElse } from './SaysElse'
 
 const TIMED = 'coherion.walks-timed'
 const subscribe = (changed: () => void) => {
@@ -135,22 +136,10 @@ const Checks = ({
             >
               {seen.has(c.settingId) ? 'Seen' : 'It says so'}
             </Button>
-            <TextField
-              select
-              size="small"
-              label="It says something else"
-              value=""
-              onChange={e => onTold(c.settingId, e.target.value)}
-              sx={{ minWidth: 220 }}
-            >
-              {c.options
-                .filter(o => o.id !== c.option)
-                .map(o => (
-                  <MenuItem key={o.id} value={o.id} sx={{ minHeight: 44 }}>
-                    {o.label}
-                  </MenuItem>
-                ))}
-            </TextField>
+            <SaysElse
+              options={c.options.filter(o => o.id !== c.option)}
+              onTold={option => onTold(c.settingId, option)}
+            />
           </Box>
         </Box>
       ))}

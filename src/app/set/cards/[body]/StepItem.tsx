@@ -1,11 +1,12 @@
 'use client'
 
-import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { Box, Button, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useId, useState } from 'react'
 import type { StepView } from '@/server/cards'
 import { CautionNote } from '@/ui/pieces'
 import { When } from '@/ui/When'
+import { SaysElse } from './SaysElse'
 import type { Tick } from './ticks'
 
 const StepRow = styled('div')(({ theme }) => ({
@@ -156,21 +157,6 @@ const Help = ({
         </Typography>
       ))}
     </Box>
-    {onTold && (
-      <TextField
-        select
-        size="small"
-        label="It says something else"
-        value=""
-        onChange={e => onTold(s.settingId, e.target.value)}
-        sx={{ maxWidth: 320 }}
-      >
-        {s.options.map(o => (
-          <MenuItem key={o.id} value={o.id} sx={{ minHeight: 44 }}>
-            {o.label}
-          </MenuItem>
-        ))}
-      </TextField>
-    )}
+    {onTold && <SaysElse options={s.options} onTold={option => onTold(s.settingId, option)} />}
   </Box>
 )

@@ -1,0 +1,25 @@
+import { MenuItem, TextField } from '@mui/material'
+
+/** What a row says instead, chosen in the body's own words. */
+export const SaysElse = ({
+  options,
+  onTold,
+}: {
+  options: readonly { readonly id: string; readonly label: string }[]
+  onTold: (option: string) => void
+}) => (
+  <TextField
+    select
+    size="small"
+    label="It says something else"
+    value=""
+    onChange={e => onTold(e.target.value)}
+    sx={{ minWidth: 220, maxWidth: 320 }}
+  >
+    {options.map(o => (
+      <MenuItem key={o.id} value={o.id} sx={{ minHeight: 44 }}>
+        {o.label}
+      </MenuItem>
+    ))}
+  </TextField>
+)
