@@ -71,7 +71,8 @@ const levelWords = (level: Level | null | undefined, dimensionId: string): strin
 /** Where a plan for the fingers settled it, that is the reason, and not what the body would do by itself. */
 const whyWithPlan = (body: Body, standard: Standard, outcome: Outcome): string => {
   const plan = planWords(body, standard, outcome.target.dimension)
-  if (plan && outcome.distance > 0 && !outcome.missing) return plan
+  const isChosen = !outcome.missing || outcome.missing.why === 'not-chosen'
+  if (plan && outcome.distance > 0 && isChosen) return plan
   return [whyWords(body, outcome), plan].filter(Boolean).join(' ')
 }
 
