@@ -125,6 +125,7 @@ export const setTick = (
     if (Boolean(before) === ticked) return undefined
     if (ticked) {
       await trx('ticks').insert({ card_id, step, person_id: personId, ticked_at: at })
+      await closeOtherWalks(trx, key, at)
       if (key.unitId !== null)
         for (const [setting, option] of Object.entries(sets))
           await addUnitEvent(trx, key.unitId, { kind: 'set', setting, option, how: 'card' }, at, personId, {
@@ -157,6 +158,16 @@ export const correctWalk = async (trx: Knex.Transaction, key: CardKey, from: Sta
   await trx('ticks').where({ card_id }).whereLike('step', `${setting}=%`).delete()
 }
 
+/** What one card sets, the others of the unit took for granted otherwise: they begin anew from what is known then. */
+export const closeOtherWalks = async (trx: Knex.Transaction, key: CardKey, at: string): Promise<void> => {
+  if (key.unitId === null) return
+  await trx('cards')
+    .where({ unit_id: key.unitId })
+    .whereNot({ id: cardId(key) })
+    .whereNull('closed_at')
+    .update({ closed_at: at })
+}
+
 /** Closes a walk: what comes next begins from what is known then. */
 export const closeWalk = async (trx: Knex.Transaction, key: CardKey, at: string): Promise<void> => {
   await trx('cards')
@@ -164,14 +175,13 @@ export const closeWalk = async (trx: Knex.Transaction, key: CardKey, at: string)
     .update({ closed_at: at })
 }
 
-/** When the first and the last step of a walk were ticked. */
-export const walkTimes = async (db: Db, key: CardKey): Promise<{ first: string | null; last: string | null }> => {
+/** When the first step of a walk was ticked; null where none is. */
+export const walkBegan = async (db: Db, key: CardKey): Promise<string | null> => {
   const row = (await withRetry(() =>
     db('ticks')
       .where({ card_id: cardId(key) })
       .min({ first: 'ticked_at' })
-      .max({ last: 'ticked_at' })
       .first(),
-  )) as { first: string | null; last: string | null } | undefined
-  return row ?? { first: null, last: null }
+  )) as { first: string | null } | undefined
+  return row?.first ?? null
 }

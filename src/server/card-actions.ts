@@ -1,6 +1,7 @@
 import 'server-only'
+import type { Happening } from '@/core/kit/known'
 import { contextFrom } from '@/core/standards'
-import { beginWalk, closeWalk, correctWalk, readTicks, setTick, walkTimes } from '@/db/cards'
+import { beginWalk, closeOtherWalks, closeWalk, correctWalk, readTicks, setTick, walkBegan } from '@/db/cards'
 import { recordUnitEvent, setUnitEventUndone } from '@/db/unit-events'
 import { prepare, stepKey } from './card-walk'
 import { units } from './catalogue'
@@ -91,6 +92,7 @@ export const tellSetting = async (unitId: string, request: TellRequest): Promise
   const event = { kind: 'set', setting, option, how: 'person' } as const
   await recordUnitEvent(await database(), unitId, event, at, request.person ?? null, async trx => {
     if (isBegun) await correctWalk(trx, key, { ...from, [setting]: option }, setting)
+    await closeOtherWalks(trx, key, at)
   })
   return { at }
 }
@@ -127,8 +129,8 @@ export const signCard = async (unitId: string, request: SignRequest): Promise<{ 
     throw new RequestError(422, 'Who signs?', 'Say who you are at the top of the page; a signature needs a name.')
   await expectPerson(request.person)
   const at = new Date().toISOString()
-  const { first } = await walkTimes(db, key)
-  const took = first === null ? 0 : (Date.parse(at) - Date.parse(first)) / 60_000
+  const began = await walkBegan(db, key)
+  const took = began === null ? 0 : (Date.parse(at) - Date.parse(began)) / 60_000
   const minutes = request.timed && steps.length > 0 && took <= LONGEST_WALK_MINUTES ? Math.round(took * 10) / 10 : null
   const event = { kind: 'signed', standard: standard.id, version: standard.version, minutes } as const
   await recordUnitEvent(db, unitId, event, at, request.person, async trx => {
@@ -138,13 +140,10 @@ export const signCard = async (unitId: string, request: SignRequest): Promise<{ 
   return { at }
 }
 
-/** What happened to a unit that its card cannot know. */
-export const HAPPENED = ['reset', 'repaired', 'returned'] as const
-
-/** @throws RequestError 404 where there is no such unit with a body */
+/** Something happened that its card cannot know. @throws RequestError 404 where there is no such unit with a body */
 export const recordHappened = async (
   unitId: string,
-  kind: (typeof HAPPENED)[number],
+  kind: Happening,
   person: string | undefined,
 ): Promise<{ readonly at: string }> => {
   await bodyOfUnit(unitId)

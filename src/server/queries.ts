@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { HAPPENINGS } from '@/core/kit/known'
 import { levelSchema } from '@/core/standards'
 
 /** The shapes of what the HTTP interface takes besides the exchange formats. */
@@ -66,7 +67,7 @@ export const handedOverSchema = v.strictObject({ handedOver: v.boolean(), person
 
 /** What happens to a unit: what cannot be seen from its card, what it says, and that somebody signs for it. */
 export const unitEventSchema = v.variant('kind', [
-  v.strictObject({ kind: v.picklist(['reset', 'repaired', 'returned']), person }),
+  v.strictObject({ kind: v.picklist(HAPPENINGS), person }),
   v.strictObject({ kind: v.literal('told'), standard: id, for: forWhom, setting: id, option: id, person }),
   v.strictObject({ kind: v.literal('signed'), standard: id, for: forWhom, timed: v.boolean(), person }),
 ])

@@ -73,6 +73,24 @@ describe('a card', () => {
     expect(again).toMatchObject({ from: other?.label, to: step.to, tick: undefined })
   })
 
+  it('begins anew where another card has set the unit in between', async () => {
+    const before = await card()
+    await tick(before.steps[0]?.key ?? '')
+    const other = await readCard('high-rope', 'linnet', 'tsp-l1')
+    expect(other.steps.map(s => s.key)).not.toContain(before.steps[0]?.key)
+    await tickStep({
+      standard: 'high-rope',
+      body: 'linnet',
+      unit: 'tsp-l1',
+      step: other.steps[0]?.key ?? '',
+      ticked: true,
+    })
+    const again = await card()
+    expect(again.walk).toBe(2)
+    expect(again.steps.every(s => s.tick === undefined)).toBe(true)
+    expect(again.steps.map(s => s.key)).not.toContain(before.steps[0]?.key)
+  })
+
   it('refuses what the body cannot say, and a name nobody has', async () => {
     const tell = (setting: string, option: string, person?: string) =>
       tellSetting('tsp-l1', { standard: STANDARD, setting, option, person })

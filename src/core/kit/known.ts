@@ -26,6 +26,10 @@ export type UnitEvent = Happened &
   )
 export type UnitEventKind = UnitEvent['kind']
 
+/** What happens to a unit away from its card. */
+export const HAPPENINGS = ['reset', 'repaired', 'returned'] as const
+export type Happening = (typeof HAPPENINGS)[number]
+
 export interface Fact extends Happened {
   readonly option: string
   readonly how: Told | 'factory'
