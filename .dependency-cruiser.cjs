@@ -18,7 +18,18 @@ module.exports = {
     ),
     arrow('db-knows-core-only', '^src/db', '^src/(?!core|db)', 'The database room calls core at most.'),
     arrow('server-calls-db-and-core', '^src/server', '^src/(?!server|db|core)', 'The server room calls db and core.'),
-    arrow('ui-has-no-data-access', '^src/ui', '^src/(?!ui|core)', 'The interface pieces know core at most.'),
+    arrow(
+      'ui-has-no-data-access',
+      '^src/ui',
+      '^src/(?!ui|core|offline)',
+      'The interface pieces know core and what waits on the device at most.',
+    ),
+    arrow(
+      'offline-knows-core-only',
+      '^src/offline',
+      '^src/(?!core|offline)',
+      'What waits on a device knows core at most.',
+    ),
     arrow('demo-is-data', '^src/demo', '^src/(?!demo|db|core)', 'The demo is data and its seeding.'),
     arrow(
       'app-does-not-reach-past-the-server',
@@ -52,7 +63,7 @@ module.exports = {
       name: 'client-views-take-types-only',
       severity: 'error',
       comment: 'A client view must not pull the server into the browser.',
-      from: { path: '^src/app/.+(View|Page|List|Tree|Matrix|Summary|Explanation|arrange|ticks)\\.tsx?$' },
+      from: { path: '^src/app/.+(View|Page|List|Tree|Matrix|Summary|Explanation|arrange|Notices|use-card)\\.tsx?$' },
       to: { path: '^src/server', dependencyTypesNot: ['type-only'] },
     },
   ],

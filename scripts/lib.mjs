@@ -83,8 +83,9 @@ export const ensureInstalled = async () => {
 /** Builds the application where the sources changed. */
 export const ensureBuilt = async () => {
   const digest = digestOf(['src', 'next.config.ts', 'tsconfig.json', 'package-lock.json'])
-  if (existsSync(join(root, '.next', 'BUILD_ID')) && isCurrent('built', digest)) return
-  await step('Building', bin('next'), ['build'])
+  const isThere = ['.next/BUILD_ID', 'public/service-worker.js'].every(file => existsSync(join(root, file)))
+  if (isThere && isCurrent('built', digest)) return
+  await step('Building', npm, ['run', '--silent', 'build'])
   setCurrent('built', digest)
 }
 

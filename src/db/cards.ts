@@ -1,7 +1,8 @@
 import type { Knex } from 'knex'
 import type { State } from '../core/bodies'
 import { type Db, withRetry } from './connection'
-import { recordChange } from './history'
+import { type Change, recordChange } from './history'
+import type { Receipt } from './received'
 import { addUnitEvent } from './unit-events'
 
 /** What a card is for. A body without units has a card of its own. */
@@ -16,6 +17,7 @@ export interface CardKey {
 
 export interface TickRow {
   readonly step: string
+  readonly personId: string | null
   readonly personName: string | null
   readonly tickedAt: string
 }
@@ -72,7 +74,12 @@ export const readTicks = (db: Db, key: CardKey): Promise<readonly TickRow[]> =>
     db('ticks')
       .leftJoin('people', 'people.id', 'ticks.person_id')
       .where({ card_id: cardId(key) })
-      .select({ step: 'ticks.step', personName: 'people.name', tickedAt: 'ticks.ticked_at' }),
+      .select({
+        step: 'ticks.step',
+        personId: 'ticks.person_id',
+        personName: 'people.name',
+        tickedAt: 'ticks.ticked_at',
+      }),
   )
 
 /** How many steps of each card are ticked, by card id. */
@@ -115,8 +122,9 @@ export const setTick = (
   { step, ticked, sets }: Tick,
   at: string,
   personId: string | null,
-): Promise<void> =>
-  recordChange(db, at, async trx => {
+  receipt?: Receipt,
+): Promise<void> => {
+  const work = async (trx: Knex.Transaction): Promise<Change | undefined> => {
     const card_id = cardId(key)
     await beginWalk(trx, key, from, at)
     const before = await trx<{ card_id: string; step: string; person_id: string | null; ticked_at: string }>('ticks')
@@ -147,7 +155,9 @@ export const setTick = (
       before,
       after: { step },
     }
-  })
+  }
+  return recordChange(db, at, work, receipt)
+}
 
 /** Corrects what a walk began from, and takes the tick of that setting back. */
 export const correctWalk = async (trx: Knex.Transaction, key: CardKey, from: State, setting: string): Promise<void> => {
@@ -161,11 +171,12 @@ export const correctWalk = async (trx: Knex.Transaction, key: CardKey, from: Sta
 /** What one card sets, the others of the unit took for granted otherwise: they begin anew from what is known then. */
 export const closeOtherWalks = async (trx: Knex.Transaction, key: CardKey, at: string): Promise<void> => {
   if (key.unitId === null) return
-  await trx('cards')
-    .where({ unit_id: key.unitId })
-    .whereNot({ id: cardId(key) })
-    .whereNull('closed_at')
-    .update({ closed_at: at })
+  await closeWalks(trx, key.unitId, at, cardId(key))
+}
+
+/** Closes the walks of a unit, but for one. */
+export const closeWalks = async (trx: Knex.Transaction, unitId: string, at: string, but = ''): Promise<void> => {
+  await trx('cards').where({ unit_id: unitId }).whereNot({ id: but }).whereNull('closed_at').update({ closed_at: at })
 }
 
 /** Closes a walk: what comes next begins from what is known then. */

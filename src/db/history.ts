@@ -1,6 +1,7 @@
 import type { Knex } from 'knex'
 import type { Db } from './connection'
 import { withRetry } from './connection'
+import { putReceipt, type Receipt } from './received'
 
 /** One change: who, what, and how it was before and after. */
 export interface Change {
@@ -29,14 +30,17 @@ const asText = (value: unknown): string | null => (value === undefined || value 
  * Makes a change and writes its event in the same transaction; a busy database is tried again.
  *
  * @param work returns the change it made, or undefined where there was nothing to change
+ * @param receipt of the request that asks for it; one that was received already changes nothing
  */
 export const recordChange = (
   db: Db,
   at: string,
   work: (trx: Knex.Transaction) => Promise<Change | undefined>,
+  receipt?: Receipt,
 ): Promise<void> =>
   withRetry(() =>
     db.transaction(async trx => {
+      if (receipt && !(await putReceipt(trx, receipt))) return
       const change = await work(trx)
       if (!change) return
       const { personId, kind, subject, what, before, after } = change

@@ -1,7 +1,8 @@
 import type { Knex } from 'knex'
 import type { UnitEvent, UnitEventKind } from '../core/kit/known'
 import { type Db, withRetry } from './connection'
-import { recordChange } from './history'
+import { type Change, recordChange } from './history'
+import type { Receipt } from './received'
 
 type WithoutWho<T> = T extends unknown ? Omit<T, 'at' | 'by'> : never
 /** What happened, without who and when. */
@@ -38,7 +39,8 @@ const rows = (db: Db) =>
   db('unit_events')
     .leftJoin('people', 'people.id', 'unit_events.person_id')
     .leftJoin({ undoer: 'people' }, 'undoer.id', 'unit_events.undone_by')
-    .orderBy('unit_events.id')
+    // What was done away from the network comes in late, and counts from when it was done.
+    .orderBy([{ column: 'unit_events.at' }, { column: 'unit_events.id' }])
     .select<Row[]>({
       id: 'unit_events.id',
       unit_id: 'unit_events.unit_id',
@@ -111,12 +113,15 @@ export const recordUnitEvent = (
   at: string,
   personId: string | null,
   also: (trx: Knex.Transaction) => Promise<void> = () => Promise.resolve(),
-): Promise<void> =>
-  recordChange(db, at, async trx => {
+  receipt?: Receipt,
+): Promise<void> => {
+  const work = async (trx: Knex.Transaction): Promise<Change> => {
     await addUnitEvent(trx, unitId, event, at, personId)
     await also(trx)
     return { personId, kind: 'unit', subject: unitId, what: WORDS[event.kind], after: event }
-  })
+  }
+  return recordChange(db, at, work, receipt)
+}
 
 /** Takes an event back, or back again; what was known without it is known again. */
 export const setUnitEventUndone = async (

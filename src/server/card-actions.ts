@@ -1,17 +1,30 @@
 import 'server-only'
-import type { Happening } from '@/core/kit/known'
+import type { Body } from '@/core/bodies'
+import { eventWords } from '@/core/kit/event-words'
+import type { Happening, UnitEvent } from '@/core/kit/known'
+import { overruledBy, type SetEvent } from '@/core/kit/late'
 import { contextFrom } from '@/core/standards'
-import { beginWalk, closeOtherWalks, closeWalk, correctWalk, readTicks, setTick, walkBegan } from '@/db/cards'
-import { recordUnitEvent, setUnitEventUndone } from '@/db/unit-events'
-import { prepare, stepKey } from './card-walk'
-import { units } from './catalogue'
+import {
+  beginWalk,
+  closeOtherWalks,
+  closeWalk,
+  closeWalks,
+  correctWalk,
+  readTicks,
+  setTick,
+  walkBegan,
+} from '@/db/cards'
+import { listUnitEvents, recordUnitEvent, setUnitEventUndone } from '@/db/unit-events'
+import { prepare, type Prepared, stepKey } from './card-walk'
+import { listStandards, units } from './catalogue'
 import { database } from './database'
+import { type Late, once, type Received } from './late'
 import { listPeople } from './people'
 import { notFound, RequestError } from './problems'
 
 /** What people do with a card: tick, correct what is known, sign, and say what happened to a unit. */
 
-export interface TickRequest {
+export interface TickRequest extends Late {
   readonly standard: string
   readonly body: string
   readonly unit?: string | undefined
@@ -19,6 +32,31 @@ export interface TickRequest {
   readonly step: string
   readonly ticked: boolean
   readonly person?: string | undefined
+}
+
+/** What became of something that was done on a card, seen with all that others did meanwhile. */
+export interface Outcome {
+  readonly outcome:
+    | 'done'
+    /** Somebody else had done it already; theirs stands. */
+    | 'was-so'
+    /** Something that happened later takes it away again; it is kept in the unit's life. */
+    | 'overruled'
+    /** The card asks for it no more; it is kept as what the unit was set to. */
+    | 'kept'
+  /** Who stood in the way, when, and with what. */
+  readonly by?: string | null | undefined
+  readonly when?: string | undefined
+  readonly words?: string | undefined
+}
+
+type NewSet = Omit<SetEvent, 'at' | 'by'>
+
+/** What a step sets, where the body has such a setting. */
+const setBy = (body: Body, step: string): NewSet | undefined => {
+  const [setting = '', option = ''] = step.split('=')
+  const isThere = body.settings.find(s => s.id === setting)?.options.some(o => o.id === option)
+  return isThere ? { kind: 'set', setting, option, how: 'card' } : undefined
 }
 
 const expectPerson = async (person: string | undefined): Promise<void> => {
@@ -30,34 +68,73 @@ const expectPerson = async (person: string | undefined): Promise<void> => {
     )
 }
 
-/**
- * Ticks a step or takes the tick back; returns once it is on disk.
- *
- * @throws RequestError 422 when the card has no such step (any more)
- */
-export const tickStep = async (request: TickRequest): Promise<{ readonly at: string }> => {
-  const { steps, key, body, standard, from } = await prepare(
-    request.standard,
-    request.body,
-    request.unit,
-    contextFrom(request.for),
-  )
-  const step = steps.find(s => stepKey(s) === request.step)
-  if (!step)
-    throw new RequestError(
-      422,
-      'No such step',
-      `The card of ${body.model} for ${standard.name} has no step “${request.step}”; it may have changed since it was opened. Reload the card.`,
-    )
-  await expectPerson(request.person)
-  const at = new Date().toISOString()
-  const sets = { ...Object.fromEntries(step.follows.map(f => [f.setting, f.to])), [step.setting]: step.to }
-  const tick = { step: request.step, ticked: request.ticked, sets }
-  await setTick(await database(), key, from, tick, at, request.person ?? null)
-  return { at }
+/** What came after and takes it away again, as an answer. */
+const overruled = async ({ body }: Prepared, by: UnitEvent): Promise<Outcome> => {
+  const standards = await listStandards()
+  const words = eventWords(by, body, id => standards.find(s => s.id === id)?.name ?? id)
+  return { outcome: 'overruled', by: by.by, when: by.at, words }
 }
 
-export interface TellRequest {
+/** What overrules that a unit was set to something at a time; undefined where it holds. */
+const overruler = async (
+  { profile, unit, body }: Prepared,
+  set: NewSet,
+  at: string,
+): Promise<UnitEvent | undefined> => {
+  if (!unit) return undefined
+  const events = (await listUnitEvents(await database(), unit.id)).get(unit.id) ?? []
+  return overruledBy(profile, unit.firmware ?? body.firmware.to, events, { ...set, at, by: null })
+}
+
+/**
+ * Ticks a step or takes the tick back; returns once it is on disk. A tick that waited for the network takes its place
+ * among what others did meanwhile: by step, the later one stands, and nothing of it is lost.
+ *
+ * @throws RequestError 422 when the body has no such setting (any more)
+ */
+export const tickStep = (request: TickRequest): Promise<Outcome & Received> =>
+  once<Outcome>(request, async (at, receiptOf) => {
+    const prepared = await prepare(request.standard, request.body, request.unit, contextFrom(request.for))
+    const { steps, key, body, standard, from, unit } = prepared
+    const step = steps.find(s => stepKey(s) === request.step)
+    const set = setBy(body, request.step)
+    if (!step && !(set && unit && request.id !== undefined))
+      throw new RequestError(
+        422,
+        'No such step',
+        `The card of ${body.model} for ${standard.name} has no step “${request.step}”; it may have changed since it was opened. Reload the card.`,
+      )
+    await expectPerson(request.person)
+    const [db, person] = [await database(), request.person ?? null]
+    const ticked = (await readTicks(db, key)).find(t => t.step === request.step)
+    const isMine = ticked?.personId === person
+    if (!request.ticked) {
+      const outcome: Outcome =
+        ticked && ticked.tickedAt > at
+          ? { outcome: 'overruled', by: ticked.personName, when: ticked.tickedAt, words: 'ticked it' }
+          : { outcome: ticked ? 'done' : 'was-so' }
+      const tick = { step: request.step, ticked: outcome.outcome === 'overruled', sets: {} }
+      await setTick(db, key, from, tick, at, person, receiptOf(outcome))
+      return outcome
+    }
+    const later = set && (await overruler(prepared, set, at))
+    if (unit && set && (later || !step)) {
+      const outcome: Outcome = later ? await overruled(prepared, later) : { outcome: 'kept' }
+      const also = (trx: Parameters<typeof closeWalks>[0]) => (later ? Promise.resolve() : closeWalks(trx, unit.id, at))
+      await recordUnitEvent(db, unit.id, set, at, person, also, receiptOf(outcome))
+      return outcome
+    }
+    const outcome: Outcome =
+      ticked && !isMine
+        ? { outcome: 'was-so', by: ticked.personName, when: ticked.tickedAt }
+        : { outcome: ticked ? 'was-so' : 'done' }
+    const follows = Object.fromEntries((step?.follows ?? []).map(f => [f.setting, f.to]))
+    const tick = { step: request.step, ticked: true, sets: { ...follows, ...(step && { [step.setting]: step.to }) } }
+    await setTick(db, key, from, tick, at, person, receiptOf(outcome))
+    return outcome
+  })
+
+export interface TellRequest extends Late {
   readonly standard: string
   readonly for?: string | undefined
   readonly setting: string
@@ -77,27 +154,32 @@ const bodyOfUnit = async (unitId: string): Promise<string> => {
  *
  * @throws RequestError 422 where the body has no such setting or option
  */
-export const tellSetting = async (unitId: string, request: TellRequest): Promise<{ readonly at: string }> => {
-  const bodyId = await bodyOfUnit(unitId)
-  const { body, key, from, isBegun } = await prepare(request.standard, bodyId, unitId, contextFrom(request.for))
-  const { setting, option } = request
-  if (!body.settings.find(s => s.id === setting)?.options.some(o => o.id === option))
-    throw new RequestError(
-      422,
-      'No such setting',
-      `${body.model} has no setting “${setting}” that can say “${option}” any more. Reload the card.`,
-    )
-  await expectPerson(request.person)
-  const at = new Date().toISOString()
-  const event = { kind: 'set', setting, option, how: 'person' } as const
-  await recordUnitEvent(await database(), unitId, event, at, request.person ?? null, async trx => {
-    if (isBegun) await correctWalk(trx, key, { ...from, [setting]: option }, setting)
-    await closeOtherWalks(trx, key, at)
+export const tellSetting = (unitId: string, request: TellRequest): Promise<Outcome & Received> =>
+  once<Outcome>(request, async (at, receiptOf) => {
+    const bodyId = await bodyOfUnit(unitId)
+    const prepared = await prepare(request.standard, bodyId, unitId, contextFrom(request.for))
+    const { body, key, from, isBegun } = prepared
+    const { setting, option } = request
+    if (!body.settings.find(s => s.id === setting)?.options.some(o => o.id === option))
+      throw new RequestError(
+        422,
+        'No such setting',
+        `${body.model} has no setting “${setting}” that can say “${option}” any more. Reload the card.`,
+      )
+    await expectPerson(request.person)
+    const event = { kind: 'set', setting, option, how: 'person' } as const
+    const later = await overruler(prepared, event, at)
+    const outcome: Outcome = later ? await overruled(prepared, later) : { outcome: 'done' }
+    const correct = async (trx: Parameters<typeof closeWalks>[0]) => {
+      if (later) return
+      if (isBegun) await correctWalk(trx, key, { ...from, [setting]: option }, setting)
+      await closeOtherWalks(trx, key, at)
+    }
+    await recordUnitEvent(await database(), unitId, event, at, request.person ?? null, correct, receiptOf(outcome))
+    return outcome
   })
-  return { at }
-}
 
-export interface SignRequest {
+export interface SignRequest extends Late {
   readonly standard: string
   readonly for?: string | undefined
   readonly timed: boolean
@@ -112,46 +194,51 @@ const LONGEST_WALK_MINUTES = 60
  *
  * @throws RequestError 422 while steps are open, or where nobody signs
  */
-export const signCard = async (unitId: string, request: SignRequest): Promise<{ readonly at: string }> => {
-  const bodyId = await bodyOfUnit(unitId)
-  const prepared = await prepare(request.standard, bodyId, unitId, contextFrom(request.for))
-  const { key, steps, standard, from, unit } = prepared
-  const db = await database()
-  const ticked = new Set((await readTicks(db, key)).map(t => t.step))
-  const open = steps.filter(s => !ticked.has(stepKey(s))).length
-  if (open > 0)
-    throw new RequestError(
-      422,
-      'Steps are open',
-      `${unit?.tag ?? 'The unit'} has ${open} of ${steps.length} steps left; tick them, or say what it says instead.`,
-    )
-  if (request.person === undefined)
-    throw new RequestError(422, 'Who signs?', 'Say who you are at the top of the page; a signature needs a name.')
-  await expectPerson(request.person)
-  const at = new Date().toISOString()
-  const began = await walkBegan(db, key)
-  const took = began === null ? 0 : (Date.parse(at) - Date.parse(began)) / 60_000
-  const minutes = request.timed && steps.length > 0 && took <= LONGEST_WALK_MINUTES ? Math.round(took * 10) / 10 : null
-  const event = { kind: 'signed', standard: standard.id, version: standard.version, minutes } as const
-  await recordUnitEvent(db, unitId, event, at, request.person, async trx => {
-    await beginWalk(trx, key, from, at)
-    await closeWalk(trx, key, at)
+export const signCard = (unitId: string, request: SignRequest): Promise<Outcome & Received> =>
+  once<Outcome>(request, async (at, receiptOf) => {
+    const bodyId = await bodyOfUnit(unitId)
+    const prepared = await prepare(request.standard, bodyId, unitId, contextFrom(request.for))
+    const { key, steps, standard, from, unit } = prepared
+    const db = await database()
+    const ticked = new Set((await readTicks(db, key)).map(t => t.step))
+    const open = steps.filter(s => !ticked.has(stepKey(s))).length
+    if (open > 0)
+      throw new RequestError(
+        422,
+        'Steps are open',
+        `${unit?.tag ?? 'The unit'} has ${open} of ${steps.length} steps left; tick them, or say what it says instead.`,
+      )
+    if (request.person === undefined)
+      throw new RequestError(422, 'Who signs?', 'Say who you are at the top of the page; a signature needs a name.')
+    await expectPerson(request.person)
+    const began = await walkBegan(db, key)
+    const took = began === null ? 0 : (Date.parse(at) - Date.parse(began)) / 60_000
+    const isTimed = request.timed && steps.length > 0 && took >= 0 && took <= LONGEST_WALK_MINUTES
+    const minutes = isTimed ? Math.round(took * 10) / 10 : null
+    const event = { kind: 'signed', standard: standard.id, version: standard.version, minutes } as const
+    const outcome: Outcome = { outcome: 'done' }
+    const close = async (trx: Parameters<typeof closeWalks>[0]) => {
+      await beginWalk(trx, key, from, at)
+      await closeWalk(trx, key, at)
+    }
+    await recordUnitEvent(db, unitId, event, at, request.person, close, receiptOf(outcome))
+    return outcome
   })
-  return { at }
-}
 
 /** Something happened that its card cannot know. @throws RequestError 404 where there is no such unit with a body */
-export const recordHappened = async (
+export const recordHappened = (
   unitId: string,
   kind: Happening,
   person: string | undefined,
-): Promise<{ readonly at: string }> => {
-  await bodyOfUnit(unitId)
-  await expectPerson(person)
-  const at = new Date().toISOString()
-  await recordUnitEvent(await database(), unitId, { kind }, at, person ?? null)
-  return { at }
-}
+  late: Late = {},
+): Promise<Outcome & Received> =>
+  once<Outcome>(late, async (at, receiptOf) => {
+    await bodyOfUnit(unitId)
+    await expectPerson(person)
+    const outcome: Outcome = { outcome: 'done' }
+    await recordUnitEvent(await database(), unitId, { kind }, at, person ?? null, undefined, receiptOf(outcome))
+    return outcome
+  })
 
 /** Takes something that happened back, or has it count again. @throws RequestError 404 where it did not happen */
 export const undoHappened = async (

@@ -1,6 +1,6 @@
 import 'server-only'
 import { type Body, factoryState, type State } from '@/core/bodies'
-import { assumedState, type Known, knownAfter, type UnitEvent } from '@/core/kit/known'
+import { type Known, knownAfter, knownState, type UnitEvent } from '@/core/kit/known'
 import { type Context, contextText, relevantContext, type Standard } from '@/core/standards'
 import { planWalk, type WalkPlan } from '@/core/steps/plan'
 import { type Step, stepsBetween } from '@/core/steps/walk'
@@ -25,7 +25,11 @@ import { remember } from './remember'
 /** The walk of a card: from what a unit is known to be set to, to what a standard asks of it. */
 
 export interface Prepared {
+  /** At the firmware that runs; `profile` has all of them. */
   readonly body: Body
+  readonly profile: Body
+  /** Changes whenever the profile does. */
+  readonly stamp: string
   readonly standard: Standard
   readonly state: string
   readonly context: Context
@@ -36,8 +40,12 @@ export interface Prepared {
   readonly plan: () => WalkPlan
   readonly resolution: ReturnType<typeof resolveStored>
   readonly key: CardKey
-  /** What the walk begins from. */
+  /** What was known when the walk began; what is missing in it was not. */
   readonly from: State
+  /** The same, with factory defaults for the rest. */
+  readonly assumed: State
+  /** Settings that the standard turns on and that nobody has seen: they are looked at, whatever they may be at. */
+  readonly unseen: ReadonlySet<string>
   readonly known: Known
   readonly isBegun: boolean
 }
@@ -45,8 +53,8 @@ export interface Prepared {
 const walks = remember<readonly Step[]>('walks', 4000)
 const plans = remember<WalkPlan>('plans', 1000)
 
-/** Settings in the order in which a standard asks for what they bring about. */
-const listedBy = (resolution: ReturnType<typeof resolveStored>): readonly string[] => [
+/** Settings that a standard turns on, in the order in which it asks for what they bring about. */
+export const listedBy = (resolution: ReturnType<typeof resolveStored>): readonly string[] => [
   ...new Set(resolution.outcomes.flatMap(o => o.parts.flatMap(p => p.deliveries.map(d => d.setting)))),
 ]
 
@@ -74,21 +82,31 @@ const prepareWith = (
   const { walk, from: begunFrom, isBegun } = walkOf(card)
   const known = knownAfter(body.document, firmware, unit ? (events.get(unit.id) ?? []) : [])
   const factory = factoryState(form)
-  // What a walk began from may have had settings that the profile has no more.
-  const from = isBegun ? { ...factory, ...begunFrom } : assumedState(form, known)
-  const stamp = [body.stamp, standard.stamp, firmware, contextText(context), changesOf(factory, from)].join('|')
+  const from = begunFrom ?? (unit && !isBegun ? knownState(known) : factory)
+  const offered = (setting: string) => form.settings.find(s => s.id === setting)?.options.map(o => o.id) ?? []
+  // What a walk began from may have had settings and options that the profile has no more.
+  const kept = Object.fromEntries(Object.entries(from).filter(([s, o]) => offered(s).includes(o)))
+  const assumed = { ...factory, ...kept }
+  const unseen = new Set(listedBy(resolution).filter(s => !(s in kept)))
+  const state = [changesOf(factory, assumed), ...[...unseen].sort()].join(';')
+  const stamp = [body.stamp, standard.stamp, firmware, contextText(context), state].join('|')
   return {
     body: form,
+    profile: body.document,
+    stamp: body.stamp,
     standard: standard.document,
     state: standard.state,
     context,
     unit,
     siblings,
     resolution,
-    steps: walks.getOr(stamp, () => stepsBetween(form, from, resolution.state)),
-    plan: () => plans.getOr(stamp, () => planWalk(form, from, resolution.state, { listed: listedBy(resolution) })),
+    steps: walks.getOr(stamp, () => stepsBetween(form, assumed, resolution.state, undefined, unseen)),
+    plan: () =>
+      plans.getOr(stamp, () => planWalk(form, assumed, resolution.state, { listed: listedBy(resolution), unseen })),
     key: { ...card, walk },
     from,
+    assumed,
+    unseen,
     known,
     isBegun,
   }

@@ -2,7 +2,7 @@ import 'server-only'
 import { choiceWordsById, menuPath } from '@/core/bodies'
 import { bodyCautions, type Caution, standardCautions } from '@/core/cautions/cautions'
 import { type Known, likeliestToDrift } from '@/core/kit/known'
-import { blockedBy, neighboursOf, type Proof, proofsOf } from '@/core/kit/proof'
+import { type Block, blockedBy, neighboursOf, type Proof, proofsOf } from '@/core/kit/proof'
 import { wordsIn } from '@/core/language/language'
 import { conflictWords, outcomeWords } from '@/core/resolve'
 import { type Context, contextText, effectiveTargets, layerApplies, WEIGHT_FACTORS } from '@/core/standards'
@@ -13,6 +13,7 @@ import type { Grade } from '@/core/vocabulary/grade'
 import { cardId, countTicks, readTicks } from '@/db/cards'
 import { usualMinutes } from '@/db/unit-events'
 import { prepare, prepareAll, type Prepared, stepKey } from './card-walk'
+import { listStandards } from './catalogue'
 import { database } from './database'
 import { friendWords, readFalseFriends } from './phrasebook'
 
@@ -22,8 +23,11 @@ export interface StepView {
   readonly settingId: string
   readonly path: readonly [tab: string, page: string, row: number]
   readonly setting: string
-  readonly from: string
+  /** Undefined where nobody has seen what it says: it is looked at. */
+  readonly from: string | undefined
   readonly to: string
+  /** What its tick says the unit is set to. */
+  readonly option: string
   readonly why: string
   readonly notes: readonly string[]
   /** Cautions that belong to what this step sets. */
@@ -33,8 +37,12 @@ export interface StepView {
   readonly options: readonly { readonly id: string; readonly label: string }[]
   /** The rows around it on its menu page. */
   readonly neighbours: readonly { readonly label: string; readonly row: number; readonly isIt: boolean }[]
-  /** What keeps it from being changed before the steps ahead of it are made. */
-  readonly blocked: readonly { readonly rule: string; readonly first: readonly string[] }[]
+  /** What keeps it from being changed as things are now, and the steps of this card that free it. */
+  readonly blocked: readonly {
+    readonly rule: string
+    readonly first: readonly string[]
+    readonly steps: readonly string[]
+  }[]
 }
 
 /** A setting to look at, and what it has to say. */
@@ -57,6 +65,8 @@ export interface CardView {
     readonly name: string
     readonly version: number
     readonly state: string
+    /** The version in force, where it is a later one. */
+    readonly newer: number | undefined
     /** What being alike counts against 1 for being right, in hundredths; 0 where the body does its best. */
     readonly lambdaHundredths: number
   }
@@ -64,6 +74,8 @@ export interface CardView {
   readonly for: string
   /** Which walk through this card it is, counted from 1. */
   readonly walk: number
+  /** Changes whenever the profile of the body does. */
+  readonly profile: string
   /** What it begins from: what the unit is known to be set to, or factory defaults. */
   readonly begins: 'factory' | 'unknown' | 'known'
   readonly signed: { readonly by: string | null; readonly at: string; readonly version: number } | undefined
@@ -152,6 +164,7 @@ export const readCard = async (
   const prepared: Prepared = { ...found, steps }
   const { body, standard, state, unit, siblings, resolution, key, known } = prepared
   const ticks = new Map((await readTicks(await database(), key)).map(t => [t.step, t]))
+  const ticked = steps.filter(s => ticks.has(stepKey(s)))
   const cautions = placeCautions(prepared)
   const friends = await readFalseFriends(bodyId)
   const misleading = (settingId: string, words: string) =>
@@ -165,6 +178,11 @@ export const readCard = async (
     (body.settings.find(s => s.id === settingId)?.options ?? []).map(({ id, label }) => ({ id, label }))
   const usual = await usualMinutes(await database(), standard.id, body.id)
   const { signed } = known
+  const inForce = (await listStandards()).find(s => s.id === standard.id && s.state === 'approved')
+  const stateNow = { ...prepared.assumed, ...Object.fromEntries(ticked.map(s => [s.setting, s.to])) }
+  const unseenNow = new Set([...prepared.unseen].filter(id => !ticked.some(s => s.setting === id)))
+  const freeing = (frees: Block['frees']) =>
+    steps.filter(s => frees.some(f => f.setting === s.setting && f.options.includes(s.to))).map(stepKey)
   return {
     body: { id: body.id, maker: body.maker, model: body.model },
     unit: unit && { id: unit.id, tag: unit.tag },
@@ -175,10 +193,12 @@ export const readCard = async (
       name: standard.name,
       version: standard.version,
       state,
+      newer: inForce && inForce.version > standard.version ? inForce.version : undefined,
       lambdaHundredths: standard.level?.lambdaHundredths ?? 0,
     },
     for: contextText(context),
     walk: key.walk,
+    profile: prepared.stamp,
     begins: !unit ? 'factory' : beginsFrom(known),
     signed: signed?.standard === standard.id ? signed : undefined,
     proofs: proofsOf(body, resolution.state),
@@ -201,8 +221,9 @@ export const readCard = async (
           settingId: step.setting,
           path: menuPath(body, setting),
           setting: setting.label,
-          from: optionLabel(step.setting, step.from),
+          from: prepared.unseen.has(step.setting) ? undefined : optionLabel(step.setting, step.from),
           to: optionLabel(step.setting, step.to),
+          option: step.to,
           why: whyOf(prepared, step),
           notes: [
             ...notesOf(prepared, step),
@@ -212,7 +233,11 @@ export const readCard = async (
           tick: tick && { by: tick.personName, at: tick.tickedAt },
           options: optionsOf(step.setting),
           neighbours: neighboursOf(body, step.setting),
-          blocked: blockedBy(body, prepared.from, step.setting),
+          blocked: blockedBy(body, stateNow, step.setting, unseenNow).map(b => ({
+            rule: b.rule,
+            first: b.first,
+            steps: freeing(b.frees),
+          })),
         },
       ]
     }),

@@ -15,7 +15,15 @@ export const resolutionsQuerySchema = v.object({
 })
 export const explanationQuerySchema = v.object({ standard: id, body: id, dimension: id, for: forWhom })
 export const cardQuerySchema = v.object({ standard: id, body: id, unit: v.optional(id), for: forWhom })
+const time = v.pipe(v.string(), v.isoTimestamp('expected a time such as 2026-03-01T09:30:00.000Z'))
+/** For requests that may have waited on a device: the same id each time, done and sent when, by the device's clock. */
+const late = {
+  id: v.optional(v.pipe(v.string(), v.regex(/^[\w-]{8,64}$/, 'expected 8 to 64 letters, digits, _ or -'))),
+  made: v.optional(time),
+  sent: v.optional(time),
+}
 export const tickSchema = v.strictObject({
+  ...late,
   standard: id,
   body: id,
   unit: v.optional(id),
@@ -67,9 +75,9 @@ export const handedOverSchema = v.strictObject({ handedOver: v.boolean(), person
 
 /** What happens to a unit: what cannot be seen from its card, what it says, and that somebody signs for it. */
 export const unitEventSchema = v.variant('kind', [
-  v.strictObject({ kind: v.picklist(HAPPENINGS), person }),
-  v.strictObject({ kind: v.literal('told'), standard: id, for: forWhom, setting: id, option: id, person }),
-  v.strictObject({ kind: v.literal('signed'), standard: id, for: forWhom, timed: v.boolean(), person }),
+  v.strictObject({ ...late, kind: v.picklist(HAPPENINGS), person }),
+  v.strictObject({ ...late, kind: v.literal('told'), standard: id, for: forWhom, setting: id, option: id, person }),
+  v.strictObject({ ...late, kind: v.literal('signed'), standard: id, for: forWhom, timed: v.boolean(), person }),
 ])
 export const undoneSchema = v.strictObject({ undone: v.boolean(), person })
 export const readinessQuerySchema = v.object({

@@ -6,7 +6,7 @@ import { type Readiness, READINESS_ORDER, readinessOf, readinessWords } from '@/
 import { type Context, contextText, refText } from '@/core/standards'
 import { readRecheckWeeks, saveRecheckWeeks } from '@/db/settings'
 import { listUnitEvents, unitTimeline } from '@/db/unit-events'
-import { prepareAll, type Prepared } from './card-walk'
+import { listedBy, prepareAll, type Prepared } from './card-walk'
 import { formOf, listStandards, readBody, readStandard, units } from './catalogue'
 import { database } from './database'
 import { readCarriers } from './hands'
@@ -45,11 +45,6 @@ export interface ReadinessView {
   /** What happened in the last week, newest first. */
   readonly recent: readonly Recent[]
 }
-
-/** Settings that a standard turns on: those that bring about something it asks for. */
-const settingsThatMatter = ({ resolution }: Prepared): readonly string[] => [
-  ...new Set(resolution.outcomes.flatMap(o => o.parts.flatMap(p => p.deliveries.map(d => d.setting)))),
-]
 
 const DAY_MS = 24 * 3600 * 1000
 const WEEK_MS = 7 * DAY_MS
@@ -107,7 +102,7 @@ export const readReadiness = async (
       standard: standard.id,
       version: standard.version,
       steps: p.isBegun ? stepsLeft(p) : p.steps.length,
-      settings: settingsThatMatter(p),
+      settings: listedBy(p.resolution),
       recheckWeeks,
       now,
     })

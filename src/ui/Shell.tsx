@@ -12,6 +12,7 @@ import { GlobalKeys } from './keys'
 import { PeopleProvider, type Person } from './people'
 import { PersonMenu } from './PersonMenu'
 import { PhraseDialog } from './PhraseSearch'
+import { Sender } from './Sender'
 import { STAGES } from './stages'
 import { ViewBar } from './ViewBar'
 
@@ -176,6 +177,7 @@ export const Shell = ({
           <Box component="main" id="view" tabIndex={-1} sx={{ flex: 1, minWidth: 0, outline: 'none' }}>
             {children}
           </Box>
+          <Sender />
           <GlobalKeys pathname={pathname} onSearch={openPhrases} />
           {searching && <PhraseDialog open onClose={() => setSearching(false)} />}
         </Box>

@@ -1,16 +1,10 @@
 import { type Page } from '@playwright/test'
-import { expect, test } from './support/drivers'
+import { expect, iAm, test } from './support/drivers'
 
 /** Set and keep: a card from what a unit is known to be set to, proved and signed, and who is ready. */
 
 const unit = (page: Page, tag: string) =>
   page.getByRole('list', { name: 'Units' }).getByRole('listitem').filter({ hasText: tag })
-
-/** Says who is there, as people do once on their device. */
-const iAm = async (page: Page, name: string) => {
-  await page.getByRole('button', { name: /^(Who are you\?|You\?)/ }).click()
-  await page.getByRole('menuitem', { name }).click()
-}
 
 for (const [name, viewport] of [
   ['at a desk', { width: 1280, height: 800 }],
@@ -62,7 +56,6 @@ for (const [name, viewport] of [
       await card.step(2).check()
       await expect(page.getByText('1 not yet saved')).toBeVisible()
       await server.up()
-      await page.getByRole('button', { name: 'Send again' }).click()
       await card.expectSaved()
       await card.expectDone(2)
       for (let i = 3; i < steps; i++) await card.step(i).check()

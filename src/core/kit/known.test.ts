@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { demoBodies } from '../../demo/world'
 import { type Body, bodyAt, factoryState } from '../bodies'
 import { eventWords } from './event-words'
-import { assumedState, knownAfter, likeliestToDrift, type UnitEvent } from './known'
+import { knownAfter, knownState, likeliestToDrift, type UnitEvent } from './known'
 import { blockedBy, neighboursOf, proofsOf } from './proof'
 import { dueAfter, readinessOf, readinessWords } from './readiness'
 
@@ -34,7 +34,7 @@ const after = (...events: UnitEvent[]) => knownAfter(linnet, '1.4', events)
 describe('what is known of a unit', () => {
   it('is nothing at first; the card then takes factory defaults for granted', () => {
     expect(after().facts.size).toBe(0)
-    expect(assumedState(linnet, after())).toEqual(factoryState(linnet))
+    expect(knownState(after())).toEqual({})
   })
 
   it('is everything after a reset, each with who and when', () => {
@@ -46,7 +46,7 @@ describe('what is known of a unit', () => {
   it('is what was last set or told', () => {
     const known = after(reset(1), set(2, 'kin', 'kin-people'), set(3, 'kin', 'kin-beasts', 'person'))
     expect(known.facts.get('kin')).toMatchObject({ option: 'kin-beasts', how: 'person', at: DAY(3) })
-    expect(assumedState(linnet, known)).toEqual({ ...factoryState(linnet), kin: 'kin-beasts' })
+    expect(knownState(known)).toEqual({ ...factoryState(linnet), kin: 'kin-beasts' })
   })
 
   it('is gone after a repair or a loan', () => {

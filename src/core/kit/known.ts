@@ -103,11 +103,9 @@ export const knownAfter = (profile: Body, firmware: string, events: readonly Uni
   return { ...known, facts: new Map([...known.facts].filter(([s, f]) => offered.get(s)?.includes(f.option))) }
 }
 
-/** What a card begins from: what is known, and factory defaults where nothing is. */
-export const assumedState = (body: Body, { facts }: Known): State => ({
-  ...factoryState(body),
-  ...Object.fromEntries([...facts].map(([setting, f]) => [setting, f.option])),
-})
+/** What a card begins from: what is known, and nothing of the rest. */
+export const knownState = ({ facts }: Known): State =>
+  Object.fromEntries([...facts].map(([setting, f]) => [setting, f.option]))
 
 /** How often a setting is looked after by chance alone, in weeks: after so long it may well have been changed. */
 const WEEK_MS = 7 * 24 * 3600 * 1000

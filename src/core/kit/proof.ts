@@ -1,4 +1,4 @@
-import type { Body, State } from '../bodies'
+import type { Body, Rule, State } from '../bodies'
 import { availability } from '../bodies/availability'
 import type { ControlAssignment } from '../vocabulary/values'
 
@@ -64,17 +64,43 @@ export const neighboursOf = (
     .map(s => ({ label: s.label, row: s.at.row, isIt: s.id === settingId }))
 }
 
-/** What keeps a setting from being changed in a state: each rule, and what has to be set first to be free of it. */
+/** A rule that keeps a setting from being changed, and what has to be set first to be free of it. */
+export interface Block {
+  readonly rule: string
+  /** In the body's own words. */
+  readonly first: readonly string[]
+  /** The same as settings and the options that free it. */
+  readonly frees: readonly { readonly setting: string; readonly options: readonly string[] }[]
+}
+
+/**
+ * What keeps a setting from being changed in a state.
+ *
+ * @param unseen settings that may be at anything: a rule that would need one of them may well be what it is
+ */
 export const blockedBy = (
   body: Body,
   state: State,
   settingId: string,
-): readonly { readonly rule: string; readonly first: readonly string[] }[] =>
-  (availability(body, state).unavailable.get(settingId) ?? []).map(rule => ({
-    rule: rule.words,
-    first: rule.when.flatMap(c => {
-      const setting = body.settings.find(s => s.id === c.setting)
-      const free = setting?.options.filter(o => !c.is.includes(o.id)) ?? []
-      return setting && free.length ? [`${setting.label}: ${free.map(o => o.label).join(' or ')}`] : []
-    }),
-  }))
+  unseen: ReadonlySet<string> = new Set(),
+): readonly Block[] => {
+  const fired = availability(body, state).unavailable.get(settingId) ?? []
+  const may = (r: Rule) =>
+    r.then.effect === 'unavailable' &&
+    r.then.setting === settingId &&
+    r.when.every(c => unseen.has(c.setting) || c.is.includes(state[c.setting] ?? ''))
+  return body.rules
+    .filter(r => fired.includes(r) || may(r))
+    .map(rule => {
+      const frees = rule.when.flatMap(c => {
+        const options = body.settings.find(s => s.id === c.setting)?.options.filter(o => !c.is.includes(o.id)) ?? []
+        return options.length ? [{ setting: c.setting, options }] : []
+      })
+      const label = (id: string) => body.settings.find(s => s.id === id)?.label ?? id
+      return {
+        rule: rule.words,
+        first: frees.map(f => `${label(f.setting)}: ${f.options.map(o => o.label).join(' or ')}`),
+        frees: frees.map(f => ({ setting: f.setting, options: f.options.map(o => o.id) })),
+      }
+    })
+}

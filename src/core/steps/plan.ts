@@ -9,7 +9,7 @@ import {
   orderProblem,
   pressesOfOrder,
 } from './order'
-import { type Step, stepsBetween, stepsInOrder } from './walk'
+import { type Step, stepsBetween, stepsInOrder, type Unseen } from './walk'
 
 /** The steps of a card in the order that takes the fewest presses, and what they would take in other orders. */
 export interface WalkPlan {
@@ -26,6 +26,8 @@ export interface WalkPlan {
 export interface WalkOptions {
   /** Settings in the order in which the standard asks for what they bring about. */
   readonly listed?: readonly string[] | undefined
+  /** Settings that have to be looked at, whatever they are assumed to be at. */
+  readonly unseen?: Unseen | undefined
 }
 
 /**
@@ -35,11 +37,11 @@ export interface WalkOptions {
  *
  * @param body at the firmware that runs
  */
-export const planWalk = (body: Body, from: State, to: State, { listed = [] }: WalkOptions = {}): WalkPlan => {
-  const inMenu = stepsBetween(body, from, to)
+export const planWalk = (body: Body, from: State, to: State, { listed = [], unseen }: WalkOptions = {}): WalkPlan => {
+  const inMenu = stepsBetween(body, from, to, undefined, unseen)
   const rank = new Map(listed.map((id, i) => [id, i]))
   const byStandard = [...inMenuOrder(body)].sort((a, b) => (rank.get(a.id) ?? Infinity) - (rank.get(b.id) ?? Infinity))
-  const asListed = rank.size ? stepsBetween(body, from, to, byStandard) : inMenu
+  const asListed = rank.size ? stepsBetween(body, from, to, byStandard, unseen) : inMenu
   const problem = orderProblem(body, from, inMenu)
   const positions = (steps: readonly Step[]) => steps.map(s => inMenu.findIndex(x => x.setting === s.setting))
   const menuOrder = positions(inMenu)
@@ -66,7 +68,7 @@ export const planWalk = (body: Body, from: State, to: State, { listed = [] }: Wa
     : [menuOrder, ...(isSame ? [listedOrder] : []), nearestFirst(problem)].map(o => improved(problem, o))
   const order = candidates.reduce((a, b) => (costOfOrder(problem, b) < costOfOrder(problem, a) ? b : a))
   const settings = order.flatMap(i => body.settings.find(s => s.id === inMenu[i]?.setting) ?? [])
-  const steps = stepsInOrder(body, from, to, settings)
+  const steps = stepsInOrder(body, from, to, settings, unseen)
   const isWalked = steps.length === order.length && steps.every((s, i) => s.setting === settings[i]?.id)
   return isWalked ? result(steps, order, isExact) : result(inMenu, menuOrder, false)
 }

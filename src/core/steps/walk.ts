@@ -4,6 +4,7 @@ import { canFocus } from '../bodies/can-focus'
 /** One change a person makes in the menus of a body. */
 export interface Step {
   readonly setting: string
+  /** What it is assumed to be at; `to` itself where that is not known and has to be looked at. */
   readonly from: string
   readonly to: string
   /** Settings that can be used only after this step and are changed later. */
@@ -25,6 +26,10 @@ export const settled = (body: Body, state: State): State => {
   return now
 }
 
+/** Settings that nobody has seen: what they are at is only assumed, and a step looks at each. */
+export type Unseen = ReadonlySet<string>
+const ALL_SEEN: Unseen = new Set()
+
 /**
  * The steps from one state of a body to another: in menu order or the one that is given, except that a setting which unlocks another comes
  * before it, and that the body never stands without a press that focuses in between.
@@ -34,18 +39,26 @@ export const stepsBetween = (
   from: State,
   to: State,
   order: readonly Setting[] = inMenuOrder(body),
+  unseen: Unseen = ALL_SEEN,
 ): readonly Step[] =>
   walkBy(
     body,
     from,
     to,
     order,
+    unseen,
     all => all.find(c => !c.obstacle) ?? all.toSorted((a, b) => severity(a) - severity(b))[0],
   )
 
 /** The steps in exactly this order of settings, whatever stands in the way; it is said at the step. */
-export const stepsInOrder = (body: Body, from: State, to: State, order: readonly Setting[]): readonly Step[] =>
-  walkBy(body, from, to, [...order, ...inMenuOrder(body).filter(s => !order.includes(s))], all => all[0])
+export const stepsInOrder = (
+  body: Body,
+  from: State,
+  to: State,
+  order: readonly Setting[],
+  unseen: Unseen = ALL_SEEN,
+): readonly Step[] =>
+  walkBy(body, from, to, [...order, ...inMenuOrder(body).filter(s => !order.includes(s))], unseen, all => all[0])
 
 interface Candidate {
   readonly setting: Setting
@@ -60,11 +73,13 @@ const walkBy = (
   from: State,
   to: State,
   order: readonly Setting[],
+  unseen: Unseen,
   pick: (candidates: readonly Candidate[]) => Candidate | undefined,
 ): readonly Step[] => {
   const steps: Step[] = []
   let now = from
-  const toChange = () => order.filter(s => now[s.id] !== to[s.id])
+  const looked = new Set<string>()
+  const toChange = () => order.filter(s => now[s.id] !== to[s.id] || (unseen.has(s.id) && !looked.has(s.id)))
   // A rule may pull a setting away that then has to be set again; nothing needs more than a few rounds.
   for (let left = toChange(); left.length && steps.length < 3 * order.length; left = toChange()) {
     const before = availability(body, now).unavailable
@@ -77,6 +92,7 @@ const walkBy = (
     })
     const next = pick(candidates)
     if (!next) break
+    looked.add(next.setting.id)
     const pulled = order.filter(s => s.id !== next.setting.id && next.after[s.id] !== now[s.id])
     steps.push({
       setting: next.setting.id,

@@ -4,6 +4,7 @@ import * as name from './002-name'
 import * as decide from './003-decide'
 import * as set from './004-set'
 import * as keep from './005-keep'
+import * as offline from './006-offline'
 
 interface Migration {
   readonly name: string
@@ -17,6 +18,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '003-decide', up: decide.up },
   { name: '004-set', up: set.up },
   { name: '005-keep', up: keep.up },
+  { name: '006-offline', up: offline.up },
 ]
 
 export const migrationSource: Knex.MigrationSource<Migration> = {

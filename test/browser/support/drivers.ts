@@ -5,6 +5,12 @@ import { TestServer } from './server'
 /** The five bodies with the most different characters, in hand. */
 export const FIVE = '?bodies=sorrel,tollgate,linnet,pebble,wicket'
 
+/** Says who is there, as people do once on their device. */
+export const iAm = async (page: Page, name: string) => {
+  await page.getByRole('button', { name: /^(Who are you\?|You\?)/ }).click()
+  await page.getByRole('menuitem', { name }).click()
+}
+
 /** Small drivers, so that a test reads like what a person does. */
 
 export class ConcordanceDriver {

@@ -1,11 +1,10 @@
 'use client'
 
-import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material'
+import { Box, Button, LinearProgress, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import NextLink from 'next/link'
-import { useRouter, useSearchParams } from 'next/navigation'
-import { type KeyboardEvent, useRef, useState } from 'react'
-import { refText } from '@/core/standards'
+import { useSearchParams } from 'next/navigation'
+import { type KeyboardEvent, useRef } from 'react'
 import type { CardView } from '@/server/cards'
 import { linkTo } from '@/ui/address'
 import { AlignmentMark } from '@/ui/AlignmentMark'
@@ -13,11 +12,11 @@ import { STATE_WORDS } from '@/ui/versions'
 import { usePeople } from '@/ui/people'
 import { CautionNote, Eyebrow, Page } from '@/ui/pieces'
 import { PrintButton } from '@/ui/PrintButton'
-import { sendJson } from '@/ui/send'
 import { LinkButton } from '@/ui/Shell'
+import { Notices } from './Notices'
 import { Signing } from './Signing'
 import { StepItem } from './StepItem'
-import { useTicks } from './ticks'
+import { useCard } from './use-card'
 
 const UnitLink = styled(NextLink)(({ theme }) => ({
   ...theme.typography.value,
@@ -37,25 +36,12 @@ const UnitLink = styled(NextLink)(({ theme }) => ({
  *
  * @param code leads back here from paper, as a picture in a data address
  */
-export const CardPage = ({ card, code }: { card: CardView; code: string }) => {
+export const CardPage = ({ card: initial, code }: { card: CardView; code: string }) => {
   const params = useSearchParams()
   const { person } = usePeople()
-  const { ticks, unsaved, problem, toggle, resend, forget } = useTicks(card, person)
+  const live = useCard(initial, person)
+  const { card, ticks, waiting } = live
   const list = useRef<HTMLOListElement>(null)
-  const router = useRouter()
-  const [refused, setRefused] = useState('')
-  const standing = { standard: refText(card.standard), ...(card.for ? { for: card.for } : {}), person: person?.id }
-  /** Says that something happened to the unit; what is left to do follows from it. Answers with what was wrong. */
-  const happen = async (event: object): Promise<string> => {
-    const sent = await sendJson('POST', `/api/v1/units/${card.unit?.id ?? ''}/events`, event)
-    if (sent.ok) router.refresh()
-    return sent.ok ? '' : sent.detail
-  }
-  const tell = (setting: string, option: string) =>
-    void happen({ kind: 'told', setting, option, ...standing }).then(wrong => {
-      setRefused(wrong)
-      if (!wrong) forget(setting)
-    })
   const done = card.steps.filter(s => ticks.has(s.key)).length
   const name = card.unit ? `${card.body.model} ${card.unit.tag}` : card.body.model
 
@@ -83,32 +69,24 @@ export const CardPage = ({ card, code }: { card: CardView; code: string }) => {
         {name} for {card.standard.name}
       </Typography>
       <Typography color="textSecondary" sx={{ mt: 0.5 }}>
-        {card.begins === 'known' ? 'From what this unit is known to be set to, ' : 'From factory defaults '}
-        to version {card.standard.version}
+        {BEGINNINGS[card.begins]} to version {card.standard.version}
         {card.standard.state === 'approved' ? '' : `, ${STATE_WORDS[card.standard.state]}`}
         {card.special.length > 0 && `, with ${card.special.join(' and ')}`}
         {card.standard.lambdaHundredths > 0 && ', levelled with the other bodies'}.{' '}
-        {card.begins === 'unknown' || !card.unit ? 'Reset the body first if you do not know what it is set to.' : ''}
+        {card.begins === 'unknown' && 'Reset to factory defaults first, it has fewer steps.'}
+        {!card.unit && 'Reset the body first if you do not know what it is set to.'}
       </Typography>
       {card.steps.length > 0 && <Effort card={card} />}
       {card.unit && (
         <Box className="no-print" sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1.5 }}>
           {card.begins === 'unknown' && (
-            <Button
-              variant="outlined"
-              onClick={() => void happen({ kind: 'reset', person: person?.id }).then(setRefused)}
-            >
+            <Button variant="outlined" onClick={live.reset}>
               It was reset to factory defaults
             </Button>
           )}
           <PrintButton />
           <LinkButton href={`/keep/kit/${card.unit.id}`}>What happened to {card.unit.tag}</LinkButton>
         </Box>
-      )}
-      {refused && (
-        <Alert severity="warning" sx={{ mt: 1 }}>
-          {refused}
-        </Alert>
       )}
       {card.units.length > 1 && (
         <Box
@@ -134,7 +112,7 @@ export const CardPage = ({ card, code }: { card: CardView; code: string }) => {
             {done === card.steps.length ? 'All steps done' : `${done} of ${card.steps.length} steps done`}
           </Typography>
           <Typography variant="body2" color="textSecondary">
-            {unsaved.size > 0 ? `${unsaved.size} not yet saved` : done > 0 ? 'saved' : ''}
+            {waiting > 0 ? `${waiting} not yet saved` : done > 0 ? 'saved' : ''}
           </Typography>
         </Box>
         <LinearProgress
@@ -147,19 +125,7 @@ export const CardPage = ({ card, code }: { card: CardView; code: string }) => {
             Say who you are at the top of the page, and your ticks are signed.
           </Typography>
         )}
-        {problem && (
-          <Alert
-            severity="warning"
-            sx={{ mt: 1 }}
-            action={
-              <Button color="inherit" onClick={resend}>
-                Send again
-              </Button>
-            }
-          >
-            {problem}
-          </Alert>
-        )}
+        <Notices live={live} />
       </Box>
 
       <Box component="ol" ref={list} onKeyDown={move} sx={{ listStyle: 'none', p: 0, m: 0 }}>
@@ -179,8 +145,11 @@ export const CardPage = ({ card, code }: { card: CardView; code: string }) => {
                 step={s}
                 number={i + 1}
                 tick={ticks.get(s.key)}
-                onToggle={() => toggle(s.key)}
-                onTold={card.unit && tell}
+                told={live.told.get(s.settingId)}
+                numberOf={key => card.steps.findIndex(x => x.key === key) + 1}
+                isTicked={key => ticks.has(key)}
+                onToggle={() => live.toggle(s.key)}
+                onTold={card.unit && live.tell}
               />
             </li>
           )
@@ -193,8 +162,8 @@ export const CardPage = ({ card, code }: { card: CardView; code: string }) => {
             : 'Nothing to set: the factory defaults already are this standard.'}
         </Typography>
       )}
-      {card.unit && done === card.steps.length && unsaved.size === 0 && (
-        <Signing card={card} onTold={tell} onSign={timed => happen({ kind: 'signed', timed, ...standing })} />
+      {card.unit && done === card.steps.length && (
+        <Signing key={card.walk} card={card} isSigning={live.isSigning} onTold={live.tell} onSign={live.sign} />
       )}
       {card.cautions.length > 0 && (
         <Box component="section" sx={{ mt: 5 }}>
@@ -211,6 +180,12 @@ export const CardPage = ({ card, code }: { card: CardView; code: string }) => {
       <Lacking card={card} />
     </Page>
   )
+}
+
+const BEGINNINGS: Readonly<Record<CardView['begins'], string>> = {
+  known: 'From what this unit is known to be set to,',
+  factory: 'From factory defaults',
+  unknown: 'Nothing is known of this unit: look at each of these. From anything',
 }
 
 /** What the walk takes, against other orders of the same steps. */

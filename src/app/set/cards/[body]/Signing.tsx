@@ -1,12 +1,12 @@
 'use client'
 
-import { Alert, Box, Button, Checkbox, FormControlLabel, Typography } from '@mui/material'
+import { Box, Button, Checkbox, FormControlLabel, Typography } from '@mui/material'
 import { useState, useSyncExternalStore } from 'react'
 import type { CardView, CheckView } from '@/server/cards'
 import { usePeople } from '@/ui/people'
 import { MenuPath } from '@/ui/pieces'
 import { When } from '@/ui/When'
-import { SaysElse } from './SaysElse'
+import { SaysElse, type Tell } from './SaysElse'
 
 const TIMED = 'coherion.walks-timed'
 const subscribe = (changed: () => void) => {
@@ -24,17 +24,19 @@ const useTimed = () =>
 /** The proof on the body itself, and the signature; shown once everything is set. */
 export const Signing = ({
   card,
+  isSigning,
   onSign,
   onTold,
 }: {
   card: CardView
-  onSign: (timed: boolean) => Promise<string>
-  onTold: (setting: string, option: string) => void
+  /** It was signed and the server has not said so yet. */
+  isSigning: boolean
+  onSign: (timed: boolean) => void
+  onTold: Tell
 }) => {
   const { person } = usePeople()
   const timed = useTimed()
   const [proved, setProved] = useState<ReadonlySet<string>>(new Set())
-  const [problem, setProblem] = useState('')
   const isProved = card.proofs.every(p => proved.has(p.id))
   return (
     <Box component="section" aria-label="Prove and sign" className="no-print" sx={{ mt: 4 }}>
@@ -65,21 +67,17 @@ export const Signing = ({
           />
         ))}
       </Box>
-      {problem && (
-        <Alert severity="warning" sx={{ mt: 1 }}>
-          {problem}
-        </Alert>
-      )}
       <Button
         variant="contained"
         size="large"
         sx={{ mt: 2 }}
-        disabled={!isProved || !person}
-        onClick={() => void onSign(timed).then(setProblem)}
+        disabled={!isProved || !person || isSigning}
+        onClick={() => onSign(timed)}
       >
         {person ? `Sign as ${person.name}` : 'Sign'}
       </Button>
       <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
+        {isSigning && 'Signed here; it counts as soon as the server has it.'}
         {!person
           ? 'Say who you are at the top of the page; a signature needs a name.'
           : isProved
@@ -105,13 +103,7 @@ export const Signing = ({
 }
 
 /** The few settings likeliest to have drifted: looked at instead of all of them. */
-const Checks = ({
-  checks,
-  onTold,
-}: {
-  checks: readonly CheckView[]
-  onTold: (setting: string, option: string) => void
-}) => {
+const Checks = ({ checks, onTold }: { checks: readonly CheckView[]; onTold: Tell }) => {
   const [seen, setSeen] = useState<ReadonlySet<string>>(new Set())
   return (
     <Box component="section" aria-label="Likeliest to have drifted" sx={{ mb: 4 }}>
@@ -131,14 +123,14 @@ const Checks = ({
               disabled={seen.has(c.settingId)}
               onClick={() => {
                 setSeen(new Set([...seen, c.settingId]))
-                onTold(c.settingId, c.option)
+                onTold(c.settingId, c.option, `${c.setting} says ${c.says}`)
               }}
             >
               {seen.has(c.settingId) ? 'Seen' : 'It says so'}
             </Button>
             <SaysElse
               options={c.options.filter(o => o.id !== c.option)}
-              onTold={option => onTold(c.settingId, option)}
+              onTold={(option, label) => onTold(c.settingId, option, `${c.setting} says ${label}`)}
             />
           </Box>
         </Box>

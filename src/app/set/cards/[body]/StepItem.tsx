@@ -6,8 +6,8 @@ import { useId, useState } from 'react'
 import type { StepView } from '@/server/cards'
 import { CautionNote } from '@/ui/pieces'
 import { When } from '@/ui/When'
-import { SaysElse } from './SaysElse'
-import type { Tick } from './ticks'
+import { SaysElse, type Tell } from './SaysElse'
+import type { Tick } from './use-card'
 
 const StepRow = styled('div')(({ theme }) => ({
   display: 'grid',
@@ -34,15 +34,22 @@ export const StepItem = ({
   step: s,
   number,
   tick,
+  told,
+  numberOf,
+  isTicked,
   onToggle,
   onTold,
 }: {
   step: StepView
   number: number
   tick: Tick | undefined
+  /** What was said that it says, until the steps are worked out again. */
+  told: string | undefined
+  numberOf: (step: string) => number
+  isTicked: (step: string) => boolean
   onToggle: () => void
   /** Undefined where there is no unit of which anything could be known. */
-  onTold: ((setting: string, option: string) => void) | undefined
+  onTold: Tell | undefined
 }) => {
   const id = useId()
   const [helps, setHelps] = useState(false)
@@ -67,7 +74,7 @@ export const StepItem = ({
             </Box>
           </Typography>
           <Typography variant="value" color="textSecondary" component="span" sx={{ display: 'block' }}>
-            row {s.path[2]} · was {s.from}
+            row {s.path[2]} · {s.from === undefined ? 'not known: look what it says' : `was ${s.from}`}
           </Typography>
           <Typography variant="body2" className="quiet" component="span" sx={{ display: 'block' }}>
             {s.why}
@@ -83,6 +90,12 @@ export const StepItem = ({
             <CautionNote caution={c} />
           </Box>
         ))}
+        {told !== undefined && (
+          <Typography variant="body2" role="status">
+            You said it says {s.options.find(o => o.id === told)?.label ?? told}. The steps are worked out again as soon
+            as the server answers.
+          </Typography>
+        )}
         {tick ? (
           <Typography variant="body2" color="textSecondary">
             {tick.by ?? 'Somebody'}, <When at={tick.at} />
@@ -99,7 +112,7 @@ export const StepItem = ({
             Not as it says?
           </Button>
         )}
-        {helps && !tick && <Help step={s} onTold={onTold} />}
+        {helps && !tick && <Help step={s} numberOf={numberOf} isTicked={isTicked} onTold={onTold} />}
       </Box>
     </StepRow>
   )
@@ -108,10 +121,14 @@ export const StepItem = ({
 /** Cannot find it, will not change, says something else. */
 const Help = ({
   step: s,
+  numberOf,
+  isTicked,
   onTold,
 }: {
   step: StepView
-  onTold: ((setting: string, option: string) => void) | undefined
+  numberOf: (step: string) => number
+  isTicked: (step: string) => boolean
+  onTold: Tell | undefined
 }) => (
   <Box role="group" aria-label={`Help with ${s.setting}`} sx={{ display: 'grid', gap: 2, pb: 1.5 }}>
     <Box>
@@ -153,10 +170,20 @@ const Help = ({
           variant="body2"
           sx={{ mt: 0.5, pl: 1, borderLeft: 3, borderColor: 'own.marigold.main' }}
         >
-          {b.rule} {b.first.length > 0 && <b>First set {b.first.join(', or ')}.</b>}
+          {b.rule} {b.first.length > 0 && <b>First set {b.first.join(', or ')}.</b>}{' '}
+          {b.steps.map(key =>
+            isTicked(key)
+              ? `Step ${numberOf(key)} does that and is ticked: look whether it took.`
+              : `Step ${numberOf(key)} does that.`,
+          )}
         </Typography>
       ))}
     </Box>
-    {onTold && <SaysElse options={s.options} onTold={option => onTold(s.settingId, option)} />}
+    {onTold && (
+      <SaysElse
+        options={s.options}
+        onTold={(option, label) => onTold(s.settingId, option, `${s.setting} says ${label}`)}
+      />
+    )}
   </Box>
 )

@@ -1,5 +1,6 @@
 import { Beginning } from '@/app/Beginning'
 import { headers } from 'next/headers'
+import { cache } from 'react'
 import QRCode from 'qrcode'
 import { orNotFound } from '@/app/or-not-found'
 import { inHandOf, param, type SearchParams } from '@/app/search-params'
@@ -8,19 +9,29 @@ import { readCard } from '@/server/cards'
 import { readInHand } from '@/server/concordance'
 import { CardPage } from './CardPage'
 
-export const metadata = { title: 'Card' }
+interface Props {
+  readonly params: Promise<{ body: string }>
+  readonly searchParams: SearchParams
+}
 
-export default async function OneCardPage({
-  params,
-  searchParams,
-}: {
-  params: Promise<{ body: string }>
-  searchParams: SearchParams
-}) {
-  const { ref, context, bodies } = await readInHand(await inHandOf(searchParams))
-  if (!ref) return <Beginning hasBodies={bodies.length > 0} hasStandards={false} />
-  const { body } = await params
-  const card = await orNotFound(readCard(ref, body, await param(searchParams, 'unit'), context))
+/** Read once for the page and its title. */
+const cardOf = cache(async (props: Props) => {
+  const { ref, context, bodies } = await readInHand(await inHandOf(props.searchParams))
+  const { body } = await props.params
+  const unit = await param(props.searchParams, 'unit')
+  return { bodies, body, card: ref === undefined ? undefined : await readCard(ref, body, unit, context) }
+})
+
+/** By this a card that is kept on a device is found again. */
+export const generateMetadata = async (props: Props) => {
+  const found = await cardOf(props).catch(() => undefined)
+  const card = found?.card
+  return { title: card ? `${card.unit?.tag ?? card.body.model} for ${card.standard.name}` : 'Card' }
+}
+
+export default async function OneCardPage(props: Props) {
+  const { bodies, body, card } = await orNotFound(cardOf(props))
+  if (!card) return <Beginning hasBodies={bodies.length > 0} hasStandards={false} />
   const asked = await headers()
   const address = `${asked.get('x-forwarded-proto') ?? 'http'}://${asked.get('host') ?? 'localhost'}`
   const query = new URLSearchParams({
@@ -32,7 +43,7 @@ export default async function OneCardPage({
   const code = await QRCode.toDataURL(`${address}/set/cards/${body}?${query}`, { margin: 1, width: 240 })
   return (
     <CardPage
-      key={`${card.standard.id} ${card.standard.version} ${body} ${card.unit?.id ?? ''} ${card.walk}`}
+      key={`${card.standard.id} ${card.standard.version} ${body} ${card.unit?.id ?? ''}`}
       card={card}
       code={code}
     />

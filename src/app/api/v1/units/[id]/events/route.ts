@@ -22,6 +22,6 @@ export const POST = (request: Request, { params }: Params) =>
       case 'reset':
       case 'repaired':
       case 'returned':
-        return Response.json(await recordHappened(id, happened.kind, happened.person), { status: 201 })
+        return Response.json(await recordHappened(id, happened.kind, happened.person, happened), { status: 201 })
     }
   })

@@ -1,0 +1,102 @@
+/// <reference lib="webworker" />
+import { CacheFirst, ExpirationPlugin, NetworkFirst, Serwist, type SerwistGlobalConfig } from 'serwist'
+import { AWAY_ADDRESS, CARDS_CACHE, isCardPage, isSameCard, type KeepPage, PARTS_CACHE, SEND_TAG } from './names'
+import { sendWaiting } from './outbox'
+
+/** Has cards that were opened once open without the network, and sends what waits. */
+
+declare const self: ServiceWorkerGlobalScope & SerwistGlobalConfig
+
+/** The event of the Background Synchronization draft, which not every browser has. */
+interface SyncEvent extends ExtendableEvent {
+  readonly tag: string
+}
+
+/** So long the network has to answer before a card that is kept is shown as it was. */
+const PATIENCE_SECONDS = 0.15
+const MOST_CARDS = 120
+const MOST_PARTS = 600
+
+const instead = async (request: Request): Promise<Response> => {
+  const cards = await caches.open(CARDS_CACHE)
+  const asked = new URL(request.url)
+  const same = (await cards.keys()).find(k => isSameCard(new URL(k.url), asked) && k.url !== request.url)
+  if (isCardPage(asked) && same) return Response.redirect(same.url)
+  return (await caches.match(AWAY_ADDRESS, { ignoreVary: true })) ?? Response.error()
+}
+
+const cardPages = new NetworkFirst({
+  cacheName: CARDS_CACHE,
+  networkTimeoutSeconds: PATIENCE_SECONDS,
+  // Parts of pages are asked for with other headers, and by others than this.
+  matchOptions: { ignoreVary: true },
+  plugins: [new ExpirationPlugin({ maxEntries: MOST_CARDS }), { handlerDidError: ({ request }) => instead(request) }],
+})
+
+const serwist = new Serwist({
+  skipWaiting: true,
+  clientsClaim: true,
+  runtimeCaching: [
+    {
+      matcher: ({ request, url }) => request.mode === 'navigate' && isCardPage(url),
+      handler: cardPages,
+    },
+    {
+      matcher: ({ request, url }) =>
+        request.mode === 'navigate' && url.pathname !== AWAY_ADDRESS && !url.pathname.startsWith('/api/'),
+      handler: async ({ request }) => fetch(request).catch(() => instead(request)),
+    },
+    {
+      // Named by their contents, so that they never change.
+      matcher: ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/_next/static/'),
+      handler: new CacheFirst({
+        cacheName: PARTS_CACHE,
+        plugins: [new ExpirationPlugin({ maxEntries: MOST_PARTS })],
+      }),
+    },
+  ],
+})
+serwist.addEventListeners()
+
+/** The parts that a page or a style sheet names. */
+const partsIn = (text: string, base: string): readonly string[] =>
+  [...new Set(text.match(/(?:\/_next\/static|\.\.\/media)\/[\w./~%@-]+\.(?:js|css|woff2)/g))].map(
+    p => new URL(p, base).href,
+  )
+
+const keepParts = async (parts: readonly string[]): Promise<void> => {
+  const cache = await caches.open(PARTS_CACHE)
+  await Promise.all(
+    parts.map(async part => {
+      const kept = await cache.match(part)
+      if (!kept) await cache.add(part)
+      const response = kept ? undefined : await cache.match(part)
+      if (response && part.endsWith('.css')) await keepParts(partsIn(await response.text(), part))
+    }),
+  )
+}
+
+/** Keeps a page with everything that it takes to open it. */
+const keepPage = async (address: string, cacheName = CARDS_CACHE): Promise<void> => {
+  const response = await fetch(address)
+  if (!response.ok) return
+  const text = await response.clone().text()
+  await keepParts(partsIn(text, new URL(address, self.location.href).href))
+  await (await caches.open(cacheName)).put(address, response)
+}
+
+self.addEventListener('install', event => event.waitUntil(keepPage(AWAY_ADDRESS, PARTS_CACHE).catch(() => undefined)))
+self.addEventListener('message', event => {
+  const { keep } = event.data as Partial<KeepPage>
+  // A page that is closed meanwhile, or loses the network, asks again when it is opened next.
+  if (keep !== undefined) event.waitUntil(keepPage(keep).catch(() => undefined))
+})
+self.addEventListener('sync', event => {
+  const { tag } = event as SyncEvent
+  if (tag === SEND_TAG)
+    (event as SyncEvent).waitUntil(
+      sendWaiting().then(isAllSent =>
+        isAllSent ? undefined : Promise.reject(new Error('the server does not answer')),
+      ),
+    )
+})
