@@ -90,7 +90,9 @@ describe('ticks', () => {
   it('keep who and when; a second tick of the same step changes neither', async () => {
     await tick(true, AT, 'rufus-quill')
     await tick(true, LATER, 'imelda-frost')
-    expect(await readTicks(db, CARD)).toEqual([{ step: 'kin=kin-off', personName: 'Rufus Quill', tickedAt: AT }])
+    expect(await readTicks(db, CARD)).toEqual([
+      { step: 'kin=kin-off', personId: 'rufus-quill', personName: 'Rufus Quill', tickedAt: AT },
+    ])
     expect(await readHistory(db, 'card', cardId(CARD))).toHaveLength(1)
   })
 
@@ -149,6 +151,7 @@ it('waits for a busy database instead of failing', async () => {
 it('backs up an existing database before it migrates it', async () => {
   await db('knex_migrations').delete()
   for (const table of [
+    'received',
     'unit_events',
     'handovers',
     'carries',

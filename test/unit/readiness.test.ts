@@ -11,7 +11,7 @@ import { useDemoFolder } from '../fixtures/demo-folder'
 useDemoFolder()
 beforeEach(async () => {
   const db = await database()
-  for (const table of ['unit_events', 'ticks', 'cards']) await db(table).delete()
+  for (const table of ['received', 'unit_events', 'ticks', 'cards']) await db(table).delete()
   await db('meta').where({ key: 'recheck-weeks' }).delete()
   await seedDemo(db, new Date().toISOString())
 })

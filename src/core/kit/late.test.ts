@@ -1,0 +1,64 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { demoBodies } from '../../demo/world'
+import type { Body } from '../bodies'
+import type { UnitEvent } from './known'
+import { doneAt, overruledBy, type SetEvent } from './late'
+
+const NOON = '2026-03-01T12:00:00.000Z'
+const shifted = (at: string, ms: number) => new Date(Date.parse(at) + ms).toISOString()
+const HOUR = 3600 * 1000
+
+describe('when something was done', () => {
+  it('is as long before it came in as it waited, however wrong the clock of the device is', () => {
+    const waits = fc.integer({ min: 0, max: 30 * 24 * HOUR })
+    const errors = fc.integer({ min: -10 * 365 * 24 * HOUR, max: 10 * 365 * 24 * HOUR })
+    fc.assert(
+      fc.property(waits, errors, (waited, off) => {
+        const sent = shifted(NOON, off)
+        expect(doneAt(NOON, shifted(sent, -waited), sent)).toBe(shifted(NOON, -waited))
+      }),
+    )
+  })
+
+  it('is when it came in, where the device says nothing or what cannot be', () => {
+    expect(doneAt(NOON, undefined, undefined)).toBe(NOON)
+    expect(doneAt(NOON, NOON, undefined)).toBe(NOON)
+    // Its clock was set back in between, or forward by years.
+    expect(doneAt(NOON, shifted(NOON, HOUR), NOON)).toBe(NOON)
+    expect(doneAt(NOON, shifted(NOON, -365 * 24 * HOUR), NOON)).toBe(NOON)
+    expect(doneAt(NOON, 'yesterday', NOON)).toBe(NOON)
+  })
+})
+
+describe('what came after', () => {
+  const linnet = demoBodies().find(b => b.id === 'linnet') as Body
+  const at = (hour: number) => ({ at: shifted(NOON, hour * HOUR), by: 'Imelda Frost' })
+  const set = (hour: number, option: string, how: 'card' | 'person' = 'card'): SetEvent => ({
+    kind: 'set',
+    setting: 'kin',
+    option,
+    how,
+    ...at(hour),
+  })
+  const overruled = (events: readonly UnitEvent[], event: SetEvent) => overruledBy(linnet, '1.4', events, event)
+
+  it('leaves what nobody touched', () => {
+    expect(overruled([], set(1, 'kin-people'))).toBeUndefined()
+    expect(overruled([set(0, 'kin-beasts'), { kind: 'reset', ...at(0.5) }], set(1, 'kin-off'))).toBeUndefined()
+    expect(overruled([{ ...set(2, 'temper-3'), setting: 'temper' }], set(1, 'kin-off'))).toBeUndefined()
+  })
+
+  it('takes it away where it was set to something else, was reset, or was in other hands', () => {
+    expect(overruled([set(2, 'kin-beasts', 'person')], set(1, 'kin-off'))).toMatchObject({ option: 'kin-beasts' })
+    expect(overruled([{ kind: 'reset', ...at(2) }], set(1, 'kin-off'))).toMatchObject({ kind: 'reset' })
+    for (const kind of ['repaired', 'returned'] as const)
+      expect(overruled([{ kind, ...at(2) }], set(1, 'kin-off'))).toMatchObject({ kind })
+  })
+
+  it('leaves it where a reset brings the same, or somebody set it so again', () => {
+    expect(linnet.settings.find(s => s.id === 'kin')?.default).toBe('kin-people')
+    expect(overruled([{ kind: 'reset', ...at(2) }], set(1, 'kin-people'))).toBeUndefined()
+    expect(overruled([{ kind: 'reset', ...at(2) }, set(3, 'kin-off')], set(1, 'kin-off'))).toBeUndefined()
+  })
+})
