@@ -1,7 +1,7 @@
 import type { NextConfig } from 'next'
 
 const config: NextConfig = {
-  serverExternalPackages: ['knex', 'better-sqlite3', 'exceljs', '@react-pdf/renderer'],
+  serverExternalPackages: ['knex', 'better-sqlite3', 'exceljs', '@react-pdf/renderer', 'pdfkit'],
   poweredByHeader: false,
   reactStrictMode: true,
   typescript: { ignoreBuildErrors: false },

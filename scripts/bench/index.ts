@@ -1,5 +1,6 @@
 import { benchConcordance } from './concordance'
 import { benchControls } from './controls'
+import { benchKeep } from './keep'
 import { benchLevel } from './level'
 import { benchPhrasebook } from './phrasebook'
 import { benchResolver } from './resolver'
@@ -9,3 +10,4 @@ await benchControls()
 await benchLevel()
 await benchResolver()
 await benchConcordance()
+await benchKeep()

@@ -53,10 +53,13 @@ const rows = (db: Db) =>
     })
 
 /** All that counts of what happened to units, by unit, oldest first. */
-export const listUnitEvents = async (db: Db, unitId?: string): Promise<ReadonlyMap<string, readonly UnitEvent[]>> => {
+export const listUnitEvents = async (
+  db: Db,
+  only?: readonly string[],
+): Promise<ReadonlyMap<string, readonly UnitEvent[]>> => {
   const found = await withRetry(async () => {
     const all = rows(db).whereNull('unit_events.undone_at')
-    return unitId === undefined ? await all : await all.where({ unit_id: unitId })
+    return only === undefined ? await all : await all.whereIn('unit_id', [...only])
   })
   const byUnit = new Map<string, UnitEvent[]>()
   for (const { unit, event } of found.map(eventOf)) {
@@ -65,6 +68,24 @@ export const listUnitEvents = async (db: Db, unitId?: string): Promise<ReadonlyM
     else byUnit.set(unit, [event])
   }
   return byUnit
+}
+
+/** A text for each unit that changes whenever what counts of its events does. */
+export const unitEventStamps = async (db: Db, only?: readonly string[]): Promise<ReadonlyMap<string, string>> => {
+  const found = await withRetry(async () => {
+    const all = db('unit_events')
+      .whereNull('undone_at')
+      .groupBy('unit_id')
+      .select<{ unit_id: string; n: number; last: number; sum: number }[]>(
+        'unit_id',
+        db.raw('count(*) as n'),
+        db.raw('max(id) as last'),
+        // Two sets of events of one size with the same last one differ in this, but for chance beyond any life.
+        db.raw('total(id * id) as sum'),
+      )
+    return only === undefined ? await all : await all.whereIn('unit_id', [...only])
+  })
+  return new Map(found.map(r => [r.unit_id, `${r.n} ${r.last} ${r.sum}`]))
 }
 
 /** Everything that happened to a unit, what was taken back as well, newest first. */
@@ -155,26 +176,34 @@ export const setUnitEventUndone = async (
 /** A few of the last walks say how long one takes. */
 const WALKS_COUNTED = 9
 
-/** The median of how long the team's own walks took to a standard on a body; undefined where nobody timed one. */
-export const usualMinutes = async (
-  db: Db,
-  standardId: string,
-  bodyId: string,
-): Promise<{ readonly about: number; readonly walks: number } | undefined> => {
+/** How long walks usually take, from the team's own. */
+export interface UsualTime {
+  readonly about: number
+  readonly walks: number
+}
+
+/** The median of how long the team's own walks took to a standard, by body; those that nobody timed are missing. */
+export const usualMinutes = async (db: Db, standardId: string): Promise<ReadonlyMap<string, UsualTime>> => {
   const found = await withRetry(() =>
-    db<{ data: string }>('unit_events')
+    db<{ data: string; body: string }>('unit_events')
       .join('units', 'units.id', 'unit_events.unit_id')
-      .where({ 'unit_events.kind': 'signed', 'units.body_id': bodyId })
+      .where({ 'unit_events.kind': 'signed' })
       .whereNull('unit_events.undone_at')
       .orderBy('unit_events.id', 'desc')
-      .limit(200)
-      .select<{ data: string }[]>('unit_events.data'),
+      .limit(2000)
+      .select<{ data: string; body: string }[]>('unit_events.data as data', 'units.body_id as body'),
   )
-  const minutes = found
-    .map(r => JSON.parse(r.data) as Extract<NewUnitEvent, { kind: 'signed' }>)
-    .flatMap(e => (e.standard === standardId && e.minutes !== null ? [e.minutes] : []))
-    .slice(0, WALKS_COUNTED)
-    .sort((a, b) => a - b)
-  const median = minutes[Math.floor(minutes.length / 2)]
-  return median === undefined ? undefined : { about: Math.max(1, Math.round(median)), walks: minutes.length }
+  const byBody = new Map<string, number[]>()
+  for (const { data, body } of found) {
+    const { standard, minutes } = JSON.parse(data) as Extract<NewUnitEvent, { kind: 'signed' }>
+    const list = byBody.get(body) ?? []
+    if (standard !== standardId || minutes === null || list.length === WALKS_COUNTED) continue
+    byBody.set(body, [...list, minutes])
+  }
+  return new Map(
+    [...byBody].map(([body, minutes]) => {
+      const median = minutes.toSorted((a, b) => a - b)[Math.floor(minutes.length / 2)] ?? 0
+      return [body, { about: Math.max(1, Math.round(median)), walks: minutes.length }]
+    }),
+  )
 }

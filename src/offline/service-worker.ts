@@ -1,5 +1,5 @@
 /// <reference lib="webworker" />
-import { CacheFirst, ExpirationPlugin, NetworkFirst, Serwist, type SerwistGlobalConfig } from 'serwist'
+import { CacheFirst, ExpirationPlugin, Serwist, type SerwistGlobalConfig } from 'serwist'
 import { AWAY_ADDRESS, CARDS_CACHE, isCardPage, isSameCard, type KeepPage, PARTS_CACHE, SEND_TAG } from './names'
 import { sendWaiting } from './outbox'
 
@@ -12,8 +12,6 @@ interface SyncEvent extends ExtendableEvent {
   readonly tag: string
 }
 
-/** So long the network has to answer before a card that is kept is shown as it was. */
-const PATIENCE_SECONDS = 0.15
 const MOST_CARDS = 120
 const MOST_PARTS = 600
 
@@ -25,9 +23,9 @@ const instead = async (request: Request): Promise<Response> => {
   return (await caches.match(AWAY_ADDRESS, { ignoreVary: true })) ?? Response.error()
 }
 
-const cardPages = new NetworkFirst({
+/** As it was, at once: the page itself then asks for what is new, and to be kept as it is by then. */
+const cardPages = new CacheFirst({
   cacheName: CARDS_CACHE,
-  networkTimeoutSeconds: PATIENCE_SECONDS,
   // Parts of pages are asked for with other headers, and by others than this.
   matchOptions: { ignoreVary: true },
   plugins: [new ExpirationPlugin({ maxEntries: MOST_CARDS }), { handlerDidError: ({ request }) => instead(request) }],

@@ -82,7 +82,7 @@ const overruler = async (
   at: string,
 ): Promise<UnitEvent | undefined> => {
   if (!unit) return undefined
-  const events = (await listUnitEvents(await database(), unit.id)).get(unit.id) ?? []
+  const events = (await listUnitEvents(await database(), [unit.id])).get(unit.id) ?? []
   return overruledBy(profile, unit.firmware ?? body.firmware.to, events, { ...set, at, by: null })
 }
 

@@ -1,11 +1,11 @@
 import 'server-only'
 import { type Body, factoryState, type State } from '@/core/bodies'
-import { type Known, knownAfter, knownState, type UnitEvent } from '@/core/kit/known'
+import { type Known, knownState, NOTHING_KNOWN } from '@/core/kit/known'
+import type { Resolution } from '@/core/resolve'
 import { type Context, contextText, relevantContext, type Standard } from '@/core/standards'
 import { planWalk, type WalkPlan } from '@/core/steps/plan'
 import { type Step, stepsBetween } from '@/core/steps/walk'
 import { type CardKey, type OpenWalk, readWalks } from '@/db/cards'
-import { listUnitEvents } from '@/db/unit-events'
 import type { UnitRow } from '@/db/units'
 import {
   firmwareOf,
@@ -19,6 +19,7 @@ import {
 } from './catalogue'
 import { resolveStored } from './concordance'
 import { database } from './database'
+import { type Lives, readLives } from './lives'
 import { notFound } from './problems'
 import { remember } from './remember'
 
@@ -38,7 +39,7 @@ export interface Prepared {
   /** In menu order; `plan` has them in the order that takes the fewest presses. */
   readonly steps: readonly Step[]
   readonly plan: () => WalkPlan
-  readonly resolution: ReturnType<typeof resolveStored>
+  readonly resolution: Resolution
   readonly key: CardKey
   /** What was known when the walk began; what is missing in it was not. */
   readonly from: State
@@ -53,14 +54,20 @@ export interface Prepared {
 const walks = remember<readonly Step[]>('walks', 4000)
 const plans = remember<WalkPlan>('plans', 1000)
 
-/** Settings that a standard turns on, in the order in which it asks for what they bring about. */
-export const listedBy = (resolution: ReturnType<typeof resolveStored>): readonly string[] => [
-  ...new Set(resolution.outcomes.flatMap(o => o.parts.flatMap(p => p.deliveries.map(d => d.setting)))),
-]
+const listed = new WeakMap<Resolution, readonly string[]>()
 
-/** What happened to units, and the walks that are underway. */
-interface Life {
-  readonly events: ReadonlyMap<string, readonly UnitEvent[]>
+/** Settings that a standard turns on, in the order in which it asks for what they bring about. */
+export const listedBy = (resolution: Resolution): readonly string[] => {
+  const known = listed.get(resolution)
+  if (known) return known
+  const all = [...new Set(resolution.outcomes.flatMap(o => o.parts.flatMap(p => p.deliveries.map(d => d.setting))))]
+  listed.set(resolution, all)
+  return all
+}
+
+/** What is known of units, and the walks that are underway. */
+interface Underway {
+  readonly lives: Lives
   readonly walkOf: (key: Omit<CardKey, 'walk'>) => OpenWalk
 }
 
@@ -71,7 +78,7 @@ const prepareWith = (
   siblings: readonly UnitRow[],
   unit: UnitRow | undefined,
   asked: Context,
-  { events, walkOf }: Life,
+  { lives, walkOf }: Underway,
 ): Prepared => {
   const context = relevantContext(standard.document, unit ? { ...asked, units: [unit.id] } : asked)
   const firmware = unit?.firmware ?? firmwareOf(body.document, siblings)
@@ -80,7 +87,7 @@ const prepareWith = (
   const [bodyId, standardId, standardVersion] = [form.id, standard.document.id, standard.document.version]
   const card = { bodyId, unitId: unit?.id ?? null, standardId, standardVersion }
   const { walk, from: begunFrom, isBegun } = walkOf(card)
-  const known = knownAfter(body.document, firmware, unit ? (events.get(unit.id) ?? []) : [])
+  const known = unit ? lives.knownOf(unit, body, firmware) : NOTHING_KNOWN
   const factory = factoryState(form)
   const from = begunFrom ?? (unit && !isBegun ? knownState(known) : factory)
   const offered = (setting: string) => form.settings.find(s => s.id === setting)?.options.map(o => o.id) ?? []
@@ -131,11 +138,11 @@ export const prepare = async (
   const unit = unitId === undefined ? siblings[0] : siblings.find(u => u.id === unitId)
   if (unitId !== undefined && !unit) throw notFound('unit', unitId)
   const { id, version } = standard.document
-  const [events, walkOf] = await Promise.all([
-    unit ? listUnitEvents(db, unit.id) : new Map<string, readonly UnitEvent[]>(),
+  const [lives, walkOf] = await Promise.all([
+    readLives(db, unit ? [unit.id] : []),
     readWalks(db, { standardId: id, standardVersion: version, bodyId }),
   ])
-  return prepareWith(standard, body, siblings, unit, context, { events, walkOf })
+  return prepareWith(standard, body, siblings, unit, context, { lives, walkOf })
 }
 
 /** Every card of a standard: one for each unit, or for the body where the team has no unit of it. */
@@ -145,11 +152,11 @@ export const prepareAll = async (
   context: Context,
 ): Promise<readonly Prepared[]> => {
   const db = await database()
-  const [standard, bodies, all, events, walkOf] = await Promise.all([
+  const [standard, bodies, all, lives, walkOf] = await Promise.all([
     readStandard(standardId),
     listBodies(),
     units(),
-    listUnitEvents(db),
+    readLives(db),
     readWalks(db),
   ])
   const cards = await Promise.all(
@@ -159,7 +166,7 @@ export const prepareAll = async (
         const body = await readBody(b.id, b.revision)
         const siblings = all.filter(u => u.body_id === b.id)
         const each = siblings.length ? siblings : [undefined]
-        return each.map(unit => prepareWith(standard, body, siblings, unit, context, { events, walkOf }))
+        return each.map(unit => prepareWith(standard, body, siblings, unit, context, { lives, walkOf }))
       }),
   )
   return cards.flat()

@@ -176,7 +176,7 @@ export const readCard = async (
     body.settings.find(s => s.id === settingId)?.options.find(o => o.id === optionId)?.label ?? optionId
   const optionsOf = (settingId: string) =>
     (body.settings.find(s => s.id === settingId)?.options ?? []).map(({ id, label }) => ({ id, label }))
-  const usual = await usualMinutes(await database(), standard.id, body.id)
+  const usual = (await usualMinutes(await database(), standard.id)).get(body.id)
   const { signed } = known
   const inForce = (await listStandards()).find(s => s.id === standard.id && s.state === 'approved')
   const stateNow = { ...prepared.assumed, ...Object.fromEntries(ticked.map(s => [s.setting, s.to])) }
@@ -221,7 +221,7 @@ export const readCard = async (
           settingId: step.setting,
           path: menuPath(body, setting),
           setting: setting.label,
-          from: prepared.unseen.has(step.setting) ? undefined : optionLabel(step.setting, step.from),
+          from: prepared.from[step.setting] === undefined ? undefined : optionLabel(step.setting, step.from),
           to: optionLabel(step.setting, step.to),
           option: step.to,
           why: whyOf(prepared, step),

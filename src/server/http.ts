@@ -94,3 +94,7 @@ export const parseQuery = <T>(schema: v.GenericSchema<unknown, T>, request: Requ
 /** The name of the file that is sent, for messages. */
 export const fileNameOf = (request: Request, otherwise: string): string =>
   (queryOf(request)['file'] ?? otherwise).slice(0, 120)
+
+/** How this server was asked for, for addresses that lead back to it. */
+export const addressOf = ({ headers }: { readonly headers: Pick<Headers, 'get'> }): string =>
+  `${headers.get('x-forwarded-proto') ?? 'http'}://${headers.get('host') ?? 'localhost'}`

@@ -180,6 +180,21 @@ export const openApiDocument = () => ({
         responses: { '200': ok('The card.'), ...NOT_THERE, ...WRONG },
       },
     },
+    '/api/v1/cards/pdf': {
+      get: {
+        summary:
+          'The cards of several units in one PDF, on A4, Letter or pocket paper; or a line of JSON for each as it is made',
+        parameters: queryParameters(queries.cardPdfQuerySchema),
+        responses: {
+          '200': {
+            description: 'The PDF, or lines of JSON.',
+            content: { 'application/pdf': {}, 'application/x-ndjson': {} },
+          },
+          ...NOT_THERE,
+          ...WRONG,
+        },
+      },
+    },
     '/api/v1/ticks': {
       put: {
         summary:

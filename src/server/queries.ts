@@ -85,6 +85,17 @@ export const readinessQuerySchema = v.object({
   for: forWhom,
   bodies: v.optional(v.pipe(v.string(), v.minLength(1), v.maxLength(20_000))),
 })
+const ids = v.optional(v.pipe(v.string(), v.maxLength(20_000)))
+export const cardPdfQuerySchema = v.object({
+  standard: id,
+  for: forWhom,
+  /** Units, with commas between; or bodies of which the team has none. */
+  units: ids,
+  bodies: ids,
+  paper: v.optional(v.picklist(['a4', 'letter', 'pocket'], 'expected a4, letter or pocket'), 'a4'),
+  /** progress: a line of JSON for each card that is made, and the PDF as base64 in the last one. */
+  as: v.optional(v.picklist(['pdf', 'progress']), 'pdf'),
+})
 export const intervalSchema = v.strictObject({
   weeks: v.pipe(
     v.number(),

@@ -28,7 +28,7 @@ export const PersonMenu = () => {
       setProblem(added.detail)
       return
     }
-    choosePerson(added.value.id)
+    choosePerson(added.value)
     setName('')
     setProblem('')
     setAnchor(null)
@@ -66,7 +66,7 @@ export const PersonMenu = () => {
                 key={p.id}
                 selected={p.id === person?.id}
                 onClick={() => {
-                  choosePerson(p.id)
+                  choosePerson(p)
                   setAnchor(null)
                 }}
               >

@@ -33,11 +33,14 @@ export const usePeople = () => {
     () => window.localStorage.getItem(KEY),
     () => null,
   )
-  return { people, person: people.find(p => p.id === chosen) }
+  const [id, name] = chosen?.split('\n') ?? []
+  // A page that was kept for when there is no network may not know somebody who joined since.
+  const kept = id && name ? { id, name } : undefined
+  return { people, person: people.find(p => p.id === id) ?? kept }
 }
 
 /** Makes a person the one who signs on this device. */
-export const choosePerson = (id: string): void => {
-  window.localStorage.setItem(KEY, id)
+export const choosePerson = ({ id, name }: Person): void => {
+  window.localStorage.setItem(KEY, `${id}\n${name}`)
   window.dispatchEvent(new Event(CHANGED))
 }

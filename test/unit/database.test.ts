@@ -108,7 +108,7 @@ describe('ticks', () => {
   })
 
   it('say what the unit is set to, until they are taken back', async () => {
-    const known = async () => (await listUnitEvents(db, 'tsp-l1')).get('tsp-l1')?.at(-1)
+    const known = async () => (await listUnitEvents(db, ['tsp-l1'])).get('tsp-l1')?.at(-1)
     await tick(true, AT, 'rufus-quill')
     await tick(true, LATER, 'imelda-frost')
     expect(await known()).toEqual({
@@ -211,22 +211,23 @@ describe('walks', () => {
     const [newest] = await unitTimeline(db, 'tsp-l1')
     const id = newest?.id ?? 0
     expect(await setUnitEventUndone(db, 'tsp-l1', id, true, LATER, 'imelda-frost')).toBe(true)
-    expect((await listUnitEvents(db, 'tsp-l1')).get('tsp-l1')?.map(e => e.kind)).toEqual(['reset'])
+    expect((await listUnitEvents(db, ['tsp-l1'])).get('tsp-l1')?.map(e => e.kind)).toEqual(['reset'])
     expect((await unitTimeline(db, 'tsp-l1'))[0]?.undone).toEqual({ at: LATER, by: 'Imelda Frost' })
     await setUnitEventUndone(db, 'tsp-l1', id, false, LATER, null)
-    expect((await listUnitEvents(db, 'tsp-l1')).get('tsp-l1')?.map(e => e.kind)).toEqual(['reset', 'returned'])
+    expect((await listUnitEvents(db, ['tsp-l1'])).get('tsp-l1')?.map(e => e.kind)).toEqual(['reset', 'returned'])
     expect(await setUnitEventUndone(db, 'tsp-l1', 99_999, true, LATER, null)).toBe(false)
   })
 
   it('that were timed say how long one takes: the median of the last', async () => {
     const sign = (minutes: number | null) =>
       recordUnitEvent(db, 'tsp-l1', { kind: 'signed', standard: 'high-rope', version: 1, minutes }, LATER, null)
-    expect(await usualMinutes(db, 'high-rope', 'linnet')).toBeUndefined()
+    const usual = async (body: string) => (await usualMinutes(db, 'high-rope')).get(body)
+    expect(await usual('linnet')).toBeUndefined()
     await sign(4)
     await sign(null)
     await sign(9)
     await sign(6)
-    expect(await usualMinutes(db, 'high-rope', 'linnet')).toEqual({ about: 6, walks: 3 })
-    expect(await usualMinutes(db, 'high-rope', 'sorrel')).toBeUndefined()
+    expect(await usual('linnet')).toEqual({ about: 6, walks: 3 })
+    expect(await usual('sorrel')).toBeUndefined()
   })
 })

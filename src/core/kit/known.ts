@@ -51,7 +51,7 @@ export interface Known {
   readonly since: readonly UnitEvent[]
 }
 
-const NOTHING: Known = { facts: new Map(), lost: undefined, signed: undefined, since: [] }
+export const NOTHING_KNOWN: Known = { facts: new Map(), lost: undefined, signed: undefined, since: [] }
 
 /** Settings that a change of firmware touches: new ones, and those that read or work otherwise than before. */
 const touchedBy = (profile: Body, from: string, to: string): ReadonlySet<string> => {
@@ -96,7 +96,7 @@ const after = (profile: Body, firmware: string, known: Known, event: UnitEvent):
  * @param firmware that the unit runs now
  */
 export const knownAfter = (profile: Body, firmware: string, events: readonly UnitEvent[]): Known => {
-  const known = events.reduce((k, e) => after(profile, firmware, k, e), NOTHING)
+  const known = events.reduce((k, e) => after(profile, firmware, k, e), NOTHING_KNOWN)
   // What the profile no longer offers cannot be known either.
   const { settings } = bodyAt(profile, firmware)
   const offered = new Map(settings.map(s => [s.id, s.options.map(o => o.id)]))

@@ -1,83 +1,76 @@
 'use client'
 
 import { Alert, Box, Button, MenuItem, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material'
-import { styled } from '@mui/material/styles'
 import NextLink from 'next/link'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { useState } from 'react'
-import { type Readiness, READINESS_ORDER, type ReadinessState } from '@/core/kit/readiness'
+import { READINESS_ORDER, type ReadinessState } from '@/core/kit/readiness'
 import { refText } from '@/core/standards'
 import type { ReadinessView, UnitReadiness } from '@/server/readiness'
 import { linkTo } from '@/ui/address'
-import { AlignmentMark } from '@/ui/AlignmentMark'
 import { usePeople } from '@/ui/people'
 import { Page } from '@/ui/pieces'
+import { PrintCards } from '@/ui/PrintCards'
 import { sendJson } from '@/ui/send'
 import { When } from '@/ui/When'
-
-const Row = styled(NextLink)(({ theme }) => ({
-  display: 'grid',
-  gridTemplateColumns: '44px 96px minmax(120px, 0.8fr) minmax(220px, 2fr) minmax(120px, 1fr) 130px',
-  gap: theme.spacing(0.25, 2),
-  alignItems: 'center',
-  minHeight: 52,
-  padding: theme.spacing(0.75, 1),
-  borderBottom: `1px solid ${theme.vars?.palette.divider}`,
-  color: 'inherit',
-  textDecoration: 'none',
-  '&:hover': { background: theme.vars?.palette.own.marigold.wash },
-  [theme.breakpoints.down('md')]: {
-    gridTemplateColumns: '44px 1fr auto',
-    '& .wide': { display: 'none' },
-    '& .words': { gridColumn: '2 / -1' },
-    '& .model': { textAlign: 'right' },
-  },
-}))
-
-/** The alignment mark for readiness: how far off, dotted where nothing is known. */
-const MARKS: Readonly<
-  Record<ReadinessState, readonly [grade: 'same' | 'near' | 'stand-in' | 'different' | 'missing', off: number]>
-> = {
-  ready: ['same', 0],
-  unproven: ['near', 0.2],
-  'out-of-date': ['stand-in', 0.5],
-  differs: ['different', 0.9],
-  unknown: ['missing', 1],
-}
-
-const STATE_LABELS: Readonly<Record<ReadinessState, string>> = {
-  ready: 'ready',
-  unproven: 'not signed for',
-  'out-of-date': 'to look at again',
-  differs: 'differ',
-  unknown: 'not known',
-}
+import { Grouping } from './Grouping'
+import { Tomorrow } from './Tomorrow'
+import { Mark, STATE_LABELS, UnitRows } from './UnitRows'
 
 const EVERYBODY = ''
+const NOBODY = 'nobody in particular'
 
 /** The first screen: which units are ready for the standard in hand, which are not, and why. */
-export const ReadinessList = ({ view }: { view: ReadinessView }) => {
+export const ReadinessList = ({ view, by }: { view: ReadinessView; by: 'unit' | 'person' }) => {
   const params = useSearchParams()
   const [only, setOnly] = useState<readonly ReadinessState[]>([])
   const [who, setWho] = useState(EVERYBODY)
+  const [onlyOwed, setOnlyOwed] = useState(false)
   const people = [...new Map(view.units.flatMap(u => u.people.map(p => [p.id, p.name] as const)))].sort((a, b) =>
     a[1].localeCompare(b[1]),
   )
   const ofPerson = view.units.filter(u => who === EVERYBODY || u.people.some(p => p.id === who))
-  const shown = ofPerson.filter(u => only.length === 0 || only.includes(u.readiness.is))
+  const shown = ofPerson.filter(u => (only.length === 0 || only.includes(u.readiness.is)) && (!onlyOwed || u.isOwed))
   const count = (is: ReadinessState) => ofPerson.filter(u => u.readiness.is === is).length
+  const owed = view.units.filter(u => u.isOwed)
   const { standard } = view
   const calendar = `/api/v1/readiness/calendar?standard=${encodeURIComponent(refText(standard))}`
+  const hrefOf = (u: UnitReadiness) => linkTo(`/set/cards/${u.body}`, params, { unit: u.unit })
+  const printed = (units: readonly UnitReadiness[]) =>
+    units.map(u => ({ body: u.body, unit: u.unit, name: u.tag, model: u.model, isOwed: u.minutes > 0 }))
   return (
     <Page>
-      <Typography variant="h1">Ready for {standard.name}?</Typography>
-      <Typography role="status" sx={{ mt: 0.5 }}>
-        <strong>
-          {count('ready')} of {ofPerson.length}
-        </strong>{' '}
-        {ofPerson.length === 1 ? 'unit is' : 'units are'} ready for version {standard.version}
-        {standard.state === 'approved' ? '.' : `, ${standard.state}.`}
-      </Typography>
+      <Box
+        sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'flex-start', justifyContent: 'space-between' }}
+      >
+        <Box>
+          <Typography variant="h1">Ready for {standard.name}?</Typography>
+          <Typography role="status" sx={{ mt: 0.5 }}>
+            <strong>
+              {count('ready')} of {ofPerson.length}
+            </strong>{' '}
+            {ofPerson.length === 1 ? 'unit is' : 'units are'} ready for version {standard.version}
+            {standard.state === 'approved' ? '.' : `, ${standard.state}.`}
+          </Typography>
+        </Box>
+        <Grouping by={by} />
+      </Box>
+      {view.approved && owed.length > 0 && (
+        <Alert
+          severity="info"
+          sx={{ mt: 2 }}
+          action={
+            <Button color="inherit" onClick={() => setOnlyOwed(!onlyOwed)} aria-pressed={onlyOwed}>
+              {onlyOwed ? 'Show all' : 'Show them'}
+            </Button>
+          }
+        >
+          Version {standard.version} was approved by {view.approved.by ?? 'somebody'} (<When at={view.approved.at} />
+          ): {owed.length} {owed.length === 1 ? 'unit was' : 'units were'} signed for an earlier one and{' '}
+          {owed.length === 1 ? 'owes' : 'owe'} a card.
+        </Alert>
+      )}
+      <Tomorrow view={view} units={ofPerson} />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center', mt: 2 }}>
         <ToggleButtonGroup
           value={only}
@@ -111,18 +104,10 @@ export const ReadinessList = ({ view }: { view: ReadinessView }) => {
             ))}
           </TextField>
         )}
+        <PrintCards standard={refText(standard)} forWhom={view.for} cards={printed(shown)} />
       </Box>
-      <Box
-        component="ul"
-        aria-label="Units"
-        sx={{ listStyle: 'none', p: 0, m: 0, mt: 2, borderTop: 1, borderColor: 'divider' }}
-      >
-        {shown.map(u => (
-          <li key={u.unit}>
-            <UnitRow unit={u} href={linkTo(`/set/cards/${u.body}`, params, { unit: u.unit })} />
-          </li>
-        ))}
-      </Box>
+      {by === 'unit' && <UnitRows units={shown} label="Units" hrefOf={hrefOf} />}
+      {by === 'person' && <ByPerson units={shown} hrefOf={hrefOf} />}
       {shown.length === 0 && (
         <Typography sx={{ mt: 2 }}>
           {view.units.length === 0 ? 'There are no units of these bodies yet; add them in Kit.' : 'None of them.'}
@@ -139,39 +124,23 @@ export const ReadinessList = ({ view }: { view: ReadinessView }) => {
   )
 }
 
-const Mark = ({ is }: { is: ReadinessState }) => {
-  const [grade, off] = MARKS[is]
-  return <AlignmentMark grade={grade} distance={off} bare />
+/** The same units under the names of those who carry them; one that two carry stands twice. */
+const ByPerson = ({ units, hrefOf }: { units: readonly UnitReadiness[]; hrefOf: (unit: UnitReadiness) => string }) => {
+  const names = [...new Set(units.flatMap(u => u.people.map(p => p.name)))].sort((a, b) => a.localeCompare(b))
+  const groups = [
+    ...names.map(name => ({ name, units: units.filter(u => u.people.some(p => p.name === name)) })),
+    { name: NOBODY, units: units.filter(u => u.people.length === 0) },
+  ].filter(g => g.units.length > 0)
+  return groups.map(g => (
+    <Box component="section" key={g.name} aria-label={g.name} sx={{ mt: 3 }}>
+      <Typography variant="h2">{g.name}</Typography>
+      <Typography variant="body2" color="textSecondary">
+        {g.units.filter(u => u.readiness.is === 'ready').length} of {g.units.length} ready
+      </Typography>
+      <UnitRows units={g.units} label={`Units of ${g.name}`} hrefOf={hrefOf} />
+    </Box>
+  ))
 }
-
-const UnitRow = ({ unit: u, href }: { unit: UnitReadiness; href: string }) => (
-  <Row href={href}>
-    <Mark is={u.readiness.is} />
-    <Typography component="span" variant="value" sx={{ fontWeight: 650 }}>
-      {u.tag}
-    </Typography>
-    <Typography component="span" className="model" noWrap>
-      {u.model}
-    </Typography>
-    <span className="words">
-      <Typography component="span">{u.words}</Typography>
-      <Until readiness={u.readiness} />
-    </span>
-    <Typography component="span" variant="body2" color="textSecondary" className="wide">
-      {u.people.map(p => p.name).join(', ')}
-    </Typography>
-    <Typography component="span" variant="body2" color="textSecondary" className="wide" sx={{ textAlign: 'right' }}>
-      {u.last && <When at={u.last.at} />}
-    </Typography>
-  </Row>
-)
-
-const Until = ({ readiness: r }: { readiness: Readiness }) =>
-  r.is === 'ready' ? (
-    <Typography component="span" variant="body2" color="textSecondary" sx={{ display: 'block' }}>
-      until <When at={r.until} />
-    </Typography>
-  ) : null
 
 /** After how long a signature runs out. */
 const Interval = ({ weeks }: { weeks: number }) => {

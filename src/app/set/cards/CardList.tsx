@@ -7,6 +7,7 @@ import { useSearchParams } from 'next/navigation'
 import type { CardSummary } from '@/server/cards'
 import { linkTo } from '@/ui/address'
 import { Page } from '@/ui/pieces'
+import { PrintCards } from '@/ui/PrintCards'
 
 const Item = styled(NextLink)(({ theme }) => ({
   display: 'grid',
@@ -31,15 +32,28 @@ export const CardList = ({
   standard,
 }: {
   cards: readonly CardSummary[]
-  standard: { name: string; version: number }
+  standard: { ref: string; name: string; version: number }
 }) => {
   const params = useSearchParams()
   return (
     <Page sx={{ maxWidth: 880 }}>
       <Typography variant="h1">Cards for {standard.name}</Typography>
-      <Typography color="textSecondary" sx={{ mt: 0.5, mb: 2 }}>
-        From factory defaults to version {standard.version}, in each body’s own words.
-      </Typography>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center', mt: 0.5, mb: 2 }}>
+        <Typography color="textSecondary" sx={{ flex: 1, minWidth: 240 }}>
+          From what each unit is known to be set to, to version {standard.version}, in each body’s own words.
+        </Typography>
+        <PrintCards
+          standard={standard.ref}
+          forWhom={params.get('for') ?? ''}
+          cards={cards.map(c => ({
+            body: c.body,
+            unit: c.unit,
+            name: c.tag ?? c.model,
+            model: c.tag === undefined ? c.maker : c.model,
+            isOwed: c.done < c.steps,
+          }))}
+        />
+      </Box>
       <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, borderTop: 1, borderColor: 'divider' }}>
         {cards.map(c => (
           <li key={`${c.body} ${c.unit}`}>

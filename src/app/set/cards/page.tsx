@@ -17,6 +17,9 @@ export default async function CardsPage({ searchParams }: { searchParams: Search
     context,
   )
   return (
-    <CardList cards={cards} standard={{ name: standard.name, version: refFrom(ref).version ?? standard.version }} />
+    <CardList
+      cards={cards}
+      standard={{ ref, name: standard.name, version: refFrom(ref).version ?? standard.version }}
+    />
   )
 }

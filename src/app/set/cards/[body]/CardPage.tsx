@@ -11,9 +11,9 @@ import { AlignmentMark } from '@/ui/AlignmentMark'
 import { STATE_WORDS } from '@/ui/versions'
 import { usePeople } from '@/ui/people'
 import { CautionNote, Eyebrow, Page } from '@/ui/pieces'
-import { PrintButton } from '@/ui/PrintButton'
 import { LinkButton } from '@/ui/Shell'
 import { Notices } from './Notices'
+import { PrintCard } from './PrintCard'
 import { Signing } from './Signing'
 import { StepItem } from './StepItem'
 import { useCard } from './use-card'
@@ -84,7 +84,7 @@ export const CardPage = ({ card: initial, code }: { card: CardView; code: string
               It was reset to factory defaults
             </Button>
           )}
-          <PrintButton />
+          <PrintCard card={card} />
           <LinkButton href={`/keep/kit/${card.unit.id}`}>What happened to {card.unit.tag}</LinkButton>
         </Box>
       )}

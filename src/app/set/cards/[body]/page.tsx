@@ -4,7 +4,8 @@ import { cache } from 'react'
 import QRCode from 'qrcode'
 import { orNotFound } from '@/app/or-not-found'
 import { inHandOf, param, type SearchParams } from '@/app/search-params'
-import { refText } from '@/core/standards'
+import { cardAddress } from '@/server/card-pdf'
+import { addressOf } from '@/server/http'
 import { readCard } from '@/server/cards'
 import { readInHand } from '@/server/concordance'
 import { CardPage } from './CardPage'
@@ -32,15 +33,9 @@ export const generateMetadata = async (props: Props) => {
 export default async function OneCardPage(props: Props) {
   const { bodies, body, card } = await orNotFound(cardOf(props))
   if (!card) return <Beginning hasBodies={bodies.length > 0} hasStandards={false} />
-  const asked = await headers()
-  const address = `${asked.get('x-forwarded-proto') ?? 'http'}://${asked.get('host') ?? 'localhost'}`
-  const query = new URLSearchParams({
-    standard: refText(card.standard),
-    ...(card.unit ? { unit: card.unit.id } : {}),
-    ...(card.for ? { for: card.for } : {}),
-  })
   // From paper back to the card as it is then.
-  const code = await QRCode.toDataURL(`${address}/set/cards/${body}?${query}`, { margin: 1, width: 240 })
+  const address = cardAddress(addressOf({ headers: await headers() }), card)
+  const code = await QRCode.toDataURL(address, { margin: 1, width: 240 })
   return (
     <CardPage
       key={`${card.standard.id} ${card.standard.version} ${body} ${card.unit?.id ?? ''}`}

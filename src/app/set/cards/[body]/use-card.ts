@@ -3,7 +3,7 @@
 import { nanoid } from 'nanoid'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { refText } from '@/core/standards'
-import { CARDS_CACHE, type KeepPage } from '@/offline/names'
+import type { KeepPage } from '@/offline/names'
 import { type Deed, type Entry, keep, type Kept, type Landed, onOutbox, putAway, readOutbox } from '@/offline/outbox'
 import type { CardView } from '@/server/cards'
 import type { Person } from '@/ui/people'
@@ -35,14 +35,16 @@ interface Mine {
 
 const mineOf = (e: Entry): Mine => ({ id: e.id, deed: e.deed, tick: { by: e.by, at: e.made }, has: 'waits' })
 
-/** Has the page of this card kept for when there is no network. */
-const keepThisPage = async (): Promise<void> => {
-  const worker = await navigator.serviceWorker?.ready
-  const [loaded] = performance.getEntriesByType('navigation')
-  const isKept = await (await caches.open(CARDS_CACHE)).match(location.href)
+/** What matters comes first: the page is kept once it has come to rest. */
+const REST_MS = 800
+
+/** Has the page of this card kept, as it is now, for when there is no network. @returns what calls that off */
+const keepThisPage = (): (() => void) => {
   const request: KeepPage = { keep: location.href }
-  // A page that was come to from another one never went through the service worker as a whole.
-  if (!isKept || loaded?.name !== location.href) worker?.active?.postMessage(request)
+  const timer = setTimeout(() => {
+    void navigator.serviceWorker?.ready.then(worker => worker.active?.postMessage(request))
+  }, REST_MS)
+  return () => clearTimeout(timer)
 }
 
 /**
@@ -107,7 +109,7 @@ export const useCard = (initial: CardView, person: Person | undefined) => {
     }
     const stop = onOutbox(landed => void readKept(landed))
     void readKept().then(refresh)
-    void keepThisPage().catch(() => undefined)
+    const notYet = keepThisPage()
     const seen = () => {
       if (document.visibilityState === 'visible') void refresh()
     }
@@ -115,6 +117,7 @@ export const useCard = (initial: CardView, person: Person | undefined) => {
     window.addEventListener('online', seen)
     return () => {
       stop()
+      notYet()
       document.removeEventListener('visibilitychange', seen)
       window.removeEventListener('online', seen)
     }

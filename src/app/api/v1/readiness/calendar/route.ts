@@ -1,5 +1,5 @@
 import { contextFrom } from '@/core/standards'
-import { answer, expectShape, queryOf } from '@/server/http'
+import { addressOf, answer, expectShape, queryOf } from '@/server/http'
 import { readinessQuerySchema } from '@/server/queries'
 import { readCalendar } from '@/server/readiness'
 
@@ -7,7 +7,7 @@ import { readCalendar } from '@/server/readiness'
 export const GET = (request: Request) =>
   answer(async () => {
     const { standard, for: forWhom } = expectShape(readinessQuerySchema, queryOf(request), 'query')
-    const calendar = await readCalendar(standard, contextFrom(forWhom), new URL(request.url).origin)
+    const calendar = await readCalendar(standard, contextFrom(forWhom), addressOf(request))
     return new Response(calendar, {
       headers: {
         'content-type': 'text/calendar; charset=utf-8',

@@ -1,0 +1,2 @@
+import { benchKeep } from './keep'
+await benchKeep()

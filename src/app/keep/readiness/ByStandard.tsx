@@ -1,0 +1,87 @@
+'use client'
+
+import { Box, Typography } from '@mui/material'
+import { styled } from '@mui/material/styles'
+import NextLink from 'next/link'
+import { useSearchParams } from 'next/navigation'
+import { READINESS_ORDER } from '@/core/kit/readiness'
+import type { StandardReadiness } from '@/server/readiness'
+import { linkTo } from '@/ui/address'
+import { Page } from '@/ui/pieces'
+import { Grouping } from './Grouping'
+import { Mark, STATE_LABELS } from './UnitRows'
+
+const Item = styled(NextLink)(({ theme }) => ({
+  display: 'grid',
+  gridTemplateColumns: 'minmax(180px, 1fr) 2fr',
+  gap: theme.spacing(0.5, 3),
+  alignItems: 'center',
+  minHeight: 68,
+  padding: theme.spacing(1),
+  borderBottom: `1px solid ${theme.vars?.palette.divider}`,
+  color: 'inherit',
+  textDecoration: 'none',
+  '&:hover': { background: theme.vars?.palette.own.marigold.wash },
+  [theme.breakpoints.down('md')]: { gridTemplateColumns: '1fr' },
+}))
+
+/** Every standard in force, and how many units are ready for it. */
+export const ByStandard = ({ standards }: { standards: readonly StandardReadiness[] }) => {
+  const params = useSearchParams()
+  return (
+    <Page>
+      <Box
+        sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'flex-start', justifyContent: 'space-between' }}
+      >
+        <Box>
+          <Typography variant="h1">Ready for which standard?</Typography>
+          <Typography color="textSecondary" sx={{ mt: 0.5 }}>
+            A unit is set to one at a time: what is ready for one standard may differ for another.
+          </Typography>
+        </Box>
+        <Grouping by="standard" />
+      </Box>
+      <Box
+        component="ul"
+        aria-label="Standards"
+        sx={{ listStyle: 'none', p: 0, m: 0, mt: 2, borderTop: 1, borderColor: 'divider' }}
+      >
+        {standards.map(s => (
+          <li key={s.id}>
+            <Item href={linkTo('/keep/readiness', params, { standard: s.id })}>
+              <span>
+                <Typography component="span" sx={{ fontWeight: 650 }}>
+                  {s.name}
+                </Typography>{' '}
+                <Typography component="span" variant="value" color="textSecondary">
+                  version {s.version}
+                </Typography>
+                <Typography component="span" sx={{ display: 'block' }}>
+                  {s.counts.ready} of {s.of} ready
+                </Typography>
+              </span>
+              <Box component="span" sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2.5, rowGap: 0.5 }}>
+                {READINESS_ORDER.filter(is => s.counts[is] > 0).map(is => (
+                  <Box component="span" key={is} sx={{ display: 'inline-flex', alignItems: 'center', gap: 1 }}>
+                    <Mark is={is} />
+                    <Typography component="span" variant="body2">
+                      {s.counts[is]} {STATE_LABELS[is]}
+                    </Typography>
+                  </Box>
+                ))}
+                {s.owed > 0 && (
+                  <Typography component="span" variant="body2" sx={{ fontWeight: 650 }}>
+                    {s.owed} {s.owed === 1 ? 'owes' : 'owe'} a card of the new version
+                  </Typography>
+                )}
+              </Box>
+            </Item>
+          </li>
+        ))}
+      </Box>
+      {standards.length === 0 && (
+        <Typography sx={{ mt: 2 }}>No standard is in force yet; approve one in Decide.</Typography>
+      )}
+    </Page>
+  )
+}

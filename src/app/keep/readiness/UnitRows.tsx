@@ -1,0 +1,131 @@
+'use client'
+
+import { Box, Button, Typography } from '@mui/material'
+import { styled } from '@mui/material/styles'
+import NextLink from 'next/link'
+import { useEffect, useRef, useState } from 'react'
+import type { Readiness, ReadinessState } from '@/core/kit/readiness'
+import type { UnitReadiness } from '@/server/readiness'
+import { AlignmentMark } from '@/ui/AlignmentMark'
+import { When } from '@/ui/When'
+
+const Row = styled(NextLink)(({ theme }) => ({
+  display: 'grid',
+  gridTemplateColumns: '44px 96px minmax(120px, 0.8fr) minmax(220px, 2fr) minmax(120px, 1fr) 130px',
+  gap: theme.spacing(0.25, 2),
+  alignItems: 'center',
+  minHeight: 52,
+  padding: theme.spacing(0.75, 1),
+  borderBottom: `1px solid ${theme.vars?.palette.divider}`,
+  color: 'inherit',
+  textDecoration: 'none',
+  '&:hover': { background: theme.vars?.palette.own.marigold.wash },
+  [theme.breakpoints.down('md')]: {
+    gridTemplateColumns: '44px 1fr auto',
+    '& .wide': { display: 'none' },
+    '& .words': { gridColumn: '2 / -1' },
+    '& .model': { textAlign: 'right' },
+  },
+}))
+
+/** The alignment mark for readiness: how far off, dotted where nothing is known. */
+const MARKS: Readonly<
+  Record<ReadinessState, readonly [grade: 'same' | 'near' | 'stand-in' | 'different' | 'missing', off: number]>
+> = {
+  ready: ['same', 0],
+  unproven: ['near', 0.2],
+  'out-of-date': ['stand-in', 0.5],
+  differs: ['different', 0.9],
+  unknown: ['missing', 1],
+}
+
+export const STATE_LABELS: Readonly<Record<ReadinessState, string>> = {
+  ready: 'ready',
+  unproven: 'not signed for',
+  'out-of-date': 'to look at again',
+  differs: 'differ',
+  unknown: 'not known',
+}
+
+/** So many rows are drawn at once; more follow as somebody comes to them. */
+const ROWS_AT_ONCE = 60
+
+/** Units in a list, as many as are in sight. */
+export const UnitRows = ({
+  units,
+  label,
+  hrefOf,
+}: {
+  units: readonly UnitReadiness[]
+  label: string
+  hrefOf: (unit: UnitReadiness) => string
+}) => {
+  const [most, setMost] = useState(ROWS_AT_ONCE)
+  const end = useRef<HTMLDivElement>(null)
+  const isMore = units.length > most
+  useEffect(() => {
+    if (!isMore || !end.current) return
+    const watch = new IntersectionObserver(
+      entries => {
+        if (entries.some(e => e.isIntersecting)) setMost(n => n + ROWS_AT_ONCE)
+      },
+      { rootMargin: '400px' },
+    )
+    watch.observe(end.current)
+    return () => watch.disconnect()
+  }, [isMore, most])
+  return (
+    <>
+      <Box
+        component="ul"
+        aria-label={label}
+        sx={{ listStyle: 'none', p: 0, m: 0, mt: 2, borderTop: 1, borderColor: 'divider' }}
+      >
+        {units.slice(0, most).map(u => (
+          <li key={u.unit}>
+            <UnitRow unit={u} href={hrefOf(u)} />
+          </li>
+        ))}
+      </Box>
+      {isMore && (
+        <div ref={end}>
+          <Button onClick={() => setMost(units.length)}>Show all {units.length}</Button>
+        </div>
+      )}
+    </>
+  )
+}
+
+export const Mark = ({ is }: { is: ReadinessState }) => {
+  const [grade, off] = MARKS[is]
+  return <AlignmentMark grade={grade} distance={off} bare />
+}
+
+const UnitRow = ({ unit: u, href }: { unit: UnitReadiness; href: string }) => (
+  <Row href={href}>
+    <Mark is={u.readiness.is} />
+    <Typography component="span" variant="value" sx={{ fontWeight: 650 }}>
+      {u.tag}
+    </Typography>
+    <Typography component="span" className="model" noWrap>
+      {u.model}
+    </Typography>
+    <span className="words">
+      <Typography component="span">{u.words}</Typography>
+      <Until readiness={u.readiness} />
+    </span>
+    <Typography component="span" variant="body2" color="textSecondary" className="wide">
+      {u.people.map(p => p.name).join(', ')}
+    </Typography>
+    <Typography component="span" variant="body2" color="textSecondary" className="wide" sx={{ textAlign: 'right' }}>
+      {u.last && <When at={u.last} />}
+    </Typography>
+  </Row>
+)
+
+const Until = ({ readiness: r }: { readiness: Readiness }) =>
+  r.is === 'ready' ? (
+    <Typography component="span" variant="body2" color="textSecondary" sx={{ display: 'block' }}>
+      until <When at={r.until} />
+    </Typography>
+  ) : null

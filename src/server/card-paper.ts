@@ -1,0 +1,238 @@
+import 'server-only'
+import QRCode from 'qrcode'
+import type { CardView, StepView } from './cards'
+import { canPrint, heightOf, PaperText, type Piece } from './paper-text'
+
+/** Cards on paper, black on white: numbered steps with a box each, in the order of the walk, and a code to the live card. */
+
+/** Sizes in points, 1/72 inch; pocket is a quarter of A4. */
+const PAPERS = {
+  a4: { page: [595.28, 841.89], margin: 34, text: 10, code: 68, isSmall: false },
+  letter: { page: [612, 792], margin: 34, text: 10, code: 68, isSmall: false },
+  pocket: { page: [297.64, 419.53], margin: 17, text: 8, code: 52, isSmall: true },
+} as const
+export type PaperId = keyof typeof PAPERS
+
+const BEGINNINGS: Readonly<Record<CardView['begins'], string>> = {
+  known: 'From what it is known to be set to',
+  factory: 'From factory defaults',
+  unknown: 'From anything: look at each',
+}
+
+const nameOf = (card: CardView): string => card.unit?.tag ?? card.body.model
+
+/** What is printed with a step, or between steps, kept together on one page. */
+interface Block {
+  readonly pieces: readonly Piece[]
+  /** In from the left edge, in text sizes. */
+  readonly indent?: number
+  readonly above?: number
+  readonly has?: 'box' | 'rule-below' | 'bar'
+  /** Stands in the margin before the text. */
+  readonly number?: number
+}
+
+const stepBlocks = (s: StepView, number: number, text: number, isSmall: boolean): readonly Block[] => {
+  const small = text - 1.5
+  const where = `row ${s.path[2]}, ${s.from === undefined ? 'look what it says' : `was ${s.from}`}`
+  const quiet = [...(isSmall ? [] : [s.why]), ...s.notes].filter(Boolean)
+  return [
+    {
+      pieces: [{ text: `${s.setting}: ` }, { text: s.to, isBold: true }, { text: `   ${where}`, size: small }],
+      indent: 3.4,
+      above: 0.45,
+      has: 'box',
+      number,
+    },
+    ...quiet.map(words => ({ pieces: [{ text: words, size: small }], indent: 3.4 })),
+    ...s.cautions.map(c => cautionBlock(c, 3.4, small)),
+  ]
+}
+
+const cautionBlock = (c: { readonly title: string; readonly words: string }, indent: number, size: number): Block => ({
+  pieces: [
+    { text: `${c.title}. `, isBold: true, size },
+    { text: c.words, size },
+  ],
+  indent: indent + 0.7,
+  above: 0.3,
+  has: 'bar',
+})
+
+/** Everything below the head of a card, in groups that stay together. */
+const groupsOf = (card: CardView, text: number, isSmall: boolean): readonly (readonly Block[])[] => {
+  const small = text - 1.5
+  const heading = (words: string): Block => ({ pieces: [{ text: words, isBold: true }], above: 0.9, has: 'rule-below' })
+  const menuOf = (s: StepView | undefined) => (s ? `${s.path[0]} › ${s.path[1]}` : '')
+  const all = [
+    card.body.maker,
+    ...card.steps.flatMap(s => [...s.path.slice(0, 2).map(String), s.setting, s.to, s.from ?? '']),
+  ]
+  return [
+    ...(all.every(canPrint)
+      ? []
+      : [
+          [
+            {
+              pieces: [
+                { text: 'Some letters of this body’s words cannot be printed here; the code leads to all of them.' },
+              ],
+              above: 0.6,
+            },
+          ],
+        ]),
+    ...(card.steps.length === 0 ? [[{ pieces: [{ text: 'Nothing to set.' }], above: 0.8 }]] : []),
+    ...card.steps.map((s, i) => [
+      ...(menuOf(s) === menuOf(card.steps[i - 1]) ? [] : [heading(menuOf(s))]),
+      ...stepBlocks(s, i + 1, text, isSmall),
+    ]),
+    ...(card.proofs.length === 0
+      ? []
+      : [
+          [
+            heading('Prove it on the camera'),
+            ...card.proofs.map((p): Block => ({ pieces: [{ text: p.words }], indent: 1.7, above: 0.35, has: 'box' })),
+          ],
+        ]),
+    ...card.cautions.map(c => [cautionBlock(c, 0, small)]),
+  ]
+}
+
+export class CardPaper {
+  private readonly text: PaperText
+  private readonly paper: (typeof PAPERS)[PaperId]
+  private readonly bytes: Promise<Uint8Array>
+  private y = 0
+
+  constructor(
+    paper: PaperId,
+    private readonly at: string,
+  ) {
+    this.paper = PAPERS[paper]
+    this.text = new PaperText(this.paper.page, this.paper.text)
+    const chunks: Buffer[] = []
+    const { doc } = this.text
+    this.bytes = new Promise((done, failed) => {
+      doc.on('data', (chunk: Buffer) => chunks.push(chunk))
+      doc.on('end', () => done(Buffer.concat(chunks)))
+      doc.on('error', failed)
+    })
+  }
+
+  private get width(): number {
+    return this.paper.page[0] - 2 * this.paper.margin
+  }
+
+  /** Adds a card on pages of its own. @param address that its code leads to */
+  add(card: CardView, address: string): void {
+    const { doc } = this.text
+    const { margin, text, isSmall } = this.paper
+    const firstPage = doc.bufferedPageRange().start + doc.bufferedPageRange().count
+    this.turn()
+    this.head(card, address)
+    for (const group of groupsOf(card, text, isSmall)) this.group(group)
+    this.sign()
+    const { start, count } = doc.bufferedPageRange()
+    const pages = start + count - firstPage
+    for (let page = 0; page < pages; page++) {
+      doc.switchToPage(firstPage + page)
+      const foot = `${nameOf(card)} for ${card.standard.name}, version ${card.standard.version} · page ${page + 1} of ${pages}`
+      const lines = this.text.lines([{ text: foot, size: text - 2 }], this.width)
+      this.text.draw(lines, margin, this.paper.page[1] - margin * 0.55 - heightOf(lines))
+    }
+    doc.flushPages()
+  }
+
+  /** Closes the document. */
+  end(title: string): Promise<Uint8Array> {
+    this.text.doc.info.Title = title
+    this.text.doc.end()
+    return this.bytes
+  }
+
+  private turn(): void {
+    this.text.doc.addPage()
+    this.y = this.paper.margin
+  }
+
+  private head(card: CardView, address: string): void {
+    const { margin, text, code } = this.paper
+    const { state } = card.standard
+    const for_ = `${card.standard.name}, version ${card.standard.version}${state === 'approved' ? '' : ` (${state})`}`
+    const steps = `${card.steps.length} ${card.steps.length === 1 ? 'step' : 'steps'}, about ${card.minutes.about} min`
+    const all: readonly (readonly Piece[])[] = [
+      [{ text: nameOf(card), isBold: true, size: text * 1.8 }],
+      [{ text: `${card.body.maker} ${card.body.model}, firmware ${card.firmware}`, isBold: true }],
+      [{ text: card.special.length ? `${for_}, with ${card.special.join(' and ')}` : for_ }],
+      [{ text: `${BEGINNINGS[card.begins]}. ${steps}. Printed ${this.at.slice(0, 10)}.`, size: text - 1.5 }],
+    ]
+    const top = this.y
+    for (const pieces of all)
+      this.y += this.text.draw(this.text.lines(pieces, this.width - code - text), margin, this.y)
+    this.code(address, this.paper.page[0] - margin - code, top, code)
+    this.y = Math.max(this.y, top + code)
+  }
+
+  /** The code as squares, with the clear edge that readers need left to the margin. */
+  private code(address: string, x: number, y: number, side: number): void {
+    const { data, size } = QRCode.create(address, { errorCorrectionLevel: 'M' }).modules
+    const square = side / size
+    for (let i = 0; i < size * size; i++)
+      if (data[i]) this.text.doc.rect(x + (i % size) * square, y + Math.floor(i / size) * square, square, square)
+    this.text.doc.fill('#000')
+  }
+
+  private group(blocks: readonly Block[]): void {
+    const { margin, text, page } = this.paper
+    const laid = blocks.map(block => {
+      const indent = (block.indent ?? 0) * text
+      const lines = this.text.lines(block.pieces, this.width - indent)
+      return { block, indent, lines, height: (block.above ?? 0) * text + heightOf(lines) }
+    })
+    const bottom = page[1] - margin - text * 1.4
+    if (this.y + laid.reduce((sum, l) => sum + l.height, 0) > bottom && this.y > margin) this.turn()
+    const { doc } = this.text
+    for (const { block, indent, lines, height } of laid) {
+      const top = this.y + (block.above ?? 0) * text
+      this.text.draw(lines, margin + indent, top)
+      if (block.has === 'box')
+        doc
+          .lineWidth(0.9)
+          .rect(margin + 1, top + text * 0.12, text * 0.95, text * 0.95)
+          .stroke('#000')
+      if (block.number !== undefined)
+        this.text.draw(
+          this.text.lines([{ text: `${block.number}.`, isBold: true }], text * 3),
+          margin + text * 1.6,
+          top,
+        )
+      if (block.has === 'bar') doc.rect(margin + indent - text * 0.6, top, 1.6, heightOf(lines)).fill('#000')
+      if (block.has === 'rule-below')
+        doc
+          .lineWidth(0.7)
+          .moveTo(margin, this.y + height)
+          .lineTo(margin + this.width, this.y + height)
+          .stroke('#000')
+      this.y += height
+    }
+    this.y += text * 0.25
+  }
+
+  private sign(): void {
+    const { margin, text, page } = this.paper
+    const needed = text * 4
+    if (this.y + needed > page[1] - margin - text * 1.4) this.turn()
+    const y = this.y + text * 2.6
+    const half = (this.width - text) / 2
+    for (const [i, label] of ['Name', 'Date and time'].entries()) {
+      const x = margin + i * (half + text)
+      this.text.doc
+        .lineWidth(0.7)
+        .moveTo(x, y)
+        .lineTo(x + half, y)
+        .stroke('#000')
+      this.text.draw(this.text.lines([{ text: label, size: text - 1.5 }], half), x, y + 2)
+    }
+    this.y = y + text * 2
+  }
+}
