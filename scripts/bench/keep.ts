@@ -45,7 +45,7 @@ const benchPlanning = (): void => {
 const UNITS = 500
 
 /** Many units of the demo's bodies, each reset and set by card, half of them signed. */
-const addUnits = async (db: Db): Promise<void> => {
+export const addUnits = async (db: Db): Promise<void> => {
   const standard = demoStandards().find(s => s.id === 'ring-action')
   if (!standard) throw new Error('no standard')
   const walks = demoBodies().map(profile => {

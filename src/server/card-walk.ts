@@ -71,6 +71,34 @@ interface Underway {
   readonly walkOf: (key: Omit<CardKey, 'walk'>) => OpenWalk
 }
 
+/** What a walk begins from. */
+interface Start extends Pick<Prepared, 'from' | 'assumed' | 'unseen'> {
+  /** All of it as text, to remember steps by. */
+  readonly text: string
+}
+
+const startOf = (form: Body, resolution: Resolution, from: State = factoryState(form)): Start => {
+  const factory = factoryState(form)
+  const options = new Map(form.settings.map(s => [s.id, s.options]))
+  // What a walk began from may have had settings and options that the profile has no more.
+  const isOffered = ([s, o]: readonly [string, string]) => options.get(s)?.some(x => x.id === o)
+  const kept = Object.fromEntries(Object.entries(from).filter(isOffered))
+  const assumed = { ...factory, ...kept }
+  const unseen = new Set(listedBy(resolution).filter(s => !(s in kept)))
+  return { from, assumed, unseen, text: [changesOf(factory, assumed), ...[...unseen].sort()].join(';') }
+}
+
+const starts = new WeakMap<Known, { readonly form: Body; readonly resolution: Resolution; readonly start: Start }>()
+
+/** The same from what is known, worked out again only where that, the body or the standard is another. */
+const startKnown = (form: Body, resolution: Resolution, known: Known): Start => {
+  const last = starts.get(known)
+  if (last?.form === form && last.resolution === resolution) return last.start
+  const start = startOf(form, resolution, knownState(known))
+  starts.set(known, { form, resolution, start })
+  return start
+}
+
 /** The steps of a card from what the unit is known to be set to; a unit's own firmware counts where there is a unit. */
 const prepareWith = (
   standard: RevisedStandard,
@@ -88,15 +116,10 @@ const prepareWith = (
   const card = { bodyId, unitId: unit?.id ?? null, standardId, standardVersion }
   const { walk, from: begunFrom, isBegun } = walkOf(card)
   const known = unit ? lives.knownOf(unit, body, firmware) : NOTHING_KNOWN
-  const factory = factoryState(form)
-  const from = begunFrom ?? (unit && !isBegun ? knownState(known) : factory)
-  const offered = (setting: string) => form.settings.find(s => s.id === setting)?.options.map(o => o.id) ?? []
-  // What a walk began from may have had settings and options that the profile has no more.
-  const kept = Object.fromEntries(Object.entries(from).filter(([s, o]) => offered(s).includes(o)))
-  const assumed = { ...factory, ...kept }
-  const unseen = new Set(listedBy(resolution).filter(s => !(s in kept)))
-  const state = [changesOf(factory, assumed), ...[...unseen].sort()].join(';')
-  const stamp = [body.stamp, standard.stamp, firmware, contextText(context), state].join('|')
+  const begun = isBegun ? startOf(form, resolution, begunFrom ?? factoryState(form)) : undefined
+  const { from, assumed, unseen, text } =
+    begun ?? (unit ? startKnown(form, resolution, known) : startOf(form, resolution))
+  const stamp = [body.stamp, standard.stamp, firmware, contextText(context), text].join('|')
   return {
     body: form,
     profile: body.document,
@@ -145,18 +168,23 @@ export const prepare = async (
   return prepareWith(standard, body, siblings, unit, context, { lives, walkOf })
 }
 
-/** Every card of a standard: one for each unit, or for the body where the team has no unit of it. */
+/**
+ * Every card of a standard: one for each unit, or for the body where the team has no unit of it.
+ *
+ * @param known what happened to all units, where it was read before
+ */
 export const prepareAll = async (
   standardId: string,
   chosen: readonly string[] | undefined,
   context: Context,
+  known?: Lives,
 ): Promise<readonly Prepared[]> => {
   const db = await database()
   const [standard, bodies, all, lives, walkOf] = await Promise.all([
     readStandard(standardId),
     listBodies(),
     units(),
-    readLives(db),
+    known ?? readLives(db),
     readWalks(db),
   ])
   const cards = await Promise.all(

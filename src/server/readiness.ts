@@ -129,12 +129,12 @@ export const readReadiness = async (
   now = new Date().toISOString(),
 ): Promise<ReadinessView> => {
   const db = await database()
-  const [{ document: standard, state }, prepared, carriers, recheckWeeks, lives, standards, usual] = await Promise.all([
+  const lives = await readLives(db)
+  const [{ document: standard, state }, prepared, carriers, recheckWeeks, standards, usual] = await Promise.all([
     readStandard(ref),
-    prepareAll(ref, chosen, context),
+    prepareAll(ref, chosen, context, lives),
     readCarriers(),
     readRecheckWeeks(db),
-    readLives(db),
     listStandards(),
     usualMinutes(db, refFrom(ref).id),
   ])
@@ -190,11 +190,12 @@ export const readReadinessByStandard = async (
   chosen: readonly string[] | undefined,
   now = new Date().toISOString(),
 ): Promise<readonly StandardReadiness[]> => {
-  const recheckWeeks = await readRecheckWeeks(await database())
+  const db = await database()
+  const [recheckWeeks, lives] = await Promise.all([readRecheckWeeks(db), readLives(db)])
   const inForce = (await listStandards()).filter(s => s.state === 'approved')
   return Promise.all(
     inForce.map(async ({ id, name, version }): Promise<StandardReadiness> => {
-      const all = (await prepareAll(id, chosen, context)).filter(p => p.unit)
+      const all = (await prepareAll(id, chosen, context, lives)).filter(p => p.unit)
       const states = all.map(p => ({ p, readiness: readinessAt(p, recheckWeeks, now) }))
       const count = (is: ReadinessState) => states.filter(s => s.readiness.is === is).length
       return {

@@ -48,7 +48,7 @@ export const STATE_LABELS: Readonly<Record<ReadinessState, string>> = {
 }
 
 /** So many rows are drawn at once; more follow as somebody comes to them. */
-const ROWS_AT_ONCE = 60
+const ROWS_AT_ONCE = 40
 
 /** Units in a list, as many as are in sight. */
 export const UnitRows = ({

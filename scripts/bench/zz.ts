@@ -1,2 +1,0 @@
-import { benchKeep } from './keep'
-await benchKeep()
