@@ -1,5 +1,11 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
-import { bodyJsonSchema, bundleJsonSchema, lensJsonSchema, standardJsonSchema } from '../src/core/formats/json-schema'
+import {
+  bodyJsonSchema,
+  bundleJsonSchema,
+  lensJsonSchema,
+  standardJsonSchema,
+  stateJsonSchema,
+} from '../src/core/formats/json-schema'
 
 /** Writes the JSON Schemas of the exchange formats to docs/formats. */
 mkdirSync('docs/formats', { recursive: true })
@@ -9,3 +15,4 @@ write('coherion.body-1.schema.json', bodyJsonSchema())
 write('coherion.lens-1.schema.json', lensJsonSchema())
 write('coherion.bundle-1.schema.json', bundleJsonSchema())
 write('coherion.standard-1.schema.json', standardJsonSchema())
+write('coherion.state-1.schema.json', stateJsonSchema())

@@ -3,7 +3,7 @@ import type { State } from '../core/bodies'
 import { type Db, withRetry } from './connection'
 import { type Change, recordChange } from './history'
 import type { Receipt } from './received'
-import { addUnitEvent } from './unit-events'
+import { addUnitEvent, type NewUnitEvent } from './unit-events'
 
 /** What a card is for. A body without units has a card of its own. */
 export interface CardKey {
@@ -90,11 +90,11 @@ export const countTicks = async (db: Db): Promise<ReadonlyMap<string, readonly s
   return byCard
 }
 
-/** What a tick says about the unit: what is set now, what the body pulled along included. */
+/** What a tick says about the unit: what is set now, what the body pulled along included, or what was stored. */
 export interface Tick {
   readonly step: string
   readonly ticked: boolean
-  readonly sets: State
+  readonly says: readonly NewUnitEvent[]
 }
 
 /** Begins a walk, where it has not begun yet. */
@@ -119,7 +119,7 @@ export const setTick = (
   db: Db,
   key: CardKey,
   from: State,
-  { step, ticked, sets }: Tick,
+  { step, ticked, says }: Tick,
   at: string,
   personId: string | null,
   receipt?: Receipt,
@@ -135,11 +135,7 @@ export const setTick = (
       await trx('ticks').insert({ card_id, step, person_id: personId, ticked_at: at })
       await closeOtherWalks(trx, key, at)
       if (key.unitId !== null)
-        for (const [setting, option] of Object.entries(sets))
-          await addUnitEvent(trx, key.unitId, { kind: 'set', setting, option, how: 'card' }, at, personId, {
-            cardId: card_id,
-            step,
-          })
+        for (const event of says) await addUnitEvent(trx, key.unitId, event, at, personId, { cardId: card_id, step })
     } else {
       await trx('ticks').where({ card_id, step }).delete()
       await trx('unit_events')

@@ -119,10 +119,12 @@ export const addUnitEvent = async (
 
 const WORDS: Readonly<Record<UnitEventKind, string>> = {
   set: 'what it says was told',
+  read: 'settings read from a file',
   reset: 'reset to factory defaults',
   firmware: 'other firmware',
   repaired: 'back from repair',
   returned: 'back from a loan',
+  stored: 'stored in a memory slot',
   signed: 'signed',
 }
 
@@ -178,12 +180,17 @@ const WALKS_COUNTED = 9
 
 /** How long walks usually take, from the team's own. */
 export interface UsualTime {
-  readonly about: number
+  readonly minutes: number
+  /** Undefined where it is not known of how many steps they were. */
+  readonly minutesPerStep: number | undefined
   readonly walks: number
 }
 
+const median = (values: readonly number[]): number | undefined =>
+  values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)]
+
 /** The median of how long the team's own walks took to a standard, by body; those that nobody timed are missing. */
-export const usualMinutes = async (db: Db, standardId: string): Promise<ReadonlyMap<string, UsualTime>> => {
+export const usualTimes = async (db: Db, standardId: string): Promise<ReadonlyMap<string, UsualTime>> => {
   const found = await withRetry(() =>
     db<{ data: string; body: string }>('unit_events')
       .join('units', 'units.id', 'unit_events.unit_id')
@@ -193,17 +200,20 @@ export const usualMinutes = async (db: Db, standardId: string): Promise<Readonly
       .limit(2000)
       .select<{ data: string; body: string }[]>('unit_events.data as data', 'units.body_id as body'),
   )
-  const byBody = new Map<string, number[]>()
+  const byBody = new Map<string, { readonly minutes: number; readonly steps: number | undefined }[]>()
   for (const { data, body } of found) {
-    const { standard, minutes } = JSON.parse(data) as Extract<NewUnitEvent, { kind: 'signed' }>
+    const { standard, minutes, steps } = JSON.parse(data) as Extract<NewUnitEvent, { kind: 'signed' }>
     const list = byBody.get(body) ?? []
     if (standard !== standardId || minutes === null || list.length === WALKS_COUNTED) continue
-    byBody.set(body, [...list, minutes])
+    byBody.set(body, [...list, { minutes, steps }])
   }
   return new Map(
-    [...byBody].map(([body, minutes]) => {
-      const median = minutes.toSorted((a, b) => a - b)[Math.floor(minutes.length / 2)] ?? 0
-      return [body, { about: Math.max(1, Math.round(median)), walks: minutes.length }]
+    [...byBody].map(([body, walks]) => {
+      const perStep = walks.flatMap(w => (w.steps ? [w.minutes / w.steps] : []))
+      return [
+        body,
+        { minutes: median(walks.map(w => w.minutes)) ?? 0, minutesPerStep: median(perStep), walks: walks.length },
+      ]
     }),
   )
 }

@@ -90,12 +90,14 @@ const eventsOf = (life: DemoLife): readonly NewUnitEvent[] => {
       if (!profile || !standard) throw new Error(`no body or no standard for ${life.tag}`)
       const body = bodyAt(profile, firmware)
       const { state } = resolve(body, standard, { firmware })
-      const set = stepsBetween(body, factoryState(body), state).flatMap((s): NewUnitEvent[] => [
+      const steps = stepsBetween(body, factoryState(body), state)
+      const set = steps.flatMap((s): NewUnitEvent[] => [
         { kind: 'set', setting: s.setting, option: s.to, how: 'card' },
         ...s.follows.map(f => ({ kind: 'set' as const, setting: f.setting, option: f.to, how: 'card' as const })),
       ])
       const { id, version } = standard
-      return [{ kind: 'reset' }, ...set, { kind: 'signed', standard: id, version, minutes: life.minutes }]
+      const signed = { kind: 'signed' as const, standard: id, version, minutes: life.minutes, steps: steps.length }
+      return [{ kind: 'reset' }, ...set, signed]
     }
   }
 }

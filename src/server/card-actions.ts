@@ -3,6 +3,7 @@ import type { Body } from '@/core/bodies'
 import { eventWords } from '@/core/kit/event-words'
 import type { Happening, UnitEvent } from '@/core/kit/known'
 import { overruledBy, type SetEvent } from '@/core/kit/late'
+import { slotOfKey, storeKey } from '@/core/kit/slots'
 import { contextFrom } from '@/core/standards'
 import {
   beginWalk,
@@ -14,6 +15,7 @@ import {
   setTick,
   walkBegan,
 } from '@/db/cards'
+import type { Receipt } from '@/db/received'
 import { listUnitEvents, recordUnitEvent, setUnitEventUndone } from '@/db/unit-events'
 import { prepare, type Prepared, stepKey } from './card-walk'
 import { listStandards, units } from './catalogue'
@@ -59,7 +61,8 @@ const setBy = (body: Body, step: string): NewSet | undefined => {
   return isThere ? { kind: 'set', setting, option, how: 'card' } : undefined
 }
 
-const expectPerson = async (person: string | undefined): Promise<void> => {
+/** @throws RequestError 422 where there is no such person */
+export const expectPerson = async (person: string | undefined): Promise<void> => {
   if (person !== undefined && !(await listPeople()).some(p => p.id === person))
     throw new RequestError(
       422,
@@ -86,6 +89,23 @@ const overruler = async (
   return overruledBy(profile, unit.firmware ?? body.firmware.to, events, { ...set, at, by: null })
 }
 
+/** Ticks that what is set was stored in a memory slot, or takes the tick back. */
+const storeIn = async (
+  { key, from, body, unit, standard }: Prepared,
+  slot: string,
+  { step, ticked, person }: TickRequest,
+  at: string,
+  receiptOf: (answer: Outcome) => Receipt | undefined,
+): Promise<Outcome> => {
+  if (!unit || !body.slots.names.includes(slot))
+    throw new RequestError(422, 'No such slot', `${body.model} has no memory slot “${slot}”. Reload the card.`)
+  await expectPerson(person)
+  const outcome: Outcome = { outcome: 'done' }
+  const stored = { kind: 'stored', slot, standard: standard.id, version: standard.version } as const
+  await setTick(await database(), key, from, { step, ticked, says: [stored] }, at, person ?? null, receiptOf(outcome))
+  return outcome
+}
+
 /**
  * Ticks a step or takes the tick back; returns once it is on disk. A tick that waited for the network takes its place
  * among what others did meanwhile: by step, the later one stands, and nothing of it is lost.
@@ -95,6 +115,8 @@ const overruler = async (
 export const tickStep = (request: TickRequest): Promise<Outcome & Received> =>
   once<Outcome>(request, async (at, receiptOf) => {
     const prepared = await prepare(request.standard, request.body, request.unit, contextFrom(request.for))
+    const slot = slotOfKey(request.step)
+    if (slot !== undefined) return storeIn(prepared, slot, request, at, receiptOf)
     const { steps, key, body, standard, from, unit } = prepared
     const step = steps.find(s => stepKey(s) === request.step)
     const set = setBy(body, request.step)
@@ -113,7 +135,7 @@ export const tickStep = (request: TickRequest): Promise<Outcome & Received> =>
         ticked && ticked.tickedAt > at
           ? { outcome: 'overruled', by: ticked.personName, when: ticked.tickedAt, words: 'ticked it' }
           : { outcome: ticked ? 'done' : 'was-so' }
-      const tick = { step: request.step, ticked: outcome.outcome === 'overruled', sets: {} }
+      const tick = { step: request.step, ticked: outcome.outcome === 'overruled', says: [] }
       await setTick(db, key, from, tick, at, person, receiptOf(outcome))
       return outcome
     }
@@ -128,8 +150,13 @@ export const tickStep = (request: TickRequest): Promise<Outcome & Received> =>
       ticked && !isMine
         ? { outcome: 'was-so', by: ticked.personName, when: ticked.tickedAt }
         : { outcome: ticked ? 'was-so' : 'done' }
-    const follows = Object.fromEntries((step?.follows ?? []).map(f => [f.setting, f.to]))
-    const tick = { step: request.step, ticked: true, sets: { ...follows, ...(step && { [step.setting]: step.to }) } }
+    const pulled = (step?.follows ?? []).map((f): NewSet => ({
+      kind: 'set',
+      setting: f.setting,
+      option: f.to,
+      how: 'card',
+    }))
+    const tick = { step: request.step, ticked: true, says: [...pulled, ...(set ? [set] : [])] }
     await setTick(db, key, from, tick, at, person, receiptOf(outcome))
     return outcome
   })
@@ -183,6 +210,8 @@ export interface SignRequest extends Late {
   readonly standard: string
   readonly for?: string | undefined
   readonly timed: boolean
+  /** The memory slot that it is stored in as well. */
+  readonly slot?: string | undefined
   readonly person?: string | undefined
 }
 
@@ -201,12 +230,13 @@ export const signCard = (unitId: string, request: SignRequest): Promise<Outcome 
     const { key, steps, standard, from, unit } = prepared
     const db = await database()
     const ticked = new Set((await readTicks(db, key)).map(t => t.step))
-    const open = steps.filter(s => !ticked.has(stepKey(s))).length
+    const asked = [...steps.map(stepKey), ...(request.slot === undefined ? [] : [storeKey(request.slot)])]
+    const open = asked.filter(step => !ticked.has(step)).length
     if (open > 0)
       throw new RequestError(
         422,
         'Steps are open',
-        `${unit?.tag ?? 'The unit'} has ${open} of ${steps.length} steps left; tick them, or say what it says instead.`,
+        `${unit?.tag ?? 'The unit'} has ${open} of ${asked.length} steps left; tick them, or say what it says instead.`,
       )
     if (request.person === undefined)
       throw new RequestError(422, 'Who signs?', 'Say who you are at the top of the page; a signature needs a name.')
@@ -215,7 +245,13 @@ export const signCard = (unitId: string, request: SignRequest): Promise<Outcome 
     const took = began === null ? 0 : (Date.parse(at) - Date.parse(began)) / 60_000
     const isTimed = request.timed && steps.length > 0 && took >= 0 && took <= LONGEST_WALK_MINUTES
     const minutes = isTimed ? Math.round(took * 10) / 10 : null
-    const event = { kind: 'signed', standard: standard.id, version: standard.version, minutes } as const
+    const event = {
+      kind: 'signed',
+      standard: standard.id,
+      version: standard.version,
+      minutes,
+      steps: steps.length,
+    } as const
     const outcome: Outcome = { outcome: 'done' }
     const close = async (trx: Parameters<typeof closeWalks>[0]) => {
       await beginWalk(trx, key, from, at)

@@ -11,8 +11,9 @@ import type { Step } from '@/core/steps/walk'
 import { dimension } from '@/core/vocabulary/dimensions'
 import type { Grade } from '@/core/vocabulary/grade'
 import { cardId, countTicks, readTicks } from '@/db/cards'
-import { usualMinutes } from '@/db/unit-events'
+import { type UsualTime, usualTimes } from '@/db/unit-events'
 import { prepare, prepareAll, type Prepared, stepKey } from './card-walk'
+import { slotsOf, type SlotsView } from './card-slots'
 import { listStandards } from './catalogue'
 import { database } from './database'
 import { friendWords, readFalseFriends } from './phrasebook'
@@ -91,6 +92,8 @@ export interface CardView {
   }
   /** From the team's own walks where there are some, else reckoned from presses. */
   readonly minutes: { readonly about: number; readonly walks: number }
+  /** Undefined where there are none, or no unit. */
+  readonly slots: SlotsView | undefined
   /** Layers that count because of the unit, the person or the scene. */
   readonly special: readonly string[]
   readonly steps: readonly StepView[]
@@ -157,6 +160,7 @@ export const readCard = async (
   bodyId: string,
   unitId: string | undefined,
   context: Context = {},
+  slots?: string,
 ): Promise<CardView> => {
   const found = await prepare(standardId, bodyId, unitId, context)
   const plan = found.plan()
@@ -176,7 +180,7 @@ export const readCard = async (
     body.settings.find(s => s.id === settingId)?.options.find(o => o.id === optionId)?.label ?? optionId
   const optionsOf = (settingId: string) =>
     (body.settings.find(s => s.id === settingId)?.options ?? []).map(({ id, label }) => ({ id, label }))
-  const usual = (await usualMinutes(await database(), standard.id)).get(body.id)
+  const usual = (await usualTimes(await database(), standard.id)).get(body.id)
   const { signed } = known
   const inForce = (await listStandards()).find(s => s.id === standard.id && s.state === 'approved')
   const stateNow = { ...prepared.assumed, ...Object.fromEntries(ticked.map(s => [s.setting, s.to])) }
@@ -209,7 +213,10 @@ export const readCard = async (
       inMenuOrder: plan.pressesInMenuOrder,
       asListed: plan.pressesAsListed,
     },
-    minutes: usual ?? { about: minutesFor(plan), walks: 0 },
+    minutes: usual
+      ? { about: minutesOf(usual, steps.length), walks: usual.walks }
+      : { about: minutesFor(plan), walks: 0 },
+    slots: await slotsOf(prepared, slots, ticks),
     special: standard.layers.filter(l => l.applies && layerApplies(l, prepared.context)).map(l => l.name),
     steps: steps.flatMap(step => {
       const setting = body.settings.find(s => s.id === step.setting)
@@ -265,6 +272,10 @@ const SECONDS_EACH = { press: 0.8, step: 5 }
 
 const minutesFor = ({ presses, steps }: WalkPlan): number =>
   Math.max(1, Math.round((presses * SECONDS_EACH.press + steps.length * SECONDS_EACH.step) / 60))
+
+/** A walk of so many steps, from how long the team's own took. */
+export const minutesOf = ({ minutes, minutesPerStep }: UsualTime, steps: number): number =>
+  Math.max(1, Math.round(minutesPerStep === undefined || steps === 0 ? minutes : minutesPerStep * steps))
 
 /** What each setting counts for a standard: the weights of the targets it brings about. */
 const weightsOf = ({ resolution }: Prepared): ReadonlyMap<string, number> => {

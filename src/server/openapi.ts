@@ -4,6 +4,7 @@ import {
   lensJsonSchema,
   schemaOf,
   standardJsonSchema,
+  stateJsonSchema,
 } from '@/core/formats/json-schema'
 import {
   reference,
@@ -216,6 +217,19 @@ export const openApiDocument = () => ({
         responses: { '201': ok('On disk.'), ...NOT_THERE, ...UNREADABLE, ...WRONG },
       },
     },
+    '/api/v1/units/{id}/state': {
+      get: {
+        summary: 'What a unit is known to be set to, in the exchange format coherion.state/1',
+        parameters: idParameter,
+        responses: { '200': ok('What is known.', reference('UnitState')), ...NOT_THERE },
+      },
+      post: {
+        summary: 'Says what a unit is set to, from a file in the exchange format coherion.state/1',
+        parameters: [...idParameter, ...queryParameters(queries.stateQuerySchema)],
+        requestBody: { required: true, ...json(reference('UnitState')) },
+        responses: { '201': ok('On disk.'), ...NOT_THERE, ...UNREADABLE, ...WRONG },
+      },
+    },
     '/api/v1/units/{id}/events/{event}': {
       put: {
         summary: 'Takes something that happened to a unit back, or has it count again',
@@ -274,6 +288,7 @@ export const openApiDocument = () => ({
       Restore: schemaOf(queries.restoreSchema, 'Restore'),
       Signed: schemaOf(queries.signedSchema, 'Signed'),
       UnitEvent: schemaOf(queries.unitEventSchema, 'UnitEvent'),
+      UnitState: stateJsonSchema(),
       Undone: schemaOf(queries.undoneSchema, 'Undone'),
       Interval: schemaOf(queries.intervalSchema, 'Interval'),
       ...standardSchemas,

@@ -14,7 +14,14 @@ export const resolutionsQuerySchema = v.object({
   bodies: v.optional(v.pipe(v.string(), v.minLength(1), v.maxLength(20_000))),
 })
 export const explanationQuerySchema = v.object({ standard: id, body: id, dimension: id, for: forWhom })
-export const cardQuerySchema = v.object({ standard: id, body: id, unit: v.optional(id), for: forWhom })
+export const cardQuerySchema = v.object({
+  standard: id,
+  body: id,
+  unit: v.optional(id),
+  for: forWhom,
+  /** What goes into which memory slot: `Keep 1:ring-action,Keep 2:high-rope`. */
+  slots: v.optional(v.pipe(v.string(), v.maxLength(2000))),
+})
 const time = v.pipe(v.string(), v.isoTimestamp('expected a time such as 2026-03-01T09:30:00.000Z'))
 /** For requests that may have waited on a device: the same id each time, done and sent when, by the device's clock. */
 const late = {
@@ -74,11 +81,14 @@ export const carriedSchema = v.strictObject({ units: v.pipe(v.array(v.string()),
 export const handedOverSchema = v.strictObject({ handedOver: v.boolean(), person })
 
 /** What happens to a unit: what cannot be seen from its card, what it says, and that somebody signs for it. */
+/** The memory slot that is stored in as well. */
+const slot = v.optional(v.pipe(v.string(), v.minLength(1), v.maxLength(40)))
 export const unitEventSchema = v.variant('kind', [
   v.strictObject({ ...late, kind: v.picklist(HAPPENINGS), person }),
   v.strictObject({ ...late, kind: v.literal('told'), standard: id, for: forWhom, setting: id, option: id, person }),
-  v.strictObject({ ...late, kind: v.literal('signed'), standard: id, for: forWhom, timed: v.boolean(), person }),
+  v.strictObject({ ...late, kind: v.literal('signed'), standard: id, for: forWhom, timed: v.boolean(), slot, person }),
 ])
+export const stateQuerySchema = v.object({ file: v.optional(v.string()), person })
 export const undoneSchema = v.strictObject({ undone: v.boolean(), person })
 export const readinessQuerySchema = v.object({
   standard: id,

@@ -6,9 +6,10 @@ import { type Readiness, READINESS_ORDER, type ReadinessState, readinessOf, read
 import { type Context, contextText, refFrom, refText } from '@/core/standards'
 import { readRecheckWeeks, saveRecheckWeeks } from '@/db/settings'
 import { listVersions } from '@/db/standards'
-import { unitTimeline, usualMinutes } from '@/db/unit-events'
+import { unitTimeline, usualTimes } from '@/db/unit-events'
 import { listedBy, prepareAll, type Prepared } from './card-walk'
 import { formOf, listStandards, readBody, readStandard, units } from './catalogue'
+import { minutesOf } from './cards'
 import { database } from './database'
 import { readCarriers } from './hands'
 import { type Lives, readLives } from './lives'
@@ -136,7 +137,7 @@ export const readReadiness = async (
     readCarriers(),
     readRecheckWeeks(db),
     listStandards(),
-    usualMinutes(db, refFrom(ref).id),
+    usualTimes(db, refFrom(ref).id),
   ])
   const names = new Map(standards.map(s => [s.id, s.name]))
   const carriersOf = new Map<string, { id: string; name: string }[]>()
@@ -147,7 +148,8 @@ export const readReadiness = async (
     const { unit, known, body } = p
     if (!unit) return []
     const readiness = readinessAt(p, recheckWeeks, now)
-    const reckoned = Math.max(1, Math.round((stepsLeft(p) * SECONDS_PER_STEP) / 60))
+    const [steps, walked] = [stepsLeft(p), usual.get(body.id)]
+    const minutes = walked ? minutesOf(walked, steps) : Math.max(1, Math.round((steps * SECONDS_PER_STEP) / 60))
     return [
       {
         unit: unit.id,
@@ -160,7 +162,7 @@ export const readReadiness = async (
         readiness,
         words: readinessWords(readiness, known),
         last: lives.eventsOf(unit.id).at(-1)?.at,
-        minutes: readiness.is === 'ready' ? 0 : (usual.get(body.id)?.about ?? reckoned),
+        minutes: readiness.is === 'ready' ? 0 : minutes,
         isOwed: isOwed(p, readiness),
         isForTomorrow: readinessAt(p, recheckWeeks, tomorrow).is !== 'ready',
       },

@@ -182,7 +182,7 @@ const PrintDialog = ({
             display: 'grid',
             gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' },
             mt: 1.5,
-            maxHeight: 320,
+            maxHeight: '46vh',
             overflow: 'auto',
           }}
         >
@@ -204,7 +204,7 @@ const PrintDialog = ({
             />
           ))}
         </Box>
-        <Box aria-live="polite" sx={{ mt: 2, minHeight: 48 }}>
+        <Box aria-live="polite" sx={{ mt: 1.5, minHeight: 40 }}>
           {stage.is === 'making' && (
             <>
               <Typography variant="body2">

@@ -133,6 +133,27 @@ export const theme = createTheme({
         },
       },
     },
+    // What is only worth knowing does not shout: a bar at its side, as with cautions.
+    MuiAlert: {
+      styleOverrides: {
+        root: {
+          variants: [
+            {
+              props: { severity: 'info' },
+              style: {
+                color: 'var(--mui-palette-text-primary)',
+                background: 'transparent',
+                borderLeft: '3px solid var(--mui-palette-own-marigold-main)',
+                borderRadius: 0,
+                padding: '2px 0 2px 12px',
+                '& .MuiAlert-icon': { display: 'none' },
+              },
+            },
+          ],
+        },
+        action: { alignItems: 'center', paddingTop: 0 },
+      },
+    },
     MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
   },
 })

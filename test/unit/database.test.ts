@@ -8,13 +8,7 @@ import { type Db, openDatabase } from '../../src/db/connection'
 import { findBody, listBodies, saveBody } from '../../src/db/documents'
 import { readHistory, recordChange } from '../../src/db/history'
 import { addPerson, listPeople } from '../../src/db/people'
-import {
-  listUnitEvents,
-  recordUnitEvent,
-  setUnitEventUndone,
-  unitTimeline,
-  usualMinutes,
-} from '../../src/db/unit-events'
+import { listUnitEvents, recordUnitEvent, setUnitEventUndone, unitTimeline, usualTimes } from '../../src/db/unit-events'
 import { listUnits, saveUnits } from '../../src/db/units'
 import { seedDemo } from '../../src/demo/seed'
 import { demoBodies } from '../../src/demo/world'
@@ -23,8 +17,9 @@ const AT = '2026-11-24T09:00:00.000Z'
 const LATER = '2026-11-24T10:00:00.000Z'
 const CARD: CardKey = { bodyId: 'linnet', unitId: 'tsp-l1', standardId: 'ring-action', standardVersion: 1, walk: 1 }
 
+const SAYS = { kind: 'set', setting: 'kin', option: 'kin-off', how: 'card' } as const
 const tick = (ticked: boolean, at: string, person: string | null) =>
-  setTick(db, CARD, {}, { step: 'kin=kin-off', ticked, sets: { kin: 'kin-off' } }, at, person)
+  setTick(db, CARD, {}, { step: 'kin=kin-off', ticked, says: [SAYS] }, at, person)
 
 let folder: string
 let db: Db
@@ -179,8 +174,8 @@ describe('walks', () => {
 
   it('begin with the first tick, from what was known then', async () => {
     expect(await walkNow()).toEqual({ walk: 1, from: undefined, isBegun: false })
-    await setTick(db, CARD, { kin: 'kin-people' }, { step: 'kin=kin-off', ticked: true, sets: {} }, AT, null)
-    await setTick(db, CARD, { kin: 'kin-off' }, { step: 'way=perch', ticked: true, sets: {} }, AT, null)
+    await setTick(db, CARD, { kin: 'kin-people' }, { step: 'kin=kin-off', ticked: true, says: [] }, AT, null)
+    await setTick(db, CARD, { kin: 'kin-off' }, { step: 'way=perch', ticked: true, says: [] }, AT, null)
     expect(await walkNow()).toEqual({ walk: 1, from: { kin: 'kin-people' }, isBegun: true })
   })
 
@@ -221,13 +216,13 @@ describe('walks', () => {
   it('that were timed say how long one takes: the median of the last', async () => {
     const sign = (minutes: number | null) =>
       recordUnitEvent(db, 'tsp-l1', { kind: 'signed', standard: 'high-rope', version: 1, minutes }, LATER, null)
-    const usual = async (body: string) => (await usualMinutes(db, 'high-rope')).get(body)
+    const usual = async (body: string) => (await usualTimes(db, 'high-rope')).get(body)
     expect(await usual('linnet')).toBeUndefined()
     await sign(4)
     await sign(null)
     await sign(9)
     await sign(6)
-    expect(await usual('linnet')).toEqual({ about: 6, walks: 3 })
+    expect(await usual('linnet')).toEqual({ minutes: 6, minutesPerStep: undefined, walks: 3 })
     expect(await usual('sorrel')).toBeUndefined()
   })
 })

@@ -1,7 +1,13 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { recordHappened, signCard, tellSetting, tickStep, undoHappened } from '../../src/server/card-actions'
 import { listCards, readCard } from '../../src/server/cards'
-import { readCalendar, readLife, readReadiness, setRecheckWeeks } from '../../src/server/readiness'
+import {
+  readCalendar,
+  readLife,
+  readReadiness,
+  readReadinessByStandard,
+  setRecheckWeeks,
+} from '../../src/server/readiness'
 import { seedDemo } from '../../src/demo/seed'
 import { database } from '../../src/server/database'
 import { useDemoFolder } from '../fixtures/demo-folder'
@@ -211,6 +217,37 @@ describe('readiness', () => {
     expect(event('TSP-L1')).toContain(`DTSTART;VALUE=DATE:${day(now)}`)
     expect(event('TSP-S2')).toContain(`DTSTART;VALUE=DATE:${day(later(28 - 6))}`)
     expect(event('TSP-S2')).toContain('URL:http://studio/set/cards/sorrel?standard=ring-action&unit=tsp-s2')
+  })
+
+  it('says what tomorrow needs: what is not ready, and what runs out by then', async () => {
+    const today = await readReadiness(STANDARD, {}, undefined)
+    const ready = today.units.find(u => u.tag === 'TSP-S2')
+    expect(ready).toMatchObject({ isForTomorrow: false, minutes: 0 })
+    expect(today.units.find(u => u.tag === 'TSP-T1')).toMatchObject({ isForTomorrow: true })
+    for (const u of today.units.filter(x => x.readiness.is !== 'ready')) expect(u.minutes, u.tag).toBeGreaterThan(0)
+    // Signed six days ago, for four weeks: on the evening before, tomorrow needs it.
+    const before = await readReadiness(STANDARD, {}, undefined, later(28 - 6 - 0.9))
+    expect(before.units.find(u => u.tag === 'TSP-S2')).toMatchObject({
+      readiness: { is: 'ready' },
+      isForTomorrow: true,
+    })
+  })
+
+  it('says which units owe a card because a new version was approved, and since when', async () => {
+    const view = await readReadiness(STANDARD, {}, undefined)
+    expect(view.units.filter(u => u.isOwed).map(u => u.tag)).toEqual(['TSP-F1'])
+    expect(view.approved?.at).toMatch(/^\d{4}-/)
+    expect((await readReadiness('high-rope', {}, undefined)).approved).toBeUndefined()
+  })
+
+  it('counts every standard in force', async () => {
+    const all = await readReadinessByStandard({}, undefined)
+    expect(all.map(s => s.id)).toContain('house-baseline')
+    for (const s of all) expect(Object.values(s.counts).reduce((sum, n) => sum + n, 0)).toBe(s.of)
+    const view = await readReadiness(STANDARD, {}, undefined)
+    const ring = all.find(s => s.id === STANDARD)
+    expect(ring).toMatchObject({ of: 24, owed: 1 })
+    expect(ring?.counts.ready).toBe(view.units.filter(u => u.readiness.is === 'ready').length)
   })
 
   it('counts a unit’s card as its own', async () => {

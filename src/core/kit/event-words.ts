@@ -15,6 +15,10 @@ export const eventWords = (
       if (event.how === 'card') return `${label} set to ${option}`
       return event.how === 'person' ? `${label} says ${option}` : `${label}: ${option}, from a file`
     }
+    case 'read': {
+      const count = Object.keys(event.settings).length
+      return `${count} ${count === 1 ? 'setting' : 'settings'} read from a file`
+    }
     case 'reset':
       return 'reset to factory defaults'
     case 'firmware':
@@ -23,6 +27,8 @@ export const eventWords = (
       return 'came back from repair'
     case 'returned':
       return 'came back from a loan'
+    case 'stored':
+      return `stored in ${event.slot}: ${standardName(event.standard)}, version ${event.version}`
     case 'signed':
       return `signed for ${standardName(event.standard)}, version ${event.version}${event.minutes === null ? '' : `, in ${Math.max(1, Math.round(event.minutes))} minutes`}`
   }

@@ -16,13 +16,24 @@ interface Happened {
 export type UnitEvent = Happened &
   (
     | { readonly kind: 'set'; readonly setting: string; readonly option: string; readonly how: Told }
+    /** All that a file says it is set to. */
+    | { readonly kind: 'read'; readonly settings: State }
     /** Back to factory defaults. */
     | { readonly kind: 'reset' }
     | { readonly kind: 'firmware'; readonly from: string; readonly to: string }
     | { readonly kind: 'repaired' }
     | { readonly kind: 'returned' }
+    /** What it was set to was kept in a memory slot. */
+    | { readonly kind: 'stored'; readonly slot: string; readonly standard: string; readonly version: number }
     /** Walked to the end and proved: it is set to this version. */
-    | { readonly kind: 'signed'; readonly standard: string; readonly version: number; readonly minutes: number | null }
+    | {
+        readonly kind: 'signed'
+        readonly standard: string
+        readonly version: number
+        /** How long the walk took, and of how many steps, where somebody timed it. */
+        readonly minutes: number | null
+        readonly steps?: number | undefined
+      }
   )
 export type UnitEventKind = UnitEvent['kind']
 
@@ -40,9 +51,17 @@ export interface Signature extends Happened {
   readonly version: number
 }
 
+/** What a memory slot holds. */
+export interface Stored extends Happened {
+  readonly standard: string
+  readonly version: number
+}
+
 export interface Known {
   /** By setting; a setting that is not named may be at anything. */
   readonly facts: ReadonlyMap<string, Fact>
+  /** By memory slot; one that is not named may hold anything. */
+  readonly slots: ReadonlyMap<string, Stored>
   /** What last took facts away; undefined where nothing did. */
   readonly lost: { readonly kind: 'firmware' | 'repaired' | 'returned'; readonly at: string } | undefined
   /** When it last was walked through to the end, and for what. */
@@ -51,7 +70,13 @@ export interface Known {
   readonly since: readonly UnitEvent[]
 }
 
-export const NOTHING_KNOWN: Known = { facts: new Map(), lost: undefined, signed: undefined, since: [] }
+export const NOTHING_KNOWN: Known = {
+  facts: new Map(),
+  slots: new Map(),
+  lost: undefined,
+  signed: undefined,
+  since: [],
+}
 
 /** Settings that a change of firmware touches: new ones, and those that read or work otherwise than before. */
 const touchedBy = (profile: Body, from: string, to: string): ReadonlySet<string> => {
@@ -71,19 +96,31 @@ const after = (profile: Body, firmware: string, known: Known, event: UnitEvent):
       const fact: Fact = { option: event.option, how: event.how, at, by }
       return { ...known, facts: new Map(known.facts).set(event.setting, fact), since }
     }
+    case 'read': {
+      const told = Object.entries(event.settings).map(([s, option]): [string, Fact] => [
+        s,
+        { option, how: 'file', at, by },
+      ])
+      return { ...known, facts: new Map([...known.facts, ...told]), since }
+    }
     case 'reset': {
       const defaults = Object.entries(factoryState(bodyAt(profile, firmware)))
       const facts = new Map(defaults.map(([s, option]) => [s, { option, how: 'factory' as const, at, by }]))
-      return { ...known, facts, lost: undefined, since }
+      return { ...known, facts, slots: new Map(), lost: undefined, since }
     }
     case 'firmware': {
       const touched = touchedBy(profile, event.from, event.to)
       const facts = new Map([...known.facts].filter(([setting]) => !touched.has(setting)))
-      return { ...known, facts, lost: { kind: 'firmware', at }, since }
+      const slots = touched.size > 0 ? new Map<string, Stored>() : known.slots
+      return { ...known, facts, slots, lost: { kind: 'firmware', at }, since }
     }
     case 'repaired':
     case 'returned':
-      return { ...known, facts: new Map(), lost: { kind: event.kind, at }, since }
+      return { ...known, facts: new Map(), slots: new Map(), lost: { kind: event.kind, at }, since }
+    case 'stored': {
+      const { slot, standard, version } = event
+      return { ...known, slots: new Map(known.slots).set(slot, { at, by, standard, version }), since }
+    }
     case 'signed':
       return { ...known, signed: { at, by, standard: event.standard, version: event.version }, since: [] }
   }

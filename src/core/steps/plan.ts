@@ -80,39 +80,46 @@ export interface SlotWalk {
 }
 
 /** Slots that one walk fills are few, so that every order of them can be tried. */
-const MOST_SLOTS = 6
+export const MOST_SLOTS = 6
 
 /**
  * Several memory slots in one walk: each is stored once everything that belongs in it is set, and the next begins from
  * there. The order of the slots is the one with the fewest presses.
  *
+ * @param unseen settings that nobody has seen; the first stop looks at them
  * @throws RangeError for more slots than six
  */
 export const planSlots = (
   body: Body,
   from: State,
   slots: readonly { readonly slot: string; readonly to: State }[],
+  unseen?: Unseen,
 ): readonly SlotWalk[] => {
   if (slots.length > MOST_SLOTS) throw new RangeError(`${slots.length} slots in one walk; at most ${MOST_SLOTS}`)
-  let best: readonly SlotWalk[] = []
+  const plans = new Map<string, WalkPlan>()
+  /** From one stop to another; -1 is where the walk begins. */
+  const leg = (before: number, next: number): WalkPlan => {
+    const key = `${before} ${next}`
+    const known = plans.get(key)
+    if (known) return known
+    const plan = planWalk(body, slots[before]?.to ?? from, slots[next]?.to ?? from, before < 0 ? { unseen } : {})
+    plans.set(key, plan)
+    return plan
+  }
+  let best: readonly number[] = []
   let least = Infinity
-  const tryAll = (state: State, left: typeof slots, made: readonly SlotWalk[], presses: number): void => {
+  const tryAll = (made: readonly number[], presses: number): void => {
     if (presses >= least) return
+    const left = slots.flatMap((_, i) => (made.includes(i) ? [] : [i]))
     if (left.length === 0) {
       best = made
       least = presses
-      return
     }
-    for (const next of left) {
-      const plan = planWalk(body, state, next.to)
-      tryAll(
-        next.to,
-        left.filter(s => s !== next),
-        [...made, { slot: next.slot, plan }],
-        presses + plan.presses,
-      )
-    }
+    for (const next of left) tryAll([...made, next], presses + leg(made.at(-1) ?? -1, next).presses)
   }
-  tryAll(from, slots, [], 0)
-  return best
+  tryAll([], 0)
+  return best.flatMap((i, at) => {
+    const slot = slots[i]?.slot
+    return slot === undefined ? [] : [{ slot, plan: leg(best[at - 1] ?? -1, i) }]
+  })
 }

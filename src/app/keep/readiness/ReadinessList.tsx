@@ -65,9 +65,9 @@ export const ReadinessList = ({ view, by }: { view: ReadinessView; by: 'unit' | 
             </Button>
           }
         >
-          Version {standard.version} was approved by {view.approved.by ?? 'somebody'} (<When at={view.approved.at} />
-          ): {owed.length} {owed.length === 1 ? 'unit was' : 'units were'} signed for an earlier one and{' '}
-          {owed.length === 1 ? 'owes' : 'owe'} a card.
+          Version {standard.version} was approved{view.approved.by && ` by ${view.approved.by}`},{' '}
+          <When at={view.approved.at} />. {owed.length} {owed.length === 1 ? 'unit was' : 'units were'} signed for an
+          earlier one and {owed.length === 1 ? 'owes' : 'owe'} a card.
         </Alert>
       )}
       <Tomorrow view={view} units={ofPerson} />

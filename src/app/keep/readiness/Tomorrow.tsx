@@ -29,7 +29,7 @@ export const Tomorrow = ({ view, units }: { view: ReadinessView; units: readonly
           ` ${runningOut.map(u => u.tag).join(', ')} ${runningOut.length === 1 ? 'is' : 'are'} ready now and ${runningOut.length === 1 ? 'runs' : 'run'} out.`}
       </Typography>
       {owed.length > 0 && (
-        <Typography variant="body2" color="textSecondary">
+        <Typography variant="body2" color="textSecondary" sx={{ display: { xs: 'none', sm: 'block' } }}>
           {names
             .map(name => `${name} ${mine(name).length} (${minutes(mine(name))} min)`)
             .concat(

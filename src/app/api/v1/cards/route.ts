@@ -5,6 +5,6 @@ import { cardQuerySchema } from '@/server/queries'
 
 export const GET = (request: Request) =>
   answer(async () => {
-    const { standard, body, unit, for: forWhom } = expectShape(cardQuerySchema, queryOf(request), 'query')
-    return Response.json(await readCard(standard, body, unit, contextFrom(forWhom)))
+    const { standard, body, unit, for: forWhom, slots } = expectShape(cardQuerySchema, queryOf(request), 'query')
+    return Response.json(await readCard(standard, body, unit, contextFrom(forWhom), slots))
   })

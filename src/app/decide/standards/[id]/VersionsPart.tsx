@@ -10,6 +10,7 @@ import type { ComparisonView, EffectView, StandardView as View, VersionState } f
 import { linkTo } from '@/ui/address'
 import { usePeople } from '@/ui/people'
 import { sendJson } from '@/ui/send'
+import { LinkButton } from '@/ui/Shell'
 import { STATE_WORDS } from '@/ui/versions'
 import { When } from '@/ui/When'
 import { Differences } from '../../compare/Differences'
@@ -130,6 +131,7 @@ const Moves = ({
   isSaved: boolean
 }) => {
   const router = useRouter()
+  const params = useSearchParams()
   const { person } = usePeople()
   const [why, setWhy] = useState('')
   const [problem, setProblem] = useState('')
@@ -149,9 +151,14 @@ const Moves = ({
         <Typography sx={{ mt: 1 }}>
           It never changes. Begin a new draft to change something; approving that one retires this one.
         </Typography>
-        <Button sx={{ mt: 1 }} variant="outlined" onClick={() => void move('retired')}>
-          Retire version {version}
-        </Button>
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1 }}>
+          <LinkButton href={linkTo('/keep/readiness', params, { standard: view.id })}>
+            Which units owe a card
+          </LinkButton>
+          <Button variant="outlined" onClick={() => void move('retired')}>
+            Retire version {version}
+          </Button>
+        </Box>
         {problem && <Alert severity="error">{problem}</Alert>}
       </Box>
     )

@@ -28,6 +28,12 @@ export const UnitLife = ({ life: { unit, body, events } }: { life: LifeView }) =
     setProblem(sent.ok ? '' : sent.detail)
     if (sent.ok) router.refresh()
   }
+  const readFile = async (file: File) => {
+    const query = new URLSearchParams({ file: file.name, ...(person ? { person: person.id } : {}) }).toString()
+    const sent = await sendJson('POST', `/api/v1/units/${unit.id}/state?${query}`, await file.text())
+    setProblem(sent.ok ? '' : `Nothing was changed.\n${sent.detail}`)
+    if (sent.ok) router.refresh()
+  }
   const base = `/api/v1/units/${unit.id}/events`
   return (
     <Page sx={{ maxWidth: 760 }}>
@@ -45,8 +51,28 @@ export const UnitLife = ({ life: { unit, body, events } }: { life: LifeView }) =
           </Button>
         ))}
       </Box>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1 }}>
+        <Button component="label">
+          Read its settings from a file
+          <input
+            hidden
+            type="file"
+            accept=".json,application/json"
+            onChange={e => {
+              const [file] = e.target.files ?? []
+              e.target.value = ''
+              if (file) void readFile(file)
+            }}
+          />
+        </Button>
+        {events.length > 0 && (
+          <Button component="a" href={`/api/v1/units/${unit.id}/state`} download={`${unit.id}-state.json`}>
+            Save what is known as a file
+          </Button>
+        )}
+      </Box>
       {problem && (
-        <Alert severity="error" sx={{ mt: 2 }}>
+        <Alert severity="error" sx={{ mt: 2, whiteSpace: 'pre-line' }}>
           {problem}
         </Alert>
       )}

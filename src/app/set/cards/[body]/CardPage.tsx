@@ -15,7 +15,8 @@ import { LinkButton } from '@/ui/Shell'
 import { Notices } from './Notices'
 import { PrintCard } from './PrintCard'
 import { Signing } from './Signing'
-import { StepItem } from './StepItem'
+import { Slots } from './Slots'
+import { StepItem, StoreItem } from './StepItem'
 import { useCard } from './use-card'
 
 const UnitLink = styled(NextLink)(({ theme }) => ({
@@ -42,7 +43,9 @@ export const CardPage = ({ card: initial, code }: { card: CardView; code: string
   const live = useCard(initial, person)
   const { card, ticks, waiting } = live
   const list = useRef<HTMLOListElement>(null)
-  const done = card.steps.filter(s => ticks.has(s.key)).length
+  const store = card.slots?.store
+  const count = card.steps.length + (store ? 1 : 0)
+  const done = card.steps.filter(s => ticks.has(s.key)).length + (store && ticks.has(store.key) ? 1 : 0)
   const name = card.unit ? `${card.body.model} ${card.unit.tag}` : card.body.model
 
   const move = (event: KeyboardEvent) => {
@@ -73,7 +76,7 @@ export const CardPage = ({ card: initial, code }: { card: CardView; code: string
         {card.standard.state === 'approved' ? '' : `, ${STATE_WORDS[card.standard.state]}`}
         {card.special.length > 0 && `, with ${card.special.join(' and ')}`}
         {card.standard.lambdaHundredths > 0 && ', levelled with the other bodies'}.{' '}
-        {card.begins === 'unknown' && 'Reset to factory defaults first, it has fewer steps.'}
+        {card.begins === 'unknown' && 'Reset it to factory defaults first, and there are fewer steps.'}
         {!card.unit && 'Reset the body first if you do not know what it is set to.'}
       </Typography>
       {card.steps.length > 0 && <Effort card={card} />}
@@ -109,7 +112,7 @@ export const CardPage = ({ card: initial, code }: { card: CardView; code: string
       <Box sx={{ position: 'sticky', top: 0, bgcolor: 'background.default', py: 1.5, mt: 2, zIndex: 1 }}>
         <Box sx={{ display: 'flex', justifyContent: 'space-between', mb: 0.5 }} role="status">
           <Typography sx={{ fontWeight: 650 }}>
-            {done === card.steps.length ? 'All steps done' : `${done} of ${card.steps.length} steps done`}
+            {done === count ? 'All steps done' : `${done} of ${count} steps done`}
           </Typography>
           <Typography variant="body2" color="textSecondary">
             {waiting > 0 ? `${waiting} not yet saved` : done > 0 ? 'saved' : ''}
@@ -117,7 +120,7 @@ export const CardPage = ({ card: initial, code }: { card: CardView; code: string
         </Box>
         <LinearProgress
           variant="determinate"
-          value={card.steps.length === 0 ? 100 : (100 * done) / card.steps.length}
+          value={count === 0 ? 100 : (100 * done) / count}
           aria-label="Steps done"
         />
         {!person && (
@@ -154,6 +157,17 @@ export const CardPage = ({ card: initial, code }: { card: CardView; code: string
             </li>
           )
         })}
+        {store && (
+          <li>
+            <StoreItem
+              slot={store.slot}
+              number={count}
+              tick={ticks.get(store.key)}
+              isTooEarly={card.steps.some(s => !ticks.has(s.key))}
+              onToggle={() => live.toggle(store.key)}
+            />
+          </li>
+        )}
       </Box>
       {card.steps.length === 0 && (
         <Typography>
@@ -162,9 +176,10 @@ export const CardPage = ({ card: initial, code }: { card: CardView; code: string
             : 'Nothing to set: the factory defaults already are this standard.'}
         </Typography>
       )}
-      {card.unit && done === card.steps.length && (
+      {card.unit && done === count && (
         <Signing key={card.walk} card={card} isSigning={live.isSigning} onTold={live.tell} onSign={live.sign} />
       )}
+      {card.slots && <Slots card={card} slots={card.slots} />}
       {card.cautions.length > 0 && (
         <Box component="section" sx={{ mt: 5 }}>
           <Typography variant="h2" sx={{ mb: 2 }}>

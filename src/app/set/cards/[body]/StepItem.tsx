@@ -118,6 +118,56 @@ export const StepItem = ({
   )
 }
 
+/** The last step: keeps what was set in a memory slot. */
+export const StoreItem = ({
+  slot,
+  number,
+  tick,
+  isTooEarly,
+  onToggle,
+}: {
+  slot: string
+  number: number
+  tick: Tick | undefined
+  isTooEarly: boolean
+  onToggle: () => void
+}) => {
+  const id = useId()
+  return (
+    <StepRow data-done={tick !== undefined} sx={{ mt: 2.5 }}>
+      <Box44
+        id={id}
+        type="checkbox"
+        checked={tick !== undefined}
+        disabled={isTooEarly && !tick}
+        onChange={onToggle}
+        aria-label={`Step ${number}: store in ${slot}`}
+      />
+      <Box>
+        <label htmlFor={id}>
+          <Typography component="span" sx={{ lineHeight: 1.3, display: 'block' }}>
+            <Box component="span" sx={{ color: 'text.secondary' }}>
+              {number}.
+            </Box>{' '}
+            Store what is set in <b>{slot}</b>
+          </Typography>
+        </label>
+        <Typography variant="body2" color="textSecondary">
+          {tick ? (
+            <>
+              {tick.by ?? 'Somebody'}, <When at={tick.at} />
+            </>
+          ) : isTooEarly ? (
+            'Last of all: a slot keeps what is set at that moment.'
+          ) : (
+            'The maker’s manual says where.'
+          )}
+        </Typography>
+      </Box>
+    </StepRow>
+  )
+}
+
 /** Cannot find it, will not change, says something else. */
 const Help = ({
   step: s,

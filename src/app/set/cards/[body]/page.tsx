@@ -19,8 +19,8 @@ interface Props {
 const cardOf = cache(async (props: Props) => {
   const { ref, context, bodies } = await readInHand(await inHandOf(props.searchParams))
   const { body } = await props.params
-  const unit = await param(props.searchParams, 'unit')
-  return { bodies, body, card: ref === undefined ? undefined : await readCard(ref, body, unit, context) }
+  const [unit, slots] = [await param(props.searchParams, 'unit'), await param(props.searchParams, 'slots')]
+  return { bodies, body, card: ref === undefined ? undefined : await readCard(ref, body, unit, context, slots) }
 })
 
 /** By this a card that is kept on a device is found again. */

@@ -2,6 +2,7 @@
 
 import { nanoid } from 'nanoid'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { slotsText } from '@/core/kit/slots'
 import { refText } from '@/core/standards'
 import type { KeepPage } from '@/offline/names'
 import { type Deed, type Entry, keep, type Kept, type Landed, onOutbox, putAway, readOutbox } from '@/offline/outbox'
@@ -23,6 +24,7 @@ const queryOf = (card: CardView): string =>
     body: card.body.id,
     ...(card.unit ? { unit: card.unit.id } : {}),
     ...(card.for ? { for: card.for } : {}),
+    ...(card.slots?.asked.length ? { slots: slotsText(card.slots.asked) } : {}),
   }).toString()
 
 /** What was done here, and whether the server has it; what it has counts until the card is read again. */
@@ -154,6 +156,8 @@ export const useCard = (initial: CardView, person: Person | undefined) => {
 
   const ticks = useMemo(() => {
     const ticks = new Map(card.steps.flatMap(s => (s.tick ? [[s.key, s.tick] as const] : [])))
+    const { store } = card.slots ?? {}
+    if (store?.tick) ticks.set(store.key, store.tick)
     for (const { deed, tick } of mine) {
       if (deed.kind === 'tick' && deed.ticked) ticks.set(deed.step, tick)
       if (deed.kind === 'tick' && !deed.ticked) ticks.delete(deed.step)
@@ -183,7 +187,8 @@ export const useCard = (initial: CardView, person: Person | undefined) => {
     toggle: (step: string) => {
       const ticked = !ticks.has(step)
       const asked = card.steps.find(s => s.key === step)
-      const words = `${asked?.setting ?? step}: ${asked?.to ?? ''} ${ticked ? 'ticked' : 'taken back'}`
+      const what = asked ? `${asked.setting}: ${asked.to}` : `stored in ${card.slots?.store?.slot ?? step}`
+      const words = `${what} ${ticked ? 'ticked' : 'taken back'}`
       void act({ kind: 'tick', step, ticked }, words, {
         method: 'PUT',
         address: '/api/v1/ticks',
@@ -193,6 +198,9 @@ export const useCard = (initial: CardView, person: Person | undefined) => {
     tell: (setting: string, option: string, words: string) =>
       void happen({ kind: 'told', setting, option }, words, { kind: 'told', setting, option, ...standing }),
     reset: () => void happen({ kind: 'reset' }, 'reset to factory defaults', { kind: 'reset', person: person?.id }),
-    sign: (timed: boolean) => void happen({ kind: 'signed' }, 'signature', { kind: 'signed', timed, ...standing }),
+    sign: (timed: boolean) => {
+      const slot = card.slots?.store?.slot
+      void happen({ kind: 'signed' }, 'signature', { kind: 'signed', timed, slot, ...standing })
+    },
   }
 }
