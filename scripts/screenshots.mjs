@@ -1,5 +1,5 @@
 // npm run screenshots: one picture of each main view, from a fresh demo.
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { bin, chromiumArgs, ensureBuilt, ensureChromium, ensureInstalled, root, say, serve, step } from './lib.mjs'
@@ -16,7 +16,7 @@ const address = await server.ready
 const WIDE = { width: 1280, height: 800 }
 const FIVE = '?bodies=sorrel,tollgate,linnet,pebble,wicket'
 const PHONE = { width: 390, height: 800 }
-const sign = page => page.evaluate(() => localStorage.setItem('coherion-person', 'imelda-frost'))
+const sign = page => page.evaluate(() => localStorage.setItem('coherion-person', 'imelda-frost\nImelda Frost'))
 const tick = count => async page => {
   await sign(page)
   await page.reload({ waitUntil: 'networkidle' })
@@ -87,7 +87,6 @@ const shots = [
   { name: 'body', path: '/name/bodies/sorrel' },
   { name: 'controls', path: `/set/controls${FIVE}&school=two-thumbs`, act: mapped },
   { name: 'thumb-load', path: `/set/controls${FIVE}`, act: loaded },
-  { name: 'controls-phone', path: '/set/controls?bodies=sorrel', viewport: PHONE, act: mapped },
   { name: 'readiness', path: '/keep/readiness' },
   { name: 'card-help-phone', path: '/set/cards/tollgate?unit=tsp-t1', viewport: PHONE, act: helped },
   { name: 'card-phone', path: '/set/cards/pebble', viewport: PHONE, act: tick(2) },
@@ -95,13 +94,34 @@ const shots = [
   { name: 'body-editor', path: '/name/bodies/heron/edit', before: beginHeron, act: author(17) },
 ]
 
+/** A printed page, drawn by a reader of PDFs. */
+const printed = async name => {
+  const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs')
+  const pdf = await fetch(`${address}/api/v1/cards/pdf?standard=ring-action&units=tsp-t1`)
+  const document = await getDocument({ data: new Uint8Array(await pdf.arrayBuffer()), verbosity: 0 }).promise
+  const page = await document.getPage(1)
+  const viewport = page.getViewport({ scale: 1.4 })
+  const { canvas } = document.canvasFactory.create(viewport.width, viewport.height)
+  await page.render({ canvas, viewport, background: '#fff' }).promise
+  writeFileSync(join(root, 'docs', 'screenshots', `${name}.png`), canvas.toBuffer('image/png'))
+  await document.destroy()
+  say(`docs/screenshots/${name}.png`)
+}
+
+await printed('card-paper')
 const browser = await chromium.launch({
   executablePath,
   args: chromiumArgs,
 })
 for (const { name, path, viewport = WIDE, theme = 'light', before, act } of shots) {
   if (before) await before()
-  const page = await browser.newPage({ viewport, colorScheme: theme, reducedMotion: 'reduce', locale: 'en-GB' })
+  const page = await browser.newPage({
+    viewport,
+    colorScheme: theme,
+    reducedMotion: 'reduce',
+    locale: 'en-GB',
+    serviceWorkers: 'block',
+  })
   await page.goto(address + path, { waitUntil: 'networkidle' })
   if (act) await act(page)
   await page.mouse.move(0, 0)

@@ -151,7 +151,7 @@ export const theme = createTheme({
             },
           ],
         },
-        action: { alignItems: 'center', paddingTop: 0 },
+        action: { alignItems: 'center', paddingTop: 0, whiteSpace: 'nowrap' },
       },
     },
     MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },

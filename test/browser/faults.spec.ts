@@ -60,7 +60,7 @@ test('a tick made while the server is away stays in view and is sent again', asy
   await expect(page.getByText('1 not yet saved')).toBeVisible()
   await expect(page.getByText('The server does not answer.', { exact: false })).toBeVisible()
   await server.up()
-  await page.getByRole('button', { name: 'Send again' }).click()
+  await page.getByRole('button', { name: 'Send now' }).click()
   await card.expectSaved()
   await page.reload()
   await expect(card.step(1)).toBeChecked()

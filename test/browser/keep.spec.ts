@@ -18,6 +18,7 @@ for (const [name, viewport] of [
       card,
       server,
       request,
+      context,
       expectAccessible,
     }) => {
       await page.goto('/keep/readiness?standard=ring-action&bodies=tollgate')
@@ -58,7 +59,12 @@ for (const [name, viewport] of [
       await server.up()
       await card.expectSaved()
       await card.expectDone(2)
-      for (let i = 3; i < steps; i++) await card.step(i).check()
+      await context.setOffline(true)
+      await card.step(3).check()
+      await expect(page.getByText('1 not yet saved')).toBeVisible()
+      await context.setOffline(false)
+      await card.expectSaved()
+      for (let i = 4; i < steps; i++) await card.step(i).check()
       await card.expectSaved()
 
       // A proof on the camera itself, then a name and a time.
@@ -89,6 +95,95 @@ for (const [name, viewport] of [
       await expect(unit(page, 'TSP-T1')).toContainText('runs another firmware since it was signed')
     })
   })
+
+test('readiness is looked at by person and by standard, what is owed is shown, and cards are printed', async ({
+  page,
+  expectAccessible,
+}) => {
+  await page.goto('/keep/readiness?standard=ring-action')
+  await expect(page.getByRole('region', { name: 'For tomorrow' })).toContainText(/\d+ cards to walk, about/)
+  await page.getByRole('button', { name: 'Show them' }).click()
+  await expect(page.getByRole('list', { name: 'Units', exact: true }).getByRole('listitem')).toHaveCount(1)
+  await expect(unit(page, 'TSP-F1')).toContainText('version 2 is new')
+
+  // The card that is owed, and another one, in one PDF.
+  await page.getByRole('button', { name: 'Print cards' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Print cards into one PDF' })
+  await expect(dialog.getByRole('button', { name: 'Make a PDF of 1' })).toBeVisible()
+  await expectAccessible()
+  await dialog.getByRole('combobox', { name: 'Paper' }).click()
+  await page.getByRole('option', { name: /^Pocket/ }).click()
+  await dialog.getByRole('button', { name: 'Make a PDF of 1' }).click()
+  await expect(dialog.getByText('1 card is ready to print.')).toBeVisible()
+  const made = await dialog.getByRole('link', { name: /^Open cards-ring-action/ }).getAttribute('href')
+  const begins = await page.evaluate(async address => (await (await fetch(address)).text()).slice(0, 5), made ?? '')
+  expect(begins).toBe('%PDF-')
+  await dialog.getByRole('button', { name: 'Close' }).click()
+
+  await page.getByRole('button', { name: 'Show all' }).click()
+  await page.getByRole('button', { name: 'By person' }).click()
+  await expect(page.getByRole('region', { name: 'Bram Tollard' })).toContainText('of 2 ready')
+  await expectAccessible()
+  await page.getByRole('button', { name: 'By standard' }).click()
+  const rope = page.getByRole('listitem').filter({ hasText: 'High rope' })
+  await expect(rope).toContainText('0 of 24 ready')
+  await rope.getByRole('link').click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Ready for High rope?')
+})
+
+test('two standards go into two memory slots in one walk, each stored last', async ({
+  page,
+  card,
+  expectAccessible,
+}) => {
+  await card.open('sorrel', '?standard=ring-action&unit=tsp-s2')
+  await iAm(page, 'Ottoline Marsh')
+  const slots = page.getByRole('region', { name: 'Memory slots' })
+  const store = async (slot: string, standard: string) => {
+    await slots.getByRole('combobox', { name: `Store in ${slot}` }).click()
+    await page.getByRole('option', { name: standard, exact: true }).click()
+  }
+  await store('Keep 1', 'Ring action')
+  await expect(page.getByRole('checkbox', { name: 'Step 1: store in Keep 1' })).toBeVisible()
+  await store('Keep 2', 'High rope')
+  const stops = page.getByRole('list', { name: 'Stops' }).getByRole('listitem')
+  await expect(stops).toHaveText([/^Ring action into Keep 1, 0 steps/, /^High rope into Keep 2, \d+ steps/])
+  await expectAccessible()
+  await page.getByRole('checkbox', { name: 'Step 1: store in Keep 1' }).check()
+  await card.expectSaved()
+  await expect(stops.first()).toContainText('stored')
+  await expect(slots).toContainText('holds Ring action, version 2, Ottoline Marsh')
+
+  await stops.nth(1).getByRole('link').click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Sorrel TSP-S2 for High rope')
+  const last = page.getByRole('checkbox', { name: /store in Keep 2/ })
+  await expect(last).toBeDisabled()
+  const boxes = page.getByRole('checkbox', { name: /^Step \d+:/ })
+  const count = await boxes.count()
+  for (let i = 1; i < count; i++) await card.step(i).check()
+  await last.check()
+  await card.expectSaved()
+  await expect(slots).toContainText('holds High rope, version 1')
+})
+
+test('what a unit is set to is read from a file, and a wrong file says where it is wrong', async ({ page }) => {
+  await page.goto('/keep/kit/tsp-l2?standard=ring-action')
+  const choose = (settings: object) =>
+    page.locator('input[type=file]').setInputFiles({
+      name: 'tsp-l2.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(
+        JSON.stringify({ format: 'coherion.state/1', body: 'linnet', firmware: '1.4', unit: 'TSP-L2', settings }),
+      ),
+    })
+  await choose({ kin: 'kin-fish' })
+  await expect(page.getByRole('alert').filter({ hasText: 'Nothing was changed' })).toContainText(
+    'tsp-l2.json, settings.kin: "kin-fish" stands there; expected one of',
+  )
+  await choose({ kin: 'kin-off', temper: 'temper-2' })
+  await expect(page.getByRole('listitem').first()).toContainText('2 settings read from a file')
+  await expect(page.getByRole('link', { name: 'Save what is known as a file' })).toBeVisible()
+})
 
 test('a unit’s life can be told and taken back, and the calendar says when to look again', async ({
   page,

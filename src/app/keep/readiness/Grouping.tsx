@@ -1,8 +1,7 @@
 'use client'
 
 import { ToggleButton, ToggleButtonGroup } from '@mui/material'
-import NextLink from 'next/link'
-import { useSearchParams } from 'next/navigation'
+import { useRouter, useSearchParams } from 'next/navigation'
 import { linkTo } from '@/ui/address'
 
 export const GROUPINGS = ['unit', 'person', 'standard'] as const
@@ -11,16 +10,19 @@ export type GroupedBy = (typeof GROUPINGS)[number]
 /** By what readiness is looked at; kept in the address. */
 export const Grouping = ({ by }: { by: GroupedBy }) => {
   const params = useSearchParams()
+  const router = useRouter()
   return (
-    <ToggleButtonGroup value={by} exclusive size="small" aria-label="By">
+    <ToggleButtonGroup
+      value={by}
+      exclusive
+      size="small"
+      aria-label="By"
+      onChange={(_, next: GroupedBy | null) =>
+        next && router.push(linkTo('/keep/readiness', params, next === 'unit' ? {} : { by: next }))
+      }
+    >
       {GROUPINGS.map(g => (
-        <ToggleButton
-          key={g}
-          value={g}
-          component={NextLink}
-          href={linkTo('/keep/readiness', params, g === 'unit' ? {} : { by: g })}
-          sx={{ minHeight: 44 }}
-        >
+        <ToggleButton key={g} value={g} sx={{ minHeight: 44 }}>
           By {g}
         </ToggleButton>
       ))}

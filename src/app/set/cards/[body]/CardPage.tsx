@@ -109,7 +109,7 @@ export const CardPage = ({ card: initial, code }: { card: CardView; code: string
           ))}
         </Box>
       )}
-      <Box sx={{ position: 'sticky', top: 0, bgcolor: 'background.default', py: 1.5, mt: 2, zIndex: 1 }}>
+      <Box sx={{ position: 'sticky', top: 0, bgcolor: 'background.default', py: 1.5, mt: 2, zIndex: 2 }}>
         <Box sx={{ display: 'flex', justifyContent: 'space-between', mb: 0.5 }} role="status">
           <Typography sx={{ fontWeight: 650 }}>
             {done === count ? 'All steps done' : `${done} of ${count} steps done`}

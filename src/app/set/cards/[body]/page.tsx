@@ -5,7 +5,9 @@ import QRCode from 'qrcode'
 import { orNotFound } from '@/app/or-not-found'
 import { inHandOf, param, type SearchParams } from '@/app/search-params'
 import { cardAddress } from '@/server/card-pdf'
+import { refFrom } from '@/core/standards'
 import { addressOf } from '@/server/http'
+import { notFound } from '@/server/problems'
 import { readCard } from '@/server/cards'
 import { readInHand } from '@/server/concordance'
 import { CardPage } from './CardPage'
@@ -17,7 +19,11 @@ interface Props {
 
 /** Read once for the page and its title. */
 const cardOf = cache(async (props: Props) => {
-  const { ref, context, bodies } = await readInHand(await inHandOf(props.searchParams))
+  const asked = await inHandOf(props.searchParams)
+  const { ref, context, bodies } = await readInHand(asked)
+  // Another standard than the one on the paper in somebody's hand would be worse than none.
+  if (asked.standard !== undefined && ref !== undefined && refFrom(ref).id !== refFrom(asked.standard).id)
+    throw notFound('standard', asked.standard)
   const { body } = await props.params
   const [unit, slots] = [await param(props.searchParams, 'unit'), await param(props.searchParams, 'slots')]
   return { bodies, body, card: ref === undefined ? undefined : await readCard(ref, body, unit, context, slots) }

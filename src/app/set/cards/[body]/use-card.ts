@@ -5,7 +5,17 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { slotsText } from '@/core/kit/slots'
 import { refText } from '@/core/standards'
 import type { KeepPage } from '@/offline/names'
-import { type Deed, type Entry, keep, type Kept, type Landed, onOutbox, putAway, readOutbox } from '@/offline/outbox'
+import {
+  type Deed,
+  type Entry,
+  keep,
+  type Kept,
+  type Landed,
+  onOutbox,
+  putAway,
+  readOutbox,
+  sendWaiting,
+} from '@/offline/outbox'
 import type { CardView } from '@/server/cards'
 import type { Person } from '@/ui/people'
 import { sendJson } from '@/ui/send'
@@ -142,11 +152,15 @@ export const useCard = (initial: CardView, person: Person | undefined) => {
         ...to,
       }
       setMine(now => [...now, mineOf(entry)])
-      await keep(entry).catch(() =>
+      const isKept = await keep(entry).then(
+        () => true,
+        () => false,
+      )
+      if (isKept) setAway(!(await sendWaiting()))
+      else
         setProblem(
           'This browser keeps nothing, so this could not be noted. Leave private mode, or try another browser.',
-        ),
-      )
+        )
     },
     [name, person],
   )

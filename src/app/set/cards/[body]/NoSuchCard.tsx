@@ -1,0 +1,22 @@
+'use client'
+
+import { Box, Typography } from '@mui/material'
+import { Page } from '@/ui/pieces'
+import { LinkButton } from '@/ui/Shell'
+
+/** Where a code or a link leads to a card that is not there any more. */
+export const NoSuchCard = () => (
+  <Page>
+    <Typography variant="h1">This card is not there any more</Typography>
+    <Typography sx={{ my: 2, maxWidth: 640 }}>
+      The unit, the body or the standard that this code was printed for is gone, or has another name. What was ticked
+      before is kept with the unit. Choose the card again, and print a new code.
+    </Typography>
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>
+      <LinkButton href="/set/cards" variant="contained">
+        Choose a card
+      </LinkButton>
+      <LinkButton href="/keep/readiness">See which units are ready</LinkButton>
+    </Box>
+  </Page>
+)

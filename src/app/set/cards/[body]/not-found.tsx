@@ -1,0 +1,5 @@
+import { NoSuchCard } from './NoSuchCard'
+
+export default function NotFound() {
+  return <NoSuchCard />
+}
