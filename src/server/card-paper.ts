@@ -86,6 +86,19 @@ const groupsOf = (card: CardView, text: number, isSmall: boolean): readonly (rea
       ...(menuOf(s) === menuOf(card.steps[i - 1]) ? [] : [heading(menuOf(s))]),
       ...stepBlocks(s, i + 1, text, isSmall),
     ]),
+    ...(card.slots?.store
+      ? [
+          [
+            {
+              pieces: [{ text: 'Last of all, store what is set in ' }, { text: card.slots.store.slot, isBold: true }],
+              indent: 3.4,
+              above: 0.9,
+              has: 'box' as const,
+              number: card.steps.length + 1,
+            },
+          ],
+        ]
+      : []),
     ...(card.proofs.length === 0
       ? []
       : [

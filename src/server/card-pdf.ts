@@ -14,6 +14,8 @@ export interface PdfRequest {
   readonly bodies: readonly string[]
   readonly paper: PaperId
   readonly context: Context
+  /** What goes into which memory slot, as an address says it. */
+  readonly slots?: string | undefined
 }
 
 export type PdfProgress =
@@ -62,7 +64,7 @@ export const makePdf = async function* (
 ): AsyncGenerator<PdfProgress> {
   const paper = new CardPaper(request.paper, new Date().toISOString())
   for (const [i, { body, unit }] of asked.entries()) {
-    const card = await readCard(request.standard, body, unit, request.context)
+    const card = await readCard(request.standard, body, unit, request.context, request.slots)
     paper.add(card, cardAddress(address, card))
     yield { kind: 'made', done: i + 1, of: asked.length, name: card.unit?.tag ?? card.body.model }
     // Others wait for their answers meanwhile.

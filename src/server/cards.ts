@@ -203,7 +203,7 @@ export const readCard = async (
     for: contextText(context),
     walk: key.walk,
     profile: prepared.stamp,
-    begins: !unit ? 'factory' : beginsFrom(known),
+    begins: beginsFrom(prepared),
     signed: signed?.standard === standard.id ? signed : undefined,
     proofs: proofsOf(body, resolution.state),
     checks: unit && steps.length === 0 ? checksOf(prepared) : [],
@@ -262,9 +262,10 @@ export const readCard = async (
   }
 }
 
-const beginsFrom = ({ facts }: Known): CardView['begins'] => {
-  if (facts.size === 0) return 'unknown'
-  return [...facts.values()].every(f => f.how === 'factory') ? 'factory' : 'known'
+/** Ticks of the walk itself do not change what it began from. */
+const beginsFrom = ({ body, from }: Prepared): CardView['begins'] => {
+  if (Object.keys(from).length === 0) return 'unknown'
+  return body.settings.every(s => from[s.id] === s.default) ? 'factory' : 'known'
 }
 
 /** A press, and the reading of a step before it. @source common practice, no published source */

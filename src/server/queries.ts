@@ -14,13 +14,14 @@ export const resolutionsQuerySchema = v.object({
   bodies: v.optional(v.pipe(v.string(), v.minLength(1), v.maxLength(20_000))),
 })
 export const explanationQuerySchema = v.object({ standard: id, body: id, dimension: id, for: forWhom })
+/** What goes into which memory slot: `Keep 1:ring-action,Keep 2:high-rope`. */
+const slots = v.optional(v.pipe(v.string(), v.maxLength(2000)))
 export const cardQuerySchema = v.object({
   standard: id,
   body: id,
   unit: v.optional(id),
   for: forWhom,
-  /** What goes into which memory slot: `Keep 1:ring-action,Keep 2:high-rope`. */
-  slots: v.optional(v.pipe(v.string(), v.maxLength(2000))),
+  slots,
 })
 const time = v.pipe(v.string(), v.isoTimestamp('expected a time such as 2026-03-01T09:30:00.000Z'))
 /** For requests that may have waited on a device: the same id each time, done and sent when, by the device's clock. */
@@ -102,6 +103,7 @@ export const cardPdfQuerySchema = v.object({
   /** Units, with commas between; or bodies of which the team has none. */
   units: ids,
   bodies: ids,
+  slots,
   paper: v.optional(v.picklist(['a4', 'letter', 'pocket'], 'expected a4, letter or pocket'), 'a4'),
   /** progress: a line of JSON for each card that is made, and the PDF as base64 in the last one. */
   as: v.optional(v.picklist(['pdf', 'progress']), 'pdf'),

@@ -4,6 +4,7 @@ import { recordHappened, signCard, tellSetting, tickStep } from '../../src/serve
 import { readCard } from '../../src/server/cards'
 import { database } from '../../src/server/database'
 import { readLife } from '../../src/server/readiness'
+import { moveVersion } from '../../src/server/standards'
 import * as standards from '../../src/db/standards'
 import { useDemoFolder } from '../fixtures/demo-folder'
 
@@ -151,6 +152,18 @@ it('a card of a version that is not in force any more says which is, and still t
   expect(await tickStep({ ...ticked, ...late(3) })).toMatchObject({ outcome: 'done' })
   const versions = await standards.listVersions(db, STANDARD)
   expect(versions.find(v => v.version === 2)?.state).toBe('approved')
+})
+
+it('a card of a standard that was retired meanwhile says so, and still takes what was ticked', async () => {
+  const open = await readCard('high-rope', 'linnet', 'tsp-l1')
+  expect(open.standard).toMatchObject({ version: 1, state: 'approved' })
+  await moveVersion('high-rope', 1, { state: 'retired', why: 'the act is over' })
+  const again = await readCard('high-rope@1', 'linnet', 'tsp-l1')
+  expect(again.standard).toMatchObject({ version: 1, state: 'retired', newer: undefined })
+  const [step] = open.steps
+  const ticked = { standard: 'high-rope@1', body: 'linnet', unit: 'tsp-l1', step: step?.key ?? '', ticked: true }
+  expect(await tickStep({ ...ticked, ...late(3) })).toMatchObject({ outcome: 'done' })
+  expect((await readLife('tsp-l1')).events[0]?.words).toBe(`${step?.setting} set to ${step?.to}`)
 })
 
 it('a unit of which nothing is known is looked at setting by setting', async () => {

@@ -98,6 +98,13 @@ describe('a PDF of cards', () => {
     for (const p of card.proofs) expect(text).toContain(p.words)
   })
 
+  it('has the slot that it is stored in as the last step', async () => {
+    const { text } = await make(request({ units: ['tsp-t1'], slots: 'Plate 2:ring-action' }))
+    const { steps } = await readCard('ring-action', 'tollgate', 'tsp-t1')
+    expect(text).toContain('Last of all, store what is set in Plate 2')
+    expect(text).toContain(`${steps.length + 1}.`)
+  })
+
   it('comes as lines of JSON with the PDF in the last one, for who wants to see how far it is', async () => {
     const get = (query: string) => route.GET(new Request(`http://studio/api/v1/cards/pdf?${query}`))
     const lines = await (await get('standard=ring-action&units=tsp-t1,quay-1&as=progress')).text()

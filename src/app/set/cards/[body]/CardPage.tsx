@@ -115,7 +115,7 @@ export const CardPage = ({ card: initial, code }: { card: CardView; code: string
             {done === count ? 'All steps done' : `${done} of ${count} steps done`}
           </Typography>
           <Typography variant="body2" color="textSecondary">
-            {waiting > 0 ? `${waiting} not yet saved` : done > 0 ? 'saved' : ''}
+            {waiting > 0 ? `${waiting} not yet saved${live.isAway ? ', no network' : ''}` : done > 0 ? 'saved' : ''}
           </Typography>
         </Box>
         <LinearProgress
@@ -128,8 +128,8 @@ export const CardPage = ({ card: initial, code }: { card: CardView; code: string
             Say who you are at the top of the page, and your ticks are signed.
           </Typography>
         )}
-        <Notices live={live} />
       </Box>
+      <Notices live={live} />
 
       <Box component="ol" ref={list} onKeyDown={move} sx={{ listStyle: 'none', p: 0, m: 0 }}>
         {card.steps.map((s, i) => {

@@ -2,6 +2,7 @@
 
 import { Button, Menu, MenuItem } from '@mui/material'
 import { useState } from 'react'
+import { slotsText } from '@/core/kit/slots'
 import { refText } from '@/core/standards'
 import type { CardView } from '@/server/cards'
 import { pdfAddress } from '@/ui/PrintCards'
@@ -10,6 +11,7 @@ import { PAPERS } from '@/ui/PrintButton'
 /** Opens the card as a PDF on the paper that is chosen. */
 export const PrintCard = ({ card }: { card: CardView }) => {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+  const slots = card.slots?.asked.length ? `&slots=${encodeURIComponent(slotsText(card.slots.asked))}` : ''
   const one = [{ body: card.body.id, unit: card.unit?.id ?? null }]
   return (
     <>
@@ -21,7 +23,7 @@ export const PrintCard = ({ card }: { card: CardView }) => {
           <MenuItem
             key={p.id}
             component="a"
-            href={pdfAddress(refText(card.standard), card.for, one, p.id)}
+            href={pdfAddress(refText(card.standard), card.for, one, p.id) + slots}
             target="_blank"
             onClick={() => setAnchor(null)}
           >

@@ -47,6 +47,8 @@ interface Mine {
 
 const mineOf = (e: Entry): Mine => ({ id: e.id, deed: e.deed, tick: { by: e.by, at: e.made }, has: 'waits' })
 
+/** Somebody else may have the same unit in hand. */
+const LOOK_AGAIN_MS = 20_000
 /** What matters comes first: the page is kept once it has come to rest. */
 const REST_MS = 800
 
@@ -125,9 +127,11 @@ export const useCard = (initial: CardView, person: Person | undefined) => {
     const seen = () => {
       if (document.visibilityState === 'visible') void refresh()
     }
+    const timer = setInterval(seen, LOOK_AGAIN_MS)
     document.addEventListener('visibilitychange', seen)
     window.addEventListener('online', seen)
     return () => {
+      clearInterval(timer)
       stop()
       notYet()
       document.removeEventListener('visibilitychange', seen)

@@ -9,10 +9,11 @@ const listed = (text: string | undefined): readonly string[] => text?.split(',')
 export const GET = (request: Request) =>
   answer(async () => {
     const query = parseQuery(cardPdfQuerySchema, request)
-    const { standard, paper } = query
+    const { standard, paper, slots } = query
     const asked = {
       standard,
       paper,
+      slots,
       units: listed(query.units),
       bodies: listed(query.bodies),
       context: contextFrom(query.for),

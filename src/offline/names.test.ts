@@ -1,0 +1,21 @@
+import { describe, expect, it } from 'vitest'
+import { isCardPage, isSameCard } from './names'
+
+const card = (rest: string) => new URL(`http://studio/set/cards/${rest}`)
+
+describe('the page of a card', () => {
+  it('is that of one body, not the list of all', () => {
+    expect(isCardPage(card('linnet?unit=tsp-l1'))).toBe(true)
+    expect(isCardPage(new URL('http://studio/set/cards?standard=ring-action'))).toBe(false)
+    expect(isCardPage(new URL('http://studio/set/controls/linnet'))).toBe(false)
+  })
+
+  it('is the same whatever else is in hand, and whichever version paper names', () => {
+    const one = card('linnet?unit=tsp-l1&standard=ring-action@2&bodies=linnet,sorrel')
+    expect(isSameCard(one, card('linnet?standard=ring-action&unit=tsp-l1'))).toBe(true)
+    expect(isSameCard(one, card('linnet?standard=ring-action&unit=tsp-l2'))).toBe(false)
+    expect(isSameCard(one, card('linnet?standard=high-rope&unit=tsp-l1'))).toBe(false)
+    expect(isSameCard(one, card('sorrel?standard=ring-action&unit=tsp-l1'))).toBe(false)
+    expect(isSameCard(one, card('linnet?standard=ring-action&unit=tsp-l1&for=people:imelda-frost'))).toBe(false)
+  })
+})
