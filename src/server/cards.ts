@@ -1,7 +1,7 @@
 import 'server-only'
 import { choiceWordsById, menuPath } from '@/core/bodies'
 import { bodyCautions, type Caution, standardCautions } from '@/core/cautions/cautions'
-import { type Known, likeliestToDrift } from '@/core/kit/known'
+import { likeliestToDrift } from '@/core/kit/known'
 import { type Block, blockedBy, neighboursOf, type Proof, proofsOf } from '@/core/kit/proof'
 import { wordsIn } from '@/core/language/language'
 import { conflictWords, outcomeWords } from '@/core/resolve'
