@@ -14,8 +14,14 @@ export const readAnswer = async (db: Db, id: string): Promise<unknown> => {
   return row && (JSON.parse(row.answer) as unknown)
 }
 
-/** Writes a receipt down; false where there is one already. */
+/** Longer than anything waits on a device. */
+const KEPT_DAYS = 100
+const DAY_MS = 24 * 3600 * 1000
+
+/** Writes a receipt down; false where there is one already. Those that nobody can ask for any more go. */
 export const putReceipt = async (trx: Knex.Transaction, { id, at, answer }: Receipt): Promise<boolean> => {
+  const oldest = new Date(Date.parse(at) - KEPT_DAYS * DAY_MS).toISOString()
+  await trx('received').where('at', '<', oldest).delete()
   if (await trx('received').where({ id }).first()) return false
   await trx('received').insert({ id, at, answer: JSON.stringify(answer) })
   return true

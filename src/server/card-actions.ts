@@ -132,7 +132,8 @@ export const tickStep = (request: TickRequest): Promise<Outcome & Received> =>
     const isMine = ticked?.personId === person
     if (!request.ticked) {
       const outcome: Outcome =
-        ticked && ticked.tickedAt > at
+        // One person's own ticks come in the order in which they were made.
+        ticked && !isMine && ticked.tickedAt > at
           ? { outcome: 'overruled', by: ticked.personName, when: ticked.tickedAt, words: 'ticked it' }
           : { outcome: ticked ? 'done' : 'was-so' }
       const tick = { step: request.step, ticked: outcome.outcome === 'overruled', says: [] }

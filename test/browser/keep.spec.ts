@@ -190,6 +190,7 @@ test('a unit’s life can be told and taken back, and the calendar says when to 
   request,
 }) => {
   await page.goto('/keep/kit/tsp-s2?standard=ring-action')
+  await expect(page.getByRole('img', { name: 'Code that leads to the card of TSP-S2' })).toBeVisible()
   await page.getByRole('button', { name: 'It came back from a loan' }).click()
   await expect(page.getByRole('listitem').first()).toContainText('came back from a loan')
   await page.goto('/keep/readiness?standard=ring-action&bodies=sorrel')

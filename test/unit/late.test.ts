@@ -131,6 +131,25 @@ describe('a tick that waited', () => {
   })
 })
 
+it('a person’s own tick and its taking back come in the order in which they were made, however slow the first was', async () => {
+  const [first] = await steps()
+  // The tick took half a minute on its way: it seems to have been made after it was taken back.
+  await tick(first.key, late(1))
+  await tick(first.key, late(1.5), false)
+  expect((await card()).steps.find(s => s.key === first.key)?.tick).toBeUndefined()
+})
+
+it('receipts that nobody can ask for any more go, so that they do not pile up', async () => {
+  const db = await database()
+  const old = new Date(Date.now() - 101 * 24 * 3600 * 1000).toISOString()
+  await db('received').insert({ id: 'long-ago-request', at: old, answer: '{}' })
+  const [first] = await steps()
+  await tick(first.key, late(1))
+  const kept: { id: string }[] = await db('received').select('id')
+  expect(kept.map(r => r.id)).not.toContain('long-ago-request')
+  expect(kept).toHaveLength(1)
+})
+
 it('a signature that waited counts from when it was given, after the ticks before it', async () => {
   for (const s of (await card()).steps) await tick(s.key, late(12))
   const when = late(8)

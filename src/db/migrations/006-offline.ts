@@ -4,7 +4,7 @@ import type { Knex } from 'knex'
 export const up = async (knex: Knex): Promise<void> => {
   await knex.schema.createTable('received', t => {
     t.text('id').primary()
-    t.text('at').notNullable()
+    t.text('at').notNullable().index()
     t.text('answer').notNullable()
   })
 }

@@ -17,8 +17,12 @@ const HAPPENED = [
   { kind: 'returned', label: 'It came back from a loan' },
 ] as const
 
-/** What happened to a unit, newest first; everything can be taken back. */
-export const UnitLife = ({ life: { unit, body, events } }: { life: LifeView }) => {
+/**
+ * What happened to a unit, newest first; everything can be taken back.
+ *
+ * @param code leads to its card, to be stuck on the unit, as a picture in a data address
+ */
+export const UnitLife = ({ life: { unit, body, events }, code }: { life: LifeView; code: string }) => {
   const params = useSearchParams()
   const router = useRouter()
   const { person } = usePeople()
@@ -76,6 +80,15 @@ export const UnitLife = ({ life: { unit, body, events } }: { life: LifeView }) =
           {problem}
         </Alert>
       )}
+      <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mt: 3 }}>
+        <Box component="img" src={code} alt={`Code that leads to the card of ${unit.tag}`} sx={{ width: 96 }} />
+        <Box>
+          <Typography>Stick this code on {unit.tag}: it opens its card, for the standard in hand.</Typography>
+          <Button component="a" href={code} download={`${unit.id}-code.png`} sx={{ ml: -1 }}>
+            Save the code as a picture
+          </Button>
+        </Box>
+      </Box>
       <Typography variant="h2" sx={{ mt: 4 }}>
         What happened
       </Typography>

@@ -107,7 +107,7 @@ export const useCard = (initial: CardView, person: Person | undefined) => {
       if (landed) landedIds.current.add(landed.entry.id)
       const all = (await readOutbox()).filter(e => e.card === name)
       setRemarks(all.filter(e => e.remark))
-      const waiting = all.filter(e => !e.remark)
+      const waiting = all.filter(e => !e.remark && !landedIds.current.has(e.id))
       setMine(now => {
         const ids = new Set(waiting.map(e => e.id))
         const rest = now.flatMap((m): Mine[] => {
