@@ -109,7 +109,7 @@ interface Answer {
 }
 
 /** Sends one entry. @returns undefined where the server cannot take it now */
-const send = async (entry: Entry): Promise<Landed | undefined> => {
+export const send = async (entry: Entry): Promise<Landed | undefined> => {
   const sent = new Date()
   const content = { ...entry.content, id: entry.id, made: entry.made, sent: sent.toISOString() }
   try {

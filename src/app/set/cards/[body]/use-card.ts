@@ -14,6 +14,7 @@ import {
   onOutbox,
   putAway,
   readOutbox,
+  send,
   sendWaiting,
 } from '@/offline/outbox'
 import type { CardView } from '@/server/cards'
@@ -105,7 +106,7 @@ export const useCard = (initial: CardView, person: Person | undefined) => {
   useEffect(() => {
     const readKept = async (landed?: Landed) => {
       if (landed) landedIds.current.add(landed.entry.id)
-      const all = (await readOutbox()).filter(e => e.card === name)
+      const all = (await readOutbox().catch(() => [])).filter(e => e.card === name)
       setRemarks(all.filter(e => e.remark))
       const waiting = all.filter(e => !e.remark && !landedIds.current.has(e.id))
       setMine(now => {
@@ -160,13 +161,21 @@ export const useCard = (initial: CardView, person: Person | undefined) => {
         () => true,
         () => false,
       )
-      if (isKept) setAway(!(await sendWaiting()))
+      if (isKept) {
+        setAway(!(await sendWaiting()))
+        return
+      }
+      // A browser that keeps nothing, as in some private modes: now or never.
+      const landed = await send(entry)
+      setMine(now => now.filter(m => m.id !== entry.id))
+      if (landed && !landed.remark) await refresh()
       else
         setProblem(
-          'This browser keeps nothing, so this could not be noted. Leave private mode, or try another browser.',
+          landed?.remark?.words ??
+            `“${words}” could not be sent, and this browser keeps nothing for later. Do it again.`,
         )
     },
-    [name, person],
+    [name, person, refresh],
   )
 
   const happen = (deed: Deed, words: string, content: object) =>
