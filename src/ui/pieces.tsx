@@ -2,6 +2,7 @@
 
 import { Box, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
+import NextLink from 'next/link'
 import type { ReactNode } from 'react'
 import type { Caution } from '@/core/cautions/cautions'
 
@@ -26,6 +27,17 @@ export const Page = styled('div')(({ theme }) => ({
   margin: '0 auto',
   padding: theme.spacing(3, 2.5, 6),
   [theme.breakpoints.down('sm')]: { padding: theme.spacing(2, 2, 5) },
+}))
+
+/** A row of a list that leads to what it is about. */
+export const RowLink = styled(NextLink)(({ theme }) => ({
+  display: 'grid',
+  alignItems: 'center',
+  padding: theme.spacing(1),
+  borderBottom: `1px solid ${theme.vars?.palette.divider}`,
+  color: 'inherit',
+  textDecoration: 'none',
+  '&:hover': { background: theme.vars?.palette.own.marigold.wash },
 }))
 
 const FactList = styled('dl')(({ theme }) => ({

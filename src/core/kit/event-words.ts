@@ -29,7 +29,10 @@ export const eventWords = (
       return 'came back from a loan'
     case 'stored':
       return `stored in ${event.slot}: ${standardName(event.standard)}, version ${event.version}`
-    case 'signed':
-      return `signed for ${standardName(event.standard)}, version ${event.version}${event.minutes === null ? '' : `, in ${Math.max(1, Math.round(event.minutes))} minutes`}`
+    case 'signed': {
+      const minutes = event.minutes === null ? undefined : Math.max(1, Math.round(event.minutes))
+      const took = minutes === undefined ? '' : `, in ${minutes} ${minutes === 1 ? 'minute' : 'minutes'}`
+      return `signed for ${standardName(event.standard)}, version ${event.version}${took}`
+    }
   }
 }

@@ -2,26 +2,18 @@
 
 import { Box, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
-import NextLink from 'next/link'
 import { useSearchParams } from 'next/navigation'
 import { READINESS_ORDER } from '@/core/kit/readiness'
 import type { StandardReadiness } from '@/server/readiness'
 import { linkTo } from '@/ui/address'
-import { Page } from '@/ui/pieces'
+import { Page, RowLink } from '@/ui/pieces'
 import { Grouping } from './Grouping'
 import { Mark, STATE_LABELS } from './UnitRows'
 
-const Item = styled(NextLink)(({ theme }) => ({
-  display: 'grid',
+const Item = styled(RowLink)(({ theme }) => ({
   gridTemplateColumns: 'minmax(180px, 1fr) 2fr',
   gap: theme.spacing(0.5, 3),
-  alignItems: 'center',
   minHeight: 68,
-  padding: theme.spacing(1),
-  borderBottom: `1px solid ${theme.vars?.palette.divider}`,
-  color: 'inherit',
-  textDecoration: 'none',
-  '&:hover': { background: theme.vars?.palette.own.marigold.wash },
   [theme.breakpoints.down('md')]: { gridTemplateColumns: '1fr' },
 }))
 

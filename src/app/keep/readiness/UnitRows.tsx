@@ -2,24 +2,18 @@
 
 import { Box, Button, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
-import NextLink from 'next/link'
 import { useEffect, useRef, useState } from 'react'
 import type { Readiness, ReadinessState } from '@/core/kit/readiness'
 import type { UnitReadiness } from '@/server/readiness'
 import { AlignmentMark } from '@/ui/AlignmentMark'
+import { RowLink } from '@/ui/pieces'
 import { When } from '@/ui/When'
 
-const Row = styled(NextLink)(({ theme }) => ({
-  display: 'grid',
+const Row = styled(RowLink)(({ theme }) => ({
   gridTemplateColumns: '44px 96px minmax(120px, 0.8fr) minmax(220px, 2fr) minmax(120px, 1fr) 130px',
   gap: theme.spacing(0.25, 2),
-  alignItems: 'center',
   minHeight: 52,
   padding: theme.spacing(0.75, 1),
-  borderBottom: `1px solid ${theme.vars?.palette.divider}`,
-  color: 'inherit',
-  textDecoration: 'none',
-  '&:hover': { background: theme.vars?.palette.own.marigold.wash },
   [theme.breakpoints.down('md')]: {
     gridTemplateColumns: '44px 1fr auto',
     '& .wide': { display: 'none' },

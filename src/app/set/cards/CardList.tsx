@@ -2,24 +2,16 @@
 
 import { Box, LinearProgress, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
-import NextLink from 'next/link'
 import { useSearchParams } from 'next/navigation'
 import type { CardSummary } from '@/server/cards'
 import { linkTo } from '@/ui/address'
-import { Page } from '@/ui/pieces'
+import { Page, RowLink } from '@/ui/pieces'
 import { PrintCards } from '@/ui/PrintCards'
 
-const Item = styled(NextLink)(({ theme }) => ({
-  display: 'grid',
+const Item = styled(RowLink)(({ theme }) => ({
   gridTemplateColumns: '1fr minmax(110px, 260px) 110px',
   gap: theme.spacing(0.5, 3),
-  alignItems: 'center',
   minHeight: 60,
-  padding: theme.spacing(1),
-  borderBottom: `1px solid ${theme.vars?.palette.divider}`,
-  color: 'inherit',
-  textDecoration: 'none',
-  '&:hover': { background: theme.vars?.palette.own.marigold.wash },
   [theme.breakpoints.down('sm')]: { gridTemplateColumns: '1fr 96px', '& .bar': { display: 'none' } },
 }))
 

@@ -83,7 +83,9 @@ export const UnitLife = ({ life: { unit, body, events }, code }: { life: LifeVie
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mt: 3 }}>
         <Box component="img" src={code} alt={`Code that leads to the card of ${unit.tag}`} sx={{ width: 96 }} />
         <Box>
-          <Typography>Stick this code on {unit.tag}: it opens its card, for the standard in hand.</Typography>
+          <Typography>
+            Stick this code on {unit.tag}: it opens its card. The standard is chosen there, at the top.
+          </Typography>
           <Button component="a" href={code} download={`${unit.id}-code.png`} sx={{ ml: -1 }}>
             Save the code as a picture
           </Button>

@@ -2,7 +2,7 @@
 
 import { Box, Button, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
-import { useId, useState } from 'react'
+import { type ReactNode, useId, useState } from 'react'
 import type { StepView } from '@/server/cards'
 import { CautionNote } from '@/ui/pieces'
 import { When } from '@/ui/When'
@@ -28,6 +28,16 @@ const Box44 = styled('input')(({ theme }) => ({
   outline: 'none',
   cursor: 'pointer',
 }))
+
+/** What a step asks for, after its number. */
+const Numbered = ({ number, children }: { number: number; children: ReactNode }) => (
+  <Typography component="span" sx={{ lineHeight: 1.3, display: 'block' }}>
+    <Box component="span" sx={{ color: 'text.secondary' }}>
+      {number}.
+    </Box>{' '}
+    {children}
+  </Typography>
+)
 
 /** One step: where, what, what it was, why; and what to do where the camera does not do as the card says. */
 export const StepItem = ({
@@ -64,15 +74,12 @@ export const StepItem = ({
       />
       <Box>
         <label htmlFor={id}>
-          <Typography component="span" sx={{ lineHeight: 1.3, display: 'block' }}>
-            <Box component="span" sx={{ color: 'text.secondary' }}>
-              {number}.
-            </Box>{' '}
+          <Numbered number={number}>
             {s.setting}:{' '}
             <Box component="span" sx={{ fontWeight: 700 }}>
               {s.to}
             </Box>
-          </Typography>
+          </Numbered>
           <Typography variant="value" color="textSecondary" component="span" sx={{ display: 'block' }}>
             row {s.path[2]} · {s.from === undefined ? 'not known: look what it says' : `was ${s.from}`}
           </Typography>
@@ -145,12 +152,9 @@ export const StoreItem = ({
       />
       <Box>
         <label htmlFor={id}>
-          <Typography component="span" sx={{ lineHeight: 1.3, display: 'block' }}>
-            <Box component="span" sx={{ color: 'text.secondary' }}>
-              {number}.
-            </Box>{' '}
+          <Numbered number={number}>
             Store what is set in <b>{slot}</b>
-          </Typography>
+          </Numbered>
         </label>
         <Typography variant="body2" color="textSecondary">
           {tick ? (

@@ -4,6 +4,7 @@ import { nanoid } from 'nanoid'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { slotsText } from '@/core/kit/slots'
 import { refText } from '@/core/standards'
+import { keepAnswer, readAnswer } from '@/offline/answers'
 import type { KeepPage } from '@/offline/names'
 import {
   type Deed,
@@ -44,6 +45,20 @@ interface Mine {
   readonly deed: Deed
   readonly tick: Tick
   readonly has: 'waits' | 'landed'
+}
+
+const addressOf = (query: string): string => `/api/v1/cards?${query}`
+
+/** A card with a tick that the server has, and that it was not read again since. */
+const withTick = (card: CardView, deed: Deed, tick: Tick): CardView => {
+  if (deed.kind !== 'tick') return card
+  const next = deed.ticked ? tick : undefined
+  const { slots } = card
+  return {
+    ...card,
+    steps: card.steps.map(s => (s.key === deed.step ? { ...s, tick: next } : s)),
+    slots: slots?.store?.key === deed.step ? { ...slots, store: { ...slots.store, tick: next } } : slots,
+  }
 }
 
 const mineOf = (e: Entry): Mine => ({ id: e.id, deed: e.deed, tick: { by: e.by, at: e.made }, has: 'waits' })
@@ -92,20 +107,35 @@ export const useCard = (initial: CardView, person: Person | undefined) => {
   const refresh = useCallback(async () => {
     const asked = latest.current.query
     const known = new Set(landedIds.current)
-    const sent = await sendJson<CardView>('GET', `/api/v1/cards?${asked}`)
+    const sent = await sendJson<CardView>('GET', addressOf(asked))
     if (asked !== latest.current.query) return
-    setAway(!sent.ok && sent.status === 0)
+    const isGone = !sent.ok && sent.status === 0
+    setAway(isGone)
+    if (isGone) {
+      // The page may have been kept before the last of what was done on it.
+      const kept = await readAnswer<CardView>(addressOf(asked)).catch(() => undefined)
+      if (kept && asked === latest.current.query) setCard(kept)
+      return
+    }
     if (sent.ok) {
+      await keepAnswer(addressOf(asked), sent.value).catch(() => undefined)
       setCard(sent.value)
       setProblem('')
       setMine(now => now.filter(m => !known.has(m.id)))
       for (const id of known) landedIds.current.delete(id)
-    } else if (sent.status !== 0) setProblem(sent.detail)
+    } else setProblem(sent.detail)
   }, [])
 
   useEffect(() => {
     const readKept = async (landed?: Landed) => {
-      if (landed) landedIds.current.add(landed.entry.id)
+      if (landed) {
+        landedIds.current.add(landed.entry.id)
+        const { card: of, deed, by, made } = landed.entry
+        const address = addressOf(latest.current.query)
+        const kept =
+          of === name && !landed.remark ? await readAnswer<CardView>(address).catch(() => undefined) : undefined
+        if (kept) await keepAnswer(address, withTick(kept, deed, { by, at: made })).catch(() => undefined)
+      }
       const all = (await readOutbox().catch(() => [])).filter(e => e.card === name)
       setRemarks(all.filter(e => e.remark))
       const waiting = all.filter(e => !e.remark && !landedIds.current.has(e.id))
