@@ -17,8 +17,6 @@ export default defineConfig({
     locale: 'en-GB',
     timezoneId: 'UTC',
     screenshot: 'only-on-failure',
-    // What is kept for when there is no network is tried where it matters, and in nobody's way elsewhere.
-    serviceWorkers: 'block',
     launchOptions: {
       executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
       args: chromium.args,

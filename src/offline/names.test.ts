@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { isCardPage, isSameCard } from './names'
+import { isCardPage, isKeptPart, isSameCard } from './names'
 
 const card = (rest: string) => new URL(`http://studio/set/cards/${rest}`)
 
@@ -17,5 +17,19 @@ describe('the page of a card', () => {
     expect(isSameCard(one, card('linnet?standard=high-rope&unit=tsp-l1'))).toBe(false)
     expect(isSameCard(one, card('sorrel?standard=ring-action&unit=tsp-l1'))).toBe(false)
     expect(isSameCard(one, card('linnet?standard=ring-action&unit=tsp-l1&for=people:imelda-frost'))).toBe(false)
+  })
+})
+
+describe('what is kept of a page', () => {
+  const chunk = new URL('http://studio/_next/static/chunks/0a1b.js#params=fleet')
+
+  it('is its scripts, styles and fonts', () => {
+    for (const part of ['script', 'style', 'font'] as const) expect(isKeptPart(chunk, part)).toBe(true)
+    expect(isKeptPart(new URL('http://studio/api/v1/phrases'), 'script')).toBe(false)
+  })
+
+  it('is never the script of a background worker, which others share', () => {
+    expect(isKeptPart(chunk, 'worker')).toBe(false)
+    expect(isKeptPart(chunk, 'sharedworker')).toBe(false)
   })
 })

@@ -3,7 +3,9 @@
 export const WORKER_ADDRESS = '/service-worker.js'
 /** Where the pages of cards that were opened here are kept. */
 export const CARDS_CACHE = 'cards'
-export const PARTS_CACHE = 'parts'
+/** Named anew when what may be kept changes, so that what an older service worker kept wrongly goes with it. */
+export const PARTS_CACHE = 'parts-2'
+export const CACHES: readonly string[] = [CARDS_CACHE, PARTS_CACHE]
 /** Shown where a page is not kept and the server does not answer. */
 export const AWAY_ADDRESS = '/away'
 /** Has the service worker send what waits, once there is network. */
@@ -24,3 +26,15 @@ export const isSameCard = (a: URL, b: URL): boolean =>
 
 /** The standard without its version: paper may name none, or an older one. */
 const standardOf = (url: URL): string | undefined => url.searchParams.get('standard')?.split('@')[0]
+
+/** What a page is made of, and nothing that runs beside it. */
+const KEPT: readonly RequestDestination[] = ['script', 'style', 'font']
+
+/**
+ * Whether a request is for a part of a page that may be kept: named by its contents, so that it never changes.
+ *
+ * The script of a background worker is none. All workers share one address and differ in what follows its `#`, which
+ * is not part of what a cache goes by: each would be handed the script of whichever came first.
+ */
+export const isKeptPart = (url: URL, destination: RequestDestination): boolean =>
+  url.pathname.startsWith('/_next/static/') && KEPT.includes(destination)

@@ -1,6 +1,16 @@
 /// <reference lib="webworker" />
 import { CacheFirst, ExpirationPlugin, Serwist, type SerwistGlobalConfig } from 'serwist'
-import { AWAY_ADDRESS, CARDS_CACHE, isCardPage, isSameCard, type KeepPage, PARTS_CACHE, SEND_TAG } from './names'
+import {
+  AWAY_ADDRESS,
+  CACHES,
+  CARDS_CACHE,
+  isCardPage,
+  isKeptPart,
+  isSameCard,
+  type KeepPage,
+  PARTS_CACHE,
+  SEND_TAG,
+} from './names'
 import { sendWaiting } from './outbox'
 
 /** Has cards that were opened once open without the network, and sends what waits. */
@@ -45,8 +55,7 @@ const serwist = new Serwist({
       handler: async ({ request }) => fetch(request).catch(() => instead(request)),
     },
     {
-      // Named by their contents, so that they never change.
-      matcher: ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/_next/static/'),
+      matcher: ({ request, url, sameOrigin }) => sameOrigin && isKeptPart(url, request.destination),
       handler: new CacheFirst({
         cacheName: PARTS_CACHE,
         plugins: [new ExpirationPlugin({ maxEntries: MOST_PARTS })],
@@ -84,6 +93,10 @@ const keepPage = async (address: string, cacheName = CARDS_CACHE): Promise<void>
 }
 
 self.addEventListener('install', event => event.waitUntil(keepPage(AWAY_ADDRESS, PARTS_CACHE).catch(() => undefined)))
+const forgetOthers = async (): Promise<void> => {
+  for (const name of await caches.keys()) if (!CACHES.includes(name)) await caches.delete(name)
+}
+self.addEventListener('activate', event => event.waitUntil(forgetOthers()))
 self.addEventListener('message', event => {
   const { keep } = event.data as Partial<KeepPage>
   // A page that is closed meanwhile, or loses the network, asks again when it is opened next.

@@ -9,6 +9,7 @@ import type { ConceptMatch, Match } from '@/core/phrasebook/search'
 import { linkTo } from './address'
 import { useBodies } from './bodies'
 import { usePhraseSearch } from './phrases'
+import { WorkerTrouble } from './worker'
 
 const Result = styled(NextLink)(({ theme }) => ({
   display: 'block',
@@ -67,7 +68,7 @@ export const PhraseSearch = ({
   const params = useSearchParams()
   const [query, setQuery] = useState(initial)
   const [current, setCurrent] = useState(0)
-  const { concepts, failed, query: answered } = usePhraseSearch(query)
+  const { concepts, query: answered, trouble, retry } = usePhraseSearch(query)
   const shown = concepts.filter(c => c.concept !== '' || c.matches.length > 0)
 
   const open = (concept: ConceptMatch) => {
@@ -100,8 +101,8 @@ export const PhraseSearch = ({
         slotProps={{ htmlInput: { autoComplete: 'off', spellCheck: false, 'aria-controls': 'phrases-found' } }}
       />
       <Box id="phrases-found" role="status" sx={{ mt: 1 }}>
-        {failed && <Typography>The phrasebook could not be loaded. Type again once the server answers.</Typography>}
-        {query.trim() !== '' && answered === query && !failed && shown.length === 0 && (
+        <WorkerTrouble trouble={trouble} retry={retry} />
+        {query.trim() !== '' && answered === query && !trouble && shown.length === 0 && (
           <Typography sx={{ py: 1 }}>
             Nothing here is called “{query}”, nor anything like it. Try another word for what it does.
           </Typography>

@@ -1,14 +1,11 @@
 import type { Body } from '../core/bodies'
 import type { Standard } from '../core/standards'
-import { lookOver } from './completeness'
+import { type Completeness, lookOver } from './completeness'
+import { serve } from './serve'
 
-export interface CompletenessQuestion {
-  readonly id: number
+export interface CompletenessAsk {
   readonly body: Body
   readonly standard: Standard | undefined
 }
 
-self.onmessage = (event: MessageEvent<CompletenessQuestion>) => {
-  const { id, body, standard } = event.data
-  self.postMessage({ id, found: lookOver(body, standard) })
-}
+serve<CompletenessAsk, Completeness>('completeness', ({ body, standard }) => [lookOver(body, standard)])

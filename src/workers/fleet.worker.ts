@@ -1,10 +1,8 @@
 import type { Context, Standard } from '../core/standards'
 import { type BodyAnswer, type FleetMember, levelAt, type LevelView, readFleet, type ReadFleet, whoCan } from './fleet'
+import { serve } from './serve'
 
-/**
- * Holds the bodies in hand and answers what is asked about all of them. Work is done in pieces; a newer question stops
- * an older one between two pieces.
- */
+/** Holds the bodies in hand and answers what is asked about all of them, in pieces. */
 
 export type FleetAsk =
   | { readonly kind: 'can'; readonly standard: Standard; readonly context: Context; readonly dimension: string }
@@ -23,24 +21,20 @@ export type FleetAnswer =
       readonly done: boolean
     }
   | { readonly kind: 'level'; readonly view: LevelView }
-  | { readonly kind: 'failed'; readonly why: string }
 
-interface Message {
-  readonly id: number
+export interface FleetQuestion {
+  /** Ids, joined by commas; all of them where empty. */
   readonly bodies: string
   readonly ask: FleetAsk
 }
 
-/** Lets a newer question in. */
-const breath = () => new Promise(resolve => setTimeout(resolve))
-
-let newest = 0
 const fleets = new Map<string, Promise<readonly FleetMember[]>>()
 let lastRead: { readonly key: string; readonly read: ReadFleet } | undefined
 
 const load = async (bodies: string): Promise<readonly FleetMember[]> => {
-  const response = await fetch(`/api/v1/fleet${bodies ? `?bodies=${encodeURIComponent(bodies)}` : ''}`)
-  if (!response.ok) throw new Error('The bodies in hand cannot be read just now. Try again when the server is back.')
+  const address = `/api/v1/fleet${bodies ? `?bodies=${encodeURIComponent(bodies)}` : ''}`
+  const response = await fetch(address).catch(() => undefined)
+  if (!response?.ok) throw new Error('The bodies in hand cannot be read just now. Try again when the server is back.')
   return ((await response.json()) as { bodies: readonly FleetMember[] }).bodies
 }
 
@@ -72,21 +66,6 @@ function* answersTo(bodies: string, fleet: readonly FleetMember[], ask: FleetAsk
   }
 }
 
-const work = async ({ id, bodies, ask }: Message): Promise<void> => {
-  const fleet = await fleetOf(bodies)
-  await breath()
-  if (id !== newest) return
-  for (const found of answersTo(bodies, fleet, ask)) {
-    self.postMessage({ id, found })
-    await breath()
-    if (id !== newest) return
-  }
-}
-
-self.onmessage = (event: MessageEvent<Message>) => {
-  newest = event.data.id
-  work(event.data).catch((error: unknown) => {
-    const why = error instanceof Error ? error.message : String(error)
-    self.postMessage({ id: event.data.id, found: { kind: 'failed', why } satisfies FleetAnswer })
-  })
-}
+serve<FleetQuestion, FleetAnswer>('fleet', async function* ({ bodies, ask }) {
+  yield* answersTo(bodies, await fleetOf(bodies), ask)
+})

@@ -3,8 +3,6 @@ import { CardDriver, expect, iAm, test } from './support/drivers'
 
 /** A card in bad reception: it opens, what is ticked waits, comes in once and in order, and goes with what others did. */
 
-test.use({ serviceWorkers: 'allow' })
-
 const QUAY = '?standard=ring-action&unit=quay-1'
 
 /** Waits until the page that is open would open without the network. */

@@ -38,8 +38,9 @@ export class TestServer {
     return `http://localhost:${this.port}`
   }
 
-  async up(): Promise<void> {
-    this.child = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-p', String(this.port)], {
+  /** @param built where the built application lies */
+  async up(built = '.'): Promise<void> {
+    this.child = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', built, '-p', String(this.port)], {
       stdio: ['ignore', 'ignore', 'inherit'],
       detached: true,
       env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', COHERION_PURPOSE: this.purpose, COHERION_DATA: this.folder },

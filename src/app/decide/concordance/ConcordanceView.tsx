@@ -7,6 +7,7 @@ import type { Concordance } from '@/core/resolve/concordance'
 import { GROUPS, type GroupId } from '@/core/vocabulary/dimensions'
 import { useAddress } from '@/ui/address'
 import { SidePanel } from '@/ui/SidePanel'
+import { WorkerTrouble } from '@/ui/worker'
 import { arrange } from './arrange'
 import { Explanation } from './Explanation'
 import { LevelPanel } from './LevelPanel'
@@ -69,7 +70,7 @@ export const ConcordanceView = ({
   const figure = FIGURES.find(f => f === params.get('figure'))
   const asked = params.get('level')
   const lambdaHundredths = asked === null ? stored.standard.lambdaHundredths : Number(asked) || 0
-  const { concordance, level, view, isBusy, problem } = useLevelled(stored, standardText, {
+  const { concordance, level, view, isBusy, trouble, retry } = useLevelled(stored, standardText, {
     lambdaHundredths,
     bodies: params.get('bodies') ?? '',
     forWhom: params.get('for') ?? '',
@@ -158,7 +159,7 @@ export const ConcordanceView = ({
             What levelling does, and keep it
           </Button>
         )}
-        {problem && <Alert severity="warning">{problem}</Alert>}
+        <WorkerTrouble trouble={trouble} retry={retry} />
       </Box>
       {concordance.failed.map(f => (
         <Alert key={f.body} severity="error" sx={{ mx: 2.5, mb: 1 }}>
@@ -192,6 +193,7 @@ export const ConcordanceView = ({
                 <LevelPanel
                   concordance={stored}
                   view={view}
+                  isFailed={trouble !== ''}
                   reference={reference}
                   isDraft={state === 'draft'}
                   drafted={drafted}

@@ -32,12 +32,15 @@ const figures = (now: FleetFigures, then: FleetFigures): string =>
 export const LevelPanel = ({
   concordance,
   view,
+  isFailed,
   reference,
   isDraft,
   drafted,
 }: {
   concordance: Concordance
   view: LevelView | undefined
+  /** Nothing is being reckoned; why is said above the table. */
+  isFailed: boolean
   /** The standard in hand, as the address names it. */
   reference: string
   isDraft: boolean
@@ -49,9 +52,11 @@ export const LevelPanel = ({
       <Box sx={{ mt: 1 }}>
         <Typography variant="h2">Alike</Typography>
         <Typography color="textSecondary" sx={{ my: 1 }}>
-          Reading what {concordance.columns.length} bodies can do …
+          {isFailed
+            ? 'The bodies could not be levelled; the reason stands above the table.'
+            : `Reading what ${concordance.columns.length} bodies can do …`}
         </Typography>
-        <LinearProgress aria-label="Levelling the bodies" />
+        {!isFailed && <LinearProgress aria-label="Levelling the bodies" />}
       </Box>
     )
   const { report } = view

@@ -14,7 +14,8 @@ export interface Levelled {
   readonly level: Level | null | undefined
   readonly view: LevelView | undefined
   readonly isBusy: boolean
-  readonly problem: string
+  readonly trouble: string
+  readonly retry: () => void
 }
 
 /**
@@ -49,7 +50,7 @@ export const useLevelled = (
         : undefined,
     [isTried, isLookedAt, standardText, forWhom, lambdaHundredths],
   )
-  const answer = useFleet(bodies, ask)
+  const { answer, trouble, retry } = useFleet(bodies, ask)
   const found = ask && answer?.kind === 'level' ? answer.view : undefined
   const isHere = found?.lambdaHundredths === lambdaHundredths && found.concordance.standard.id === stored.standard.id
   const view = isHere ? found : undefined
@@ -57,7 +58,8 @@ export const useLevelled = (
     concordance: isTried && found?.concordance.standard.id === stored.standard.id ? found.concordance : stored,
     level: isTried ? (view ? (view.level ?? null) : undefined) : undefined,
     view,
-    isBusy: ask !== undefined && answer?.kind !== 'failed' && (view?.progress ?? 0) < 1,
-    problem: ask && answer?.kind === 'failed' ? answer.why : '',
+    isBusy: ask !== undefined && !trouble && (view?.progress ?? 0) < 1,
+    trouble,
+    retry,
   }
 }

@@ -1,8 +1,8 @@
 'use client'
 
 import { useMemo } from 'react'
-import { useWorkerAnswer } from '@/ui/worker'
-import type { FleetAnswer, FleetAsk } from '@/workers/fleet.worker'
+import { useWorkerAnswer, type WorkerAnswer } from '@/ui/worker'
+import type { FleetAnswer, FleetAsk, FleetQuestion } from '@/workers/fleet.worker'
 
 const fleetWorker = () => new Worker(new URL('../../../workers/fleet.worker.ts', import.meta.url), { type: 'module' })
 
@@ -12,7 +12,7 @@ const fleetWorker = () => new Worker(new URL('../../../workers/fleet.worker.ts',
  *
  * @param bodies ids, joined by commas; all of them where empty
  */
-export const useFleet = (bodies: string, ask: FleetAsk | undefined): FleetAnswer | undefined => {
+export const useFleet = (bodies: string, ask: FleetAsk | undefined): WorkerAnswer<FleetAnswer> => {
   const question = useMemo(() => (ask ? { bodies, ask } : undefined), [bodies, ask])
-  return useWorkerAnswer<NonNullable<typeof question>, FleetAnswer>(fleetWorker, question)
+  return useWorkerAnswer<FleetQuestion, FleetAnswer>('fleet', fleetWorker, question)
 }

@@ -26,6 +26,7 @@ import { PrintButton } from '@/ui/PrintButton'
 import { LinkButton } from '@/ui/Shell'
 import { useStandardDraft } from '@/ui/standard-draft'
 import { SidePanel } from '@/ui/SidePanel'
+import { WorkerTrouble } from '@/ui/worker'
 import { VersionMark } from '@/ui/versions'
 import { BodyMap, presses } from './BodyMap'
 import { CostPanel } from './CostPanel'
@@ -62,7 +63,7 @@ export const ControlsView = ({
     const own = document.controls ?? planFor(asked ?? 'thumb-start')
     return asked && !isDraft ? withSchool(own, asked) : own
   }, [document.controls, asked, isDraft])
-  const { shown, best, problems, isBusy, failed } = useMaps(plan, bodies)
+  const { shown, best, problems, isBusy, trouble, retry } = useMaps(plan, bodies)
   const layer = ownLayers(document)[0]
   const explained = shown?.bodies.find(b => b.body.id === address.get('body'))
 
@@ -107,7 +108,7 @@ export const ControlsView = ({
           </Box>
         </Box>
         {problem && <Alert severity="error">{problem}</Alert>}
-        {failed && <Alert severity="error">{failed}</Alert>}
+        <WorkerTrouble trouble={trouble} retry={retry} />
         <StatusProblem status={draft.status} />
         <MergeNotice
           draft={draft}

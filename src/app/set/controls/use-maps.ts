@@ -11,16 +11,15 @@ import type { MapsAnswer, MapsAsk } from '@/workers/controls.worker'
 
 const mapsWorker = () => new Worker(new URL('../../../workers/controls.worker.ts', import.meta.url), { type: 'module' })
 
-type Found = Extract<MapsAnswer, { kind: 'found' }>
-
 export interface Maps {
   /** What is shown: the plan's own maps, else the best there are; undefined while nothing has been found yet. */
   readonly shown: FleetMap | undefined
   /** The best around the pins, once it is found for the plan as it is. */
-  readonly best: Found | undefined
+  readonly best: MapsAnswer | undefined
   readonly problems: readonly PlanProblem[]
   readonly isBusy: boolean
-  readonly failed: string
+  readonly trouble: string
+  readonly retry: () => void
 }
 
 /** What the best maps do not depend on is left out of the question. */
@@ -34,8 +33,7 @@ export const useMaps = (plan: Plan, bodies: readonly BodyInHands[]): Maps => {
     () => (problems.length ? undefined : { plan: JSON.parse(question) as Plan, bodies }),
     [problems.length, question, bodies],
   )
-  const answer = useWorkerAnswer<MapsAsk, MapsAnswer>(mapsWorker, ask)
-  const found = answer?.kind === 'found' ? answer : undefined
+  const { answer: found, trouble, retry } = useWorkerAnswer<MapsAsk, MapsAnswer>('controls', mapsWorker, ask)
   const isAnswered = found !== undefined && JSON.stringify(found.plan) === question
   const best = isAnswered ? found : undefined
   const shown = useMemo(() => {
@@ -52,7 +50,8 @@ export const useMaps = (plan: Plan, bodies: readonly BodyInHands[]): Maps => {
     shown,
     best,
     problems,
-    isBusy: ask !== undefined && !isAnswered && answer?.kind !== 'failed',
-    failed: answer?.kind === 'failed' ? answer.why : '',
+    isBusy: ask !== undefined && !isAnswered && !trouble,
+    trouble,
+    retry,
   }
 }

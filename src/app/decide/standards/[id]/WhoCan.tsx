@@ -1,11 +1,12 @@
 'use client'
 
-import { Alert, Box, LinearProgress, Typography } from '@mui/material'
+import { Box, LinearProgress, Typography } from '@mui/material'
 import { useMemo } from 'react'
 import { GRADE_WORDS } from '@/core/resolve/words'
 import type { Context, Standard } from '@/core/standards'
 import { GRADES } from '@/core/vocabulary/grade'
 import { AlignmentMark } from '@/ui/AlignmentMark'
+import { WorkerTrouble } from '@/ui/worker'
 import type { BodyAnswer } from '@/workers/fleet'
 import type { FleetAsk } from '@/workers/fleet.worker'
 import { useFleet } from '../../fleet/use-fleet'
@@ -36,8 +37,8 @@ export const WhoCan = ({
     () => ({ kind: 'can', standard, context, dimension: dimensionId }),
     [standard, context, dimensionId],
   )
-  const answer = useFleet(bodies, ask)
-  if (answer?.kind === 'failed') return <Alert severity="warning">{answer.why}</Alert>
+  const { answer, trouble, retry } = useFleet(bodies, ask)
+  if (trouble) return <WorkerTrouble trouble={trouble} retry={retry} />
   if (answer?.kind !== 'can' || answer.dimension !== dimensionId)
     return <LinearProgress aria-label="Asking the bodies" sx={{ my: 2 }} />
   const groups = GRADES.map(grade => ({ grade, here: answer.answers.filter(a => a.grade === grade) })).filter(

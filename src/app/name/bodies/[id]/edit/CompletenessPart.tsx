@@ -13,7 +13,16 @@ const counts = ({ coverage }: Completeness) => ({
 })
 
 /** Where the profile stands, in one line that is always in view. */
-export const Standing = ({ found, onOpen }: { found: Completeness | undefined; onOpen: () => void }) => {
+export const Standing = ({
+  found,
+  isFailed,
+  onOpen,
+}: {
+  found: Completeness | undefined
+  isFailed: boolean
+  onOpen: () => void
+}) => {
+  if (!found && isFailed) return null
   if (!found) return <LinearProgress sx={{ my: 2.5 }} aria-label="Looking the profile over" />
   const { known, all } = counts(found)
   const undecided = found.gaps.find(g => g.kind === 'undecided')

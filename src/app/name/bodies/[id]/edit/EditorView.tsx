@@ -11,8 +11,9 @@ import { Page } from '@/ui/pieces'
 import { LinkButton } from '@/ui/Shell'
 import { DraftButtons, StatusProblem, useUndoKeys } from '@/ui/DraftStatus'
 import { MergeNotice } from '@/ui/MergeNotice'
-import { useWorkerAnswer } from '@/ui/worker'
+import { useWorkerAnswer, WorkerTrouble } from '@/ui/worker'
 import type { Completeness } from '@/workers/completeness'
+import type { CompletenessAsk } from '@/workers/completeness.worker'
 import { CompletenessPart, Standing } from './CompletenessPart'
 import { ControlsPart } from './ControlsPart'
 import { FactsPart } from './FactsPart'
@@ -55,7 +56,11 @@ export const EditorView = ({
   const part: PartId = PARTS.find(p => p.id === asked)?.id ?? 'menu'
   const { form, profile, status } = editor
   const question = useMemo(() => ({ body: form, standard }), [form, standard])
-  const found = useWorkerAnswer<typeof question, Completeness>(completenessWorker, question)
+  const {
+    answer: found,
+    trouble,
+    retry,
+  } = useWorkerAnswer<CompletenessAsk, Completeness>('completeness', completenessWorker, question)
   useUndoKeys(editor)
   const versions = versionsOf(profile)
 
@@ -76,7 +81,8 @@ export const EditorView = ({
           You are editing firmware {editor.firmware}. What you change here is what that update changes.
         </Alert>
       )}
-      <Standing found={found} onOpen={() => set({ part: 'standing' })} />
+      <WorkerTrouble trouble={trouble} retry={retry} />
+      <Standing found={found} isFailed={trouble !== ''} onOpen={() => set({ part: 'standing' })} />
       <Tabs
         value={part}
         onChange={(_, id: PartId) => set({ part: id === 'menu' ? undefined : id })}

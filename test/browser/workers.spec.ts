@@ -1,0 +1,93 @@
+import { rmSync } from 'node:fs'
+import { type Page } from '@playwright/test'
+import { type ConcordanceDriver, expect, FIVE, test } from './support/drivers'
+import { newBuild } from './support/new-build'
+
+/** What is reckoned in the background answers as people use a browser: one visit after the other, all kept between. */
+
+const expectServiceWorker = (page: Page) =>
+  expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller?.state)).toBe('activated')
+
+const translate = async (page: Page, term: string, concept: string) => {
+  await page.goto('/name/phrasebook')
+  await page.getByLabel('Any word, even half remembered').fill(term)
+  await expect(page.getByRole('status').getByRole('link', { name: concept }).first()).toBeVisible()
+}
+
+const level = async (page: Page, concordance: ConcordanceDriver) => {
+  await concordance.open(FIVE)
+  await page.getByRole('slider').press('End')
+  await expect(concordance.explanation.getByText(/being alike counts/)).toBeVisible()
+}
+
+const lookOver = async (page: Page) => {
+  await page.goto('/name/bodies/wicket/edit')
+  await expect(page.getByLabel('How far the profile is')).toContainText('concepts covered')
+}
+
+const mapControls = async (page: Page) => {
+  await page.goto(`/set/controls${FIVE}&standard=ring-action&school=two-thumbs`)
+  await expect(page.getByText(/best possible|above the best/i).first()).toBeVisible()
+}
+
+test('every kind of background work answers, whichever came first, on the first visit and on the second', async ({
+  page,
+  concordance,
+  context,
+}) => {
+  await translate(page, 'hold', 'Hold when blocked')
+  await expectServiceWorker(page)
+  for (let visit = 1; visit <= 2; visit++) {
+    await translate(page, 'hold', 'Hold when blocked')
+    await level(page, concordance)
+    await lookOver(page)
+    await mapControls(page)
+    await translate(page, 'lamp', 'AF lamp')
+  }
+  // Another visit, in another page.
+  const next = await context.newPage()
+  await lookOver(next)
+  await translate(next, 'hold', 'Hold when blocked')
+})
+
+test('Coherion is built anew while a page is open: the page goes on, and says what has to be loaded again', async ({
+  page,
+  server,
+  concordance,
+}) => {
+  await translate(page, 'hold', 'Hold when blocked')
+  await expectServiceWorker(page)
+  await lookOver(page)
+  const built = newBuild()
+  await server.kill()
+  await server.up(built)
+  // The open page takes up the new service worker, and what it asks for is not there under the old name.
+  await page.evaluate(async () => {
+    const registration = await navigator.serviceWorker.getRegistration()
+    const isNew = new Promise(done => navigator.serviceWorker.addEventListener('controllerchange', done))
+    await registration?.update()
+    await isNew
+  })
+  await page.keyboard.press('/')
+  await page.getByRole('dialog').getByLabel('Any word, even half remembered').fill('hold')
+  const answers = page.getByRole('dialog').getByRole('link', { name: 'Hold when blocked' }).first()
+  const trouble = page.getByRole('dialog').getByText('where Coherion was updated meanwhile, reload the page')
+  await expect(answers.or(trouble)).toBeVisible()
+  await page.reload()
+  await translate(page, 'hold', 'Hold when blocked')
+  await level(page, concordance)
+  await lookOver(page)
+  await server.kill()
+  rmSync(built, { recursive: true, force: true })
+})
+
+test('background work that cannot be loaded is said at once, and asked for again', async ({ page, context }) => {
+  await context.route(/turbopack-worker/, route => route.abort())
+  await page.goto('/name/phrasebook')
+  await page.getByLabel('Any word, even half remembered').fill('hold')
+  const trouble = page.getByRole('alert').filter({ hasText: 'could not be loaded' })
+  await expect(trouble).toBeVisible()
+  await context.unroute(/turbopack-worker/)
+  await trouble.getByRole('button', { name: 'Try again' }).click()
+  await expect(page.getByRole('status').getByRole('link', { name: 'Hold when blocked' }).first()).toBeVisible()
+})
