@@ -2,7 +2,7 @@ import { type Browser, chromium } from '@playwright/test'
 import { bodyAt, factoryState, type State } from '../../src/core/bodies'
 import { resolve } from '../../src/core/resolve'
 import { planWalk } from '../../src/core/steps/plan'
-import { settled, stepsBetween } from '../../src/core/steps/walk'
+import { settled } from '../../src/core/steps/walk'
 import { type Db, openDatabase } from '../../src/db/connection'
 import { demoBodies, demoStandards } from '../../src/demo/world'
 import { TestServer } from '../../test/browser/support/server'
@@ -25,7 +25,7 @@ const twoStates = (seed: number) => {
   for (let count = STEPS; count <= order.length; count++) {
     const wanted = order.slice(0, count).map(s => [s.id, r.pick(s.options.filter(o => o.id !== s.default)).id])
     const to = settled(body, { ...from, ...(Object.fromEntries(wanted) as State) })
-    if (stepsBetween(body, from, to).length === STEPS) return { body, from, to }
+    if (planWalk(body, from, to).steps.length === STEPS) return { body, from, to }
   }
   return undefined
 }
@@ -54,7 +54,7 @@ export const addUnits = async (db: Db): Promise<void> => {
     return {
       profile,
       firmware,
-      steps: stepsBetween(body, factoryState(body), resolve(body, standard, { firmware }).state),
+      steps: planWalk(body, factoryState(body), resolve(body, standard, { firmware }).state).steps,
     }
   })
   const r = random(5)

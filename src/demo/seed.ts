@@ -1,6 +1,6 @@
 import { bodyAt, factoryState } from '../core/bodies'
 import { resolve } from '../core/resolve'
-import { stepsBetween } from '../core/steps/walk'
+import { planWalk } from '../core/steps/plan'
 import type { Db } from '../db/connection'
 import { saveBody, saveLens } from '../db/documents'
 import { addComment, addVersion } from '../db/standards'
@@ -90,7 +90,7 @@ const eventsOf = (life: DemoLife): readonly NewUnitEvent[] => {
       if (!profile || !standard) throw new Error(`no body or no standard for ${life.tag}`)
       const body = bodyAt(profile, firmware)
       const { state } = resolve(body, standard, { firmware })
-      const steps = stepsBetween(body, factoryState(body), state)
+      const steps = planWalk(body, factoryState(body), state).steps
       const set = steps.flatMap((s): NewUnitEvent[] => [
         { kind: 'set', setting: s.setting, option: s.to, how: 'card' },
         ...s.follows.map(f => ({ kind: 'set' as const, setting: f.setting, option: f.to, how: 'card' as const })),

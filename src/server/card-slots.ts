@@ -1,5 +1,5 @@
 import 'server-only'
-import { factoryState } from '@/core/bodies'
+import { factoryState, type State } from '@/core/bodies'
 import { knownState } from '@/core/kit/known'
 import { slotsFrom, type SlotWish, storeKey } from '@/core/kit/slots'
 import { refFrom } from '@/core/standards'
@@ -60,8 +60,9 @@ export const slotsOf = async (
   const wanted = await Promise.all(
     wishes.map(async w => {
       const found = await readStandard(w.standard)
-      const to = resolveStored({ document: profile, stamp }, found, resolution.firmware, prepared.context)
-      return { ...w, id: found.document.id, version: found.document.version, to, stamp: found.stamp }
+      const from = (state: State) =>
+        resolveStored({ document: profile, stamp }, found, resolution.firmware, prepared.context, state)
+      return { ...w, id: found.document.id, version: found.document.version, from, stamp: found.stamp }
     }),
   )
   const isStored = (w: (typeof wanted)[number]) => {
@@ -70,7 +71,7 @@ export const slotsOf = async (
   }
   const left = wanted.filter(w => !isStored(w))
   const now = { ...factoryState(body), ...knownState(known) }
-  const unseen = new Set(left.flatMap(w => listedBy(w.to)).filter(s => !known.facts.has(s)))
+  const unseen = new Set(left.flatMap(w => listedBy(w.from(now))).filter(s => !known.facts.has(s)))
   const key = [
     stamp,
     resolution.firmware,
@@ -82,7 +83,7 @@ export const slotsOf = async (
     planSlots(
       body,
       now,
-      left.map(w => ({ slot: w.slot, to: w.to.state })),
+      left.map(w => ({ slot: w.slot, to: (state: State) => w.from(state).state })),
       unseen,
     ),
   )

@@ -4,7 +4,7 @@ import { type Known, knownState, NOTHING_KNOWN } from '@/core/kit/known'
 import type { Resolution } from '@/core/resolve'
 import { type Context, contextText, relevantContext, type Standard } from '@/core/standards'
 import { planWalk, type WalkPlan } from '@/core/steps/plan'
-import { type Step, stepsBetween } from '@/core/steps/walk'
+import type { Step } from '@/core/steps/walk'
 import { type CardKey, type OpenWalk, readWalks } from '@/db/cards'
 import type { UnitRow } from '@/db/units'
 import {
@@ -17,7 +17,7 @@ import {
   type RevisedStandard,
   units,
 } from './catalogue'
-import { resolveStored } from './concordance'
+import { resolveStored, stateText } from './concordance'
 import { database } from './database'
 import { type Lives, readLives } from './lives'
 import { notFound } from './problems'
@@ -36,9 +36,9 @@ export interface Prepared {
   readonly context: Context
   readonly unit: UnitRow | undefined
   readonly siblings: readonly UnitRow[]
-  /** In menu order; `plan` has them in the order that takes the fewest presses. */
+  readonly plan: WalkPlan
+  /** Those of the plan. */
   readonly steps: readonly Step[]
-  readonly plan: () => WalkPlan
   readonly resolution: Resolution
   readonly key: CardKey
   /** What was known when the walk began; what is missing in it was not. */
@@ -51,8 +51,7 @@ export interface Prepared {
   readonly isBegun: boolean
 }
 
-const walks = remember<readonly Step[]>('walks', 4000)
-const plans = remember<WalkPlan>('plans', 1000)
+const plans = remember<WalkPlan>('plans', 4000)
 
 const listed = new WeakMap<Resolution, readonly string[]>()
 
@@ -72,30 +71,29 @@ interface Underway {
 }
 
 /** What a walk begins from. */
-interface Start extends Pick<Prepared, 'from' | 'assumed' | 'unseen'> {
-  /** All of it as text, to remember steps by. */
+interface Start extends Pick<Prepared, 'from' | 'assumed'> {
+  /** What of it the profile still offers. */
+  readonly kept: State
+  /** All of it as text, to remember answers by. */
   readonly text: string
 }
 
-const startOf = (form: Body, resolution: Resolution, from: State = factoryState(form)): Start => {
-  const factory = factoryState(form)
+const startOf = (form: Body, from: State): Start => {
   const options = new Map(form.settings.map(s => [s.id, s.options]))
   // What a walk began from may have had settings and options that the profile has no more.
   const isOffered = ([s, o]: readonly [string, string]) => options.get(s)?.some(x => x.id === o)
   const kept = Object.fromEntries(Object.entries(from).filter(isOffered))
-  const assumed = { ...factory, ...kept }
-  const unseen = new Set(listedBy(resolution).filter(s => !(s in kept)))
-  return { from, assumed, unseen, text: [changesOf(factory, assumed), ...[...unseen].sort()].join(';') }
+  return { from, kept, assumed: { ...factoryState(form), ...kept }, text: stateText(form, kept) }
 }
 
-const starts = new WeakMap<Known, { readonly form: Body; readonly resolution: Resolution; readonly start: Start }>()
+const starts = new WeakMap<Known, { readonly form: Body; readonly start: Start }>()
 
-/** The same from what is known, worked out again only where that, the body or the standard is another. */
-const startKnown = (form: Body, resolution: Resolution, known: Known): Start => {
+/** The same from what is known, worked out again only where that or the body is another. */
+const startKnown = (form: Body, known: Known): Start => {
   const last = starts.get(known)
-  if (last?.form === form && last.resolution === resolution) return last.start
-  const start = startOf(form, resolution, knownState(known))
-  starts.set(known, { form, resolution, start })
+  if (last?.form === form) return last.start
+  const start = startOf(form, knownState(known))
+  starts.set(known, { form, start })
   return start
 }
 
@@ -110,16 +108,21 @@ const prepareWith = (
 ): Prepared => {
   const context = relevantContext(standard.document, unit ? { ...asked, units: [unit.id] } : asked)
   const firmware = unit?.firmware ?? firmwareOf(body.document, siblings)
-  const resolution = resolveStored(body, standard, firmware, context)
   const form = formOf(body, firmware)
   const [bodyId, standardId, standardVersion] = [form.id, standard.document.id, standard.document.version]
   const card = { bodyId, unitId: unit?.id ?? null, standardId, standardVersion }
   const { walk, from: begunFrom, isBegun } = walkOf(card)
   const known = unit ? lives.knownOf(unit, body, firmware) : NOTHING_KNOWN
-  const begun = isBegun ? startOf(form, resolution, begunFrom ?? factoryState(form)) : undefined
-  const { from, assumed, unseen, text } =
-    begun ?? (unit ? startKnown(form, resolution, known) : startOf(form, resolution))
-  const stamp = [body.stamp, standard.stamp, firmware, contextText(context), text].join('|')
+  const start =
+    isBegun || !unit ? startOf(form, (isBegun && begunFrom) || factoryState(form)) : startKnown(form, known)
+  const { from, assumed, kept, text } = start
+  // Where several answers are as good, the one that changes least of what this unit is set to.
+  const resolution = resolveStored(body, standard, firmware, context, kept)
+  const unseen = new Set(listedBy(resolution).filter(s => !(s in kept)))
+  const stamp = [body.stamp, standard.stamp, firmware, contextText(context), text, [...unseen].sort().join()].join('|')
+  const plan = plans.getOr(stamp, () =>
+    planWalk(form, assumed, resolution.state, { listed: listedBy(resolution), unseen }),
+  )
   return {
     body: form,
     profile: body.document,
@@ -130,9 +133,8 @@ const prepareWith = (
     unit,
     siblings,
     resolution,
-    steps: walks.getOr(stamp, () => stepsBetween(form, assumed, resolution.state, undefined, unseen)),
-    plan: () =>
-      plans.getOr(stamp, () => planWalk(form, assumed, resolution.state, { listed: listedBy(resolution), unseen })),
+    plan,
+    steps: plan.steps,
     key: { ...card, walk },
     from,
     assumed,
@@ -141,13 +143,6 @@ const prepareWith = (
     isBegun,
   }
 }
-
-/** Where a state differs from factory defaults, as text. */
-const changesOf = (factory: State, state: State): string =>
-  Object.entries(state)
-    .filter(([s, o]) => factory[s] !== o)
-    .sort()
-    .join(';')
 
 export const prepare = async (
   standardId: string,
@@ -201,4 +196,4 @@ export const prepareAll = async (
 }
 
 /** A step by what it asks for. */
-export const stepKey = (s: Step): string => `${s.setting}=${s.to}`
+export const stepKey = (s: Step): string => `${s.setting}=${s.to}${s.nth ? `#${s.nth + 1}` : ''}`

@@ -162,10 +162,8 @@ export const readCard = async (
   context: Context = {},
   slots?: string,
 ): Promise<CardView> => {
-  const found = await prepare(standardId, bodyId, unitId, context)
-  const plan = found.plan()
-  const { steps } = plan
-  const prepared: Prepared = { ...found, steps }
+  const prepared = await prepare(standardId, bodyId, unitId, context)
+  const { plan, steps } = prepared
   const { body, standard, state, unit, siblings, resolution, key, known } = prepared
   const ticks = new Map((await readTicks(await database(), key)).map(t => [t.step, t]))
   const ticked = steps.filter(s => ticks.has(stepKey(s)))

@@ -1,5 +1,5 @@
 import 'server-only'
-import { type Body } from '@/core/bodies'
+import { type Body, factoryState, type State } from '@/core/bodies'
 import { SearchTooLargeError } from '@/core/bodies/search'
 import {
   buildConcordance,
@@ -31,16 +31,30 @@ export interface InHand {
 
 const resolutions = remember<Resolution>('resolutions', 5000)
 
-/** A resolution from factory defaults, computed once for each revision of body and standard. */
+/** What a body is set to, as its differences from factory defaults: equal texts, equal answers. */
+export const stateText = (form: Body, state: State): string =>
+  Object.entries({ ...factoryState(form), ...state })
+    .filter(([s, o]) => form.settings.some(x => x.id === s && x.default !== o))
+    .map(([s, o]) => `${s}=${o}`)
+    .sort()
+    .join()
+
+/**
+ * A resolution, computed once for each revision of body and standard and each state that it begins from.
+ *
+ * @param known what the body is set to; what is missing in it, or all of it, counts as factory defaults
+ */
 export const resolveStored = (
   body: Revised<Body>,
   standard: Revised<Standard>,
   firmware: string,
   asked: Context = {},
+  known: State = {},
 ): Resolution => {
   const context = relevantContext(standard.document, asked)
-  return resolutions.getOr(`${body.stamp}|${standard.stamp}|${firmware}|${contextText(context)}`, () =>
-    resolve(body.document, standard.document, { firmware, context }),
+  const from = stateText(formOf(body, firmware), known)
+  return resolutions.getOr(`${body.stamp}|${standard.stamp}|${firmware}|${contextText(context)}|${from}`, () =>
+    resolve(body.document, standard.document, { firmware, context, known }),
   )
 }
 

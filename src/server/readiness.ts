@@ -220,7 +220,7 @@ export const readReadinessByStandard = async (
 
 /** On a walk that is underway, what is not known to be set yet is what is left. */
 const stepsLeft = ({ steps, known }: Prepared): number =>
-  steps.filter(s => known.facts.get(s.setting)?.option !== s.to).length
+  steps.filter(s => !s.isPassing && known.facts.get(s.setting)?.option !== s.to).length
 
 /** @throws RequestError 422 for another number of weeks than 1 to 52, by the shape of the request */
 export const setRecheckWeeks = async (weeks: number, person: string | undefined): Promise<void> =>

@@ -15,7 +15,7 @@ import {
 import { compareLayers, compareStandards, isNoticed, type TargetDifference } from '@/core/standards/compare'
 import { emptyStandard, withNewerBelow } from '@/core/standards/edit'
 import houseBaseline from '@/core/standards/house-baseline.json' with { type: 'json' }
-import { stepsBetween } from '@/core/steps/walk'
+import { planWalk } from '@/core/steps/plan'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { listHistory } from '@/db/history'
 import * as db from '@/db/standards'
@@ -281,6 +281,7 @@ export const effectOf = async (ref: string): Promise<EffectView> => {
     const form = formOf(body, firmware)
     const then = resolveStored(body, after, firmware)
     const was = before && resolveStored(body, before, firmware)
+    const from = was?.state ?? factoryState(form)
     const held = (r: typeof then | undefined, id: string) =>
       r?.outcomes.some(o => o.target.dimension === id && o.target.weight === 'must' && o.held) ?? false
     const broken = (r: typeof then | undefined, id: string) =>
@@ -291,7 +292,7 @@ export const effectOf = async (ref: string): Promise<EffectView> => {
       body: form.id,
       model: form.model,
       units: allUnits.filter(u => u.body_id === form.id).map(u => u.tag),
-      steps: stepsBetween(form, was?.state ?? factoryState(form), then.state).length,
+      steps: planWalk(form, from, resolveStored(body, after, firmware, {}, from).state).steps.length,
       agreementBefore: was?.agreement ?? 0,
       agreementAfter: then.agreement,
       mustsLost: musts.filter(id => held(was, id) && broken(then, id)).map(label),

@@ -1,7 +1,7 @@
 import { availability, type Body, factoryState } from '../bodies'
 import { deliveredBy, type PlacedChoice, resolve } from '../resolve'
 import { STANDARD_FORMAT, type Standard } from '../standards'
-import { stepsBetween } from '../steps/walk'
+import { planWalk } from '../steps/plan'
 import { type Substitute, SUBSTITUTES } from '../vocabulary/substitutes'
 import type { NeutralValue } from '../vocabulary/values'
 import { fixedAbout, saidAbout } from './terms'
@@ -66,7 +66,7 @@ const wayOn = (body: Body, { how, costs, uses }: Substitute): Way | undefined =>
     how,
     costs,
     choices: resolution.outcomes.flatMap(o => deliveredBy(body, o)),
-    changes: stepsBetween(body, before, resolution.state).length,
+    changes: planWalk(body, before, resolution.state).steps.length,
     blocks,
     distance: Math.max(...resolution.outcomes.map(o => o.distance)),
   }

@@ -1,160 +1,329 @@
-import type { Body, Setting, State } from '../bodies'
+import type { Setting } from '../bodies'
 import { Assigner, FORBIDDEN } from '../numeric/assignment'
-import { type MenuWalk, menuWalk } from './presses'
-import { obstacleTo, settled, type Step } from './walk'
+import type { Move, Part } from './parts'
+import type { MenuWalk } from './presses'
 
 /**
- * Putting steps in order is a sequential ordering problem: presses between settings depend on which comes first, and
- * rules say what has to come before what.
+ * Interleaving the ways through all parts of a walk: presses between settings depend on which comes first, and each
+ * part says what can be changed when.
  */
 export interface OrderProblem {
-  readonly count: number
-  /** Presses from where pictures are taken to a step, made. */
+  readonly parts: readonly Part[]
+  /** Settings that some way touches; they are named by position here. */
+  readonly settings: readonly Setting[]
+  readonly position: ReadonlyMap<string, number>
+  /** Presses from where pictures are taken to a setting, and from one setting to another, without the change itself. */
   readonly enter: readonly number[]
-  /** Presses from one step to the next, made. */
   readonly between: readonly (readonly number[])[]
-  /** The steps that decide whether a step can be made now, as positions. */
-  readonly concerns: readonly (readonly number[])[]
-  /** What it costs beside the presses to make a step now; 0 where nothing stands in the way. */
-  readonly hurdle: (step: number, isDone: (other: number) => boolean) => number
 }
 
-/** A rule in the way weighs more than any number of moments without focus, and each of those more than all presses. */
-export const RULE_HURDLE = 1e9
-export const FOCUS_HURDLE = 1e5
-
-/** Settings that stand in one rule, directly or through others, and all that have to do with what starts focus. */
-const linksOf = (body: Body): ((setting: string) => string) => {
-  const parent = new Map(body.settings.map(s => [s.id, s.id]))
-  const find = (id: string): string => {
-    const up = parent.get(id) ?? id
-    return up === id ? id : find(up)
-  }
-  const join = (ids: readonly string[]) => ids.forEach(id => parent.set(find(id), find(ids[0] ?? id)))
-  for (const r of body.rules) join([r.then.setting, ...r.when.map(c => c.setting)])
-  const startsFocus = (s: Setting) =>
-    s.options.some(o => ['trigger.shutter', 'trigger.start', 'trigger.second'].some(d => d in o.means))
-  join(body.settings.filter(startsFocus).map(s => s.id))
-  return find
+/** One change of a walk. */
+export interface Change {
+  readonly part: number
+  readonly setting: string
+  readonly option: string
 }
+
+/** What a walk comes to: changes that could not be made or are missing at the end, moments without focus, presses. */
+export interface Cost {
+  readonly failed: number
+  readonly dark: number
+  readonly presses: number
+}
+
+/** As one number, in that order. */
+const FAILED = 1e9
+const DARK = 1e5
+export const weigh = ({ failed, dark, presses }: Cost): number => failed * FAILED + dark * DARK + presses
 
 export const orderProblem = (
-  body: Body,
-  from: State,
-  steps: readonly Step[],
-  walk: MenuWalk = menuWalk(body),
+  parts: readonly Part[],
+  bodySettings: readonly Setting[],
+  walk: MenuWalk,
 ): OrderProblem => {
-  const settings = steps.map(s => body.settings.find(x => x.id === s.setting)).filter(s => s !== undefined)
-  const change = steps.map((s, i) => {
-    const setting = settings[i]
-    return setting ? walk.change(setting, s.from, s.to) : 0
-  })
-  const link = linksOf(body)
-  const concerns = steps.map(s => steps.flatMap((o, k) => (link(o.setting) === link(s.setting) ? [k] : [])))
-  const known = steps.map(() => new Map<string, number>())
-  const hurdleWith = (i: number, done: readonly number[]): number => {
-    const step = steps[i]
-    if (!step) return 0
-    const set = (state: State, k: number): State => {
-      const s = steps[k]
-      return s ? { ...state, [s.setting]: s.to } : state
-    }
-    const now = settled(body, done.reduce(set, from))
-    if (now[step.setting] === step.to) return 0
-    const obstacle = obstacleTo(body, now, step.setting, step.to)
-    if (obstacle) return obstacle.kind === 'rule' ? RULE_HURDLE : FOCUS_HURDLE
-    const after = settled(body, set(now, i))
-    return [...done, i].every(k => after[steps[k]?.setting ?? ''] === steps[k]?.to) ? 0 : RULE_HURDLE
-  }
+  const settings = touchedBy(parts, bodySettings)
   return {
-    count: steps.length,
-    enter: settings.map((s, i) => walk.enter(s) + (change[i] ?? 0)),
-    between: settings.map(a => settings.map((b, i) => walk.between(a, b) + (change[i] ?? 0))),
-    concerns,
-    hurdle: (i, isDone) => {
-      const done = (concerns[i] ?? []).filter(k => k !== i && isDone(k))
-      const key = done.join()
-      const before = known[i]?.get(key)
-      if (before !== undefined) return before
-      const found = hurdleWith(i, done)
-      known[i]?.set(key, found)
-      return found
-    },
+    parts,
+    settings,
+    position: new Map(settings.map((s, i) => [s.id, i])),
+    enter: settings.map(walk.enter),
+    between: settings.map(a => settings.map(b => walk.between(a, b))),
   }
 }
 
-/** What an order costs: presses and hurdles together. */
-export const costOfOrder = (problem: OrderProblem, order: readonly number[]): number => {
-  const done = new Uint8Array(problem.count)
-  let sum = 0
-  order.forEach((i, at) => {
-    const before = order[at - 1]
-    sum += (before === undefined ? problem.enter[i] : problem.between[before]?.[i]) ?? 0
-    sum += problem.hurdle(i, k => done[k] === 1)
-    done[i] = 1
-  })
-  return sum
+const touchedBy = (parts: readonly Part[], settings: readonly Setting[]): readonly Setting[] => {
+  const touched = new Set(parts.flatMap(p => p.places.flatMap(l => l.moves.map(m => m.setting))))
+  return settings.filter(s => touched.has(s.id))
 }
 
-/** Presses alone, without what stands in the way. */
-export const pressesOfOrder = (problem: OrderProblem, order: readonly number[]): number =>
-  costOfOrder({ ...problem, hurdle: () => 0 }, order)
+/** The same problem with nothing but the settings that its parts touch. */
+const narrowed = (problem: OrderProblem): OrderProblem => {
+  const settings = touchedBy(problem.parts, problem.settings)
+  const was = settings.map(s => problem.position.get(s.id) ?? 0)
+  return {
+    ...problem,
+    settings,
+    position: new Map(settings.map((s, i) => [s.id, i])),
+    enter: was.map(i => problem.enter[i] ?? 0),
+    between: was.map(i => was.map(k => problem.between[i]?.[k] ?? 0)),
+  }
+}
 
-/** Beyond this many steps, or this many states that a hurdle has to be looked at in, an order is improved, not proven. */
-const MOST_EXACT = 15
-const MOST_LOOKS = 40_000
+const hop = (problem: OrderProblem, from: number, to: number): number =>
+  (from < 0 ? problem.enter[to] : problem.between[from]?.[to]) ?? 0
 
-export const isSmall = ({ count, concerns }: OrderProblem): boolean =>
-  count <= MOST_EXACT && concerns.reduce((sum, c) => sum + 2 ** Math.max(0, c.length - 1), 0) <= MOST_LOOKS
+const moveOf = (part: Part | undefined, place: number, change: Change): Move | undefined =>
+  part?.places[place]?.moves.find(m => m.setting === change.setting && m.option === change.option)
 
-/** The best order, by dynamic programming over the sets of steps made. */
-export const bestOrder = (problem: OrderProblem): readonly number[] => {
-  const n = problem.count
-  if (n === 0) return []
-  const sets = 1 << n
-  const cost = new Float64Array(sets * n).fill(Infinity)
-  const cameFrom = new Int8Array(sets * n).fill(-1)
-  const hurdles = new Float64Array(n)
-  for (let set = 0; set < sets - 1; set++) {
-    for (let i = 0; i < n; i++) if (((set >> i) & 1) === 0) hurdles[i] = problem.hurdle(i, k => ((set >> k) & 1) === 1)
-    for (let i = 0; i < n; i++) {
-      if ((set >> i) & 1) continue
-      const at = (set | (1 << i)) * n + i
-      if (set === 0) {
-        cost[at] = (problem.enter[i] ?? 0) + (hurdles[i] ?? 0)
-        continue
+/**
+ * Walks a list of changes as far as the body lets it. What the body has brought about by itself by then, and what cannot
+ * be changed at that moment, is left out.
+ */
+export const walked = (
+  problem: OrderProblem,
+  changes: readonly Change[],
+): Cost & { readonly made: readonly Change[] } => {
+  const places = problem.parts.map(() => 0)
+  const made: Change[] = []
+  let last = -1
+  let presses = 0
+  let dark = 0
+  for (const change of changes) {
+    const part = problem.parts[change.part]
+    const place = places[change.part] ?? 0
+    const move = moveOf(part, place, change)
+    if (!move) continue
+    const at = problem.position.get(change.setting) ?? 0
+    presses += hop(problem, last, at) + move.presses
+    dark += Number(move.isDark)
+    places[change.part] = move.next
+    last = at
+    made.push(change)
+  }
+  const failed = problem.parts.filter((p, i) => places[i] !== p.goal).length
+  return { failed, dark, presses, made }
+}
+
+/**
+ * Goes on to the next change of those that lead each part on by the shortest way, so that it always arrives.
+ *
+ * @param rank what to prefer among them, the least first
+ */
+const greedy = (
+  problem: OrderProblem,
+  rank: (last: number, setting: number, move: Move) => number,
+): readonly Change[] => {
+  const places = problem.parts.map(() => 0)
+  const changes: Change[] = []
+  let last = -1
+  for (;;) {
+    let best: { part: number; move: Move; at: number; rank: number } | undefined
+    problem.parts.forEach((p, part) => {
+      const here = p.places[places[part] ?? 0]
+      for (const move of here?.moves ?? []) {
+        const way = (here?.left ?? 0) - (p.places[move.next]?.left ?? Infinity)
+        if (way <= 0 || (move.isDark ? way < 2 : way > 1)) continue
+        const at = problem.position.get(move.setting) ?? 0
+        const r = rank(last, at, move)
+        if (!best || r < best.rank) best = { part, move, at, rank: r }
       }
-      for (let last = 0; last < n; last++) {
-        if (((set >> last) & 1) === 0) continue
-        const sum = (cost[set * n + last] ?? 0) + (problem.between[last]?.[i] ?? 0) + (hurdles[i] ?? 0)
-        if (sum < (cost[at] ?? 0)) {
-          cost[at] = sum
-          cameFrom[at] = last
-        }
+    })
+    if (!best) return changes
+    const { part, move, at } = best
+    changes.push({ part, setting: move.setting, option: move.option })
+    places[part] = move.next
+    last = at
+  }
+}
+
+/** The nearest setting first. */
+export const nearestFirst = (problem: OrderProblem): readonly Change[] =>
+  greedy(problem, (last, at, move) => hop(problem, last, at) + move.presses + (move.isDark ? DARK : 0))
+
+/** In a given order of settings, as far as the body lets it. */
+export const inOrder = (problem: OrderProblem, rankOf: (setting: string) => number): readonly Change[] =>
+  greedy(problem, (_, __, move) => rankOf(move.setting) + (move.isDark ? DARK : 0))
+
+/** Beyond so many situations an order is improved, not proven. */
+const MOST_SITUATIONS = 2 ** 15 * 16
+const MOST_IN_CIRCLES = 60_000
+
+/** Places so that every move leads to a later one; undefined where moves run in a circle. */
+const inSequence = (part: Part): Part | undefined => {
+  const order: number[] = []
+  const state = new Uint8Array(part.places.length)
+  const visit = (at: number): boolean => {
+    if (state[at] === 1) return false
+    if (state[at] === 2) return true
+    state[at] = 1
+    for (const m of part.places[at]?.moves ?? []) if (!visit(m.next)) return false
+    state[at] = 2
+    order.unshift(at)
+    return true
+  }
+  if (!visit(0)) return undefined
+  const position = new Map(order.map((p, i) => [p, i]))
+  const places = order.map(p => {
+    const place = part.places[p]
+    return {
+      left: place?.left ?? Infinity,
+      moves: (place?.moves ?? []).map(m => ({ ...m, next: position.get(m.next) ?? 0 })),
+    }
+  })
+  return { ...part, places, goal: position.get(part.goal) ?? part.goal }
+}
+
+/** A queue of situations by cost. */
+class Heap {
+  private readonly items: number[] = []
+  private readonly keys: number[] = []
+
+  get size(): number {
+    return this.items.length
+  }
+
+  push(item: number, key: number): void {
+    let i = this.items.length
+    while (i > 0) {
+      const up = (i - 1) >> 1
+      if ((this.keys[up] ?? 0) <= key) break
+      this.items[i] = this.items[up] ?? 0
+      this.keys[i] = this.keys[up] ?? 0
+      i = up
+    }
+    this.items[i] = item
+    this.keys[i] = key
+  }
+
+  pop(): number {
+    const top = this.items[0] ?? 0
+    const item = this.items.pop() ?? 0
+    const key = this.keys.pop() ?? 0
+    const n = this.items.length
+    if (n === 0) return top
+    let i = 0
+    for (;;) {
+      let child = 2 * i + 1
+      if (child >= n) break
+      if (child + 1 < n && (this.keys[child + 1] ?? 0) < (this.keys[child] ?? 0)) child++
+      if ((this.keys[child] ?? 0) >= key) break
+      this.items[i] = this.items[child] ?? 0
+      this.keys[i] = this.keys[child] ?? 0
+      i = child
+    }
+    this.items[i] = item
+    this.keys[i] = key
+    return top
+  }
+}
+
+/**
+ * The best walk: dynamic programming over the places of all parts together and the setting last touched; by Dijkstra's
+ * method where moves run in circles.
+ *
+ * @returns undefined where there are too many situations
+ */
+export const bestWalk = (problem: OrderProblem): readonly Change[] | undefined => {
+  const n = problem.settings.length
+  const sizes = problem.parts.map(p => p.places.length)
+  const situations = sizes.reduce((a, b) => a * b, n + 1)
+  if (situations > MOST_SITUATIONS) return undefined
+  const ordered = problem.parts.map(inSequence)
+  const isStraight = ordered.every(p => p !== undefined)
+  if (!isStraight && situations > MOST_IN_CIRCLES) return undefined
+  const parts = isStraight ? ordered : problem.parts
+  const strides: number[] = []
+  sizes.reduce((stride, size, i) => ((strides[i] = stride), stride * size), 1)
+  const total = situations / (n + 1)
+  const cost = new Float64Array(situations).fill(Infinity)
+  const cameFrom = new Int32Array(situations).fill(-1)
+  const goal = parts.reduce((sum, p, i) => sum + p.goal * (strides[i] ?? 0), 0)
+  const moves = parts.map(p =>
+    p.places.map(place =>
+      place.moves.map(m => ({
+        next: m.next,
+        at: problem.position.get(m.setting) ?? 0,
+        cost: m.presses + (m.isDark ? DARK : 0),
+      })),
+    ),
+  )
+  /** Node: places * (n + 1) + the setting last touched; n is where pictures are taken. */
+  const relax = (node: number, improved: (node: number, cost: number) => void) => {
+    const last = node % (n + 1)
+    const places = (node - last) / (n + 1)
+    const sofar = cost[node] ?? Infinity
+    const hops = last === n ? problem.enter : (problem.between[last] ?? [])
+    for (let p = 0; p < parts.length; p++) {
+      const stride = strides[p] ?? 1
+      const place = Math.floor(places / stride) % (sizes[p] ?? 1)
+      for (const m of moves[p]?.[place] ?? []) {
+        const next = (places + (m.next - place) * stride) * (n + 1) + m.at
+        const sum = sofar + (hops[m.at] ?? 0) + m.cost
+        if (sum >= (cost[next] ?? 0)) continue
+        cost[next] = sum
+        cameFrom[next] = node
+        improved(next, sum)
       }
     }
   }
-  let set = sets - 1
-  let last = 0
-  for (let i = 1; i < n; i++) if ((cost[set * n + i] ?? 0) < (cost[set * n + last] ?? 0)) last = i
-  const order: number[] = []
-  while (last >= 0) {
-    order.unshift(last)
-    const before = cameFrom[set * n + last] ?? -1
-    set &= ~(1 << last)
-    last = before
+  cost[n] = 0
+  if (isStraight)
+    for (let places = 0; places < total; places++)
+      for (let last = 0; last <= n; last++) {
+        const node = places * (n + 1) + last
+        if (cost[node] !== Infinity) relax(node, () => undefined)
+      }
+  else {
+    const heap = new Heap()
+    const isDone = new Uint8Array(situations)
+    heap.push(n, 0)
+    while (heap.size) {
+      const node = heap.pop()
+      if (isDone[node]) continue
+      isDone[node] = 1
+      relax(node, (next, sum) => heap.push(next, sum))
+    }
   }
-  return order
+  let end = goal * (n + 1)
+  for (let last = 0; last <= n; last++)
+    if ((cost[goal * (n + 1) + last] ?? Infinity) < (cost[end] ?? Infinity)) end = goal * (n + 1) + last
+  if (cost[end] === Infinity) return undefined
+  return changesTo(end, n, cameFrom, parts, strides, problem)
 }
 
-/** Moves runs of up to three steps to where they cost less, until none does (or-opt). */
-export const improved = (problem: OrderProblem, start: readonly number[]): readonly number[] => {
-  let order = [...start]
-  let cost = costOfOrder(problem, order)
-  const hop = (a: number | undefined, b: number | undefined): number => {
-    if (b === undefined) return 0
-    return (a === undefined ? problem.enter[b] : problem.between[a]?.[b]) ?? 0
+/** The changes that led to a situation. */
+const changesTo = (
+  end: number,
+  n: number,
+  cameFrom: Int32Array,
+  parts: readonly Part[],
+  strides: readonly number[],
+  problem: OrderProblem,
+): readonly Change[] => {
+  const changes: Change[] = []
+  for (let node = end; (cameFrom[node] ?? -1) >= 0; node = cameFrom[node] ?? -1) {
+    const before = cameFrom[node] ?? 0
+    const [to, from] = [Math.floor(node / (n + 1)), Math.floor(before / (n + 1))]
+    const setting = problem.settings[node % (n + 1)]?.id ?? ''
+    const part = parts.findIndex((p, i) => placeAt(to, strides[i], p) !== placeAt(from, strides[i], p))
+    const p = parts[part]
+    const move = p?.places[placeAt(from, strides[part], p)]?.moves.find(
+      m => m.setting === setting && m.next === placeAt(to, strides[part], p),
+    )
+    if (move) changes.unshift({ part, setting, option: move.option })
   }
+  return changes
+}
+
+const placeAt = (places: number, stride: number | undefined, part: Part): number =>
+  Math.floor(places / (stride ?? 1)) % part.places.length
+
+/** Moves runs of up to three changes to where they cost less, until none does (or-opt). */
+export const improved = (problem: OrderProblem, start: readonly Change[]): readonly Change[] => {
+  let order = [...start]
+  let cost = weigh(walked(problem, order))
+  const at = (c: Change | undefined) => (c ? (problem.position.get(c.setting) ?? 0) : -1)
+  const step = (a: Change | undefined, b: Change | undefined) => (b ? hop(problem, at(a), at(b)) : 0)
   for (let better = true; better;) {
     better = false
     for (let length = 1; length <= 3; length++)
@@ -165,14 +334,15 @@ export const improved = (problem: OrderProblem, start: readonly number[]): reado
           const rest = [...order.slice(0, i), ...order.slice(i + length)]
           const first = run[0]
           const last = run.at(-1)
-          const closed = hop(order[i - 1], order[i + length]) - hop(order[i - 1], first) - hop(last, order[i + length])
-          const opened = hop(rest[j - 1], first) + hop(last, rest[j]) - hop(rest[j - 1], rest[j])
-          if (closed + opened >= 0 && cost < FOCUS_HURDLE) continue
+          const closed =
+            step(order[i - 1], order[i + length]) - step(order[i - 1], first) - step(last, order[i + length])
+          const opened = step(rest[j - 1], first) + step(last, rest[j]) - step(rest[j - 1], rest[j])
+          if (closed + opened >= 0 && cost < DARK) continue
           const next = [...rest.slice(0, j), ...run, ...rest.slice(j)]
-          const sum = costOfOrder(problem, next)
-          if (sum < cost) {
-            order = next
-            cost = sum
+          const result = walked(problem, next)
+          if (weigh(result) < cost) {
+            order = [...result.made]
+            cost = weigh(result)
             better = true
           }
         }
@@ -180,37 +350,34 @@ export const improved = (problem: OrderProblem, start: readonly number[]): reado
   return order
 }
 
-/** Goes on to the nearest step that nothing stands in the way of. */
-export const nearestFirst = (problem: OrderProblem): readonly number[] => {
-  const order: number[] = []
-  const left = new Set(Array.from({ length: problem.count }, (_, i) => i))
-  while (left.size) {
-    const last = order.at(-1)
-    let best = -1
-    let least = Infinity
-    for (const i of left) {
-      const sum =
-        ((last === undefined ? problem.enter[i] : problem.between[last]?.[i]) ?? 0) +
-        problem.hurdle(i, k => !left.has(k))
-      if (sum < least) {
-        least = sum
-        best = i
-      }
-    }
-    order.push(best)
-    left.delete(best)
-  }
-  return order
-}
-
-/** No order takes fewer presses: every step is come to from another one or from outside, each of which leads on once. */
+/**
+ * No walk takes fewer presses, whatever it touches: the shortest way through the settings that have to be touched, as if
+ * nothing stood in the way; touching more than those never makes a way shorter. Where there are many, every one is come
+ * to from another or from outside, each of which leads on once.
+ */
 export const fewestPresses = (problem: OrderProblem): number => {
-  const n = problem.count
+  const needed = problem.parts.flatMap(p => p.needed)
+  const n = needed.length
   if (n === 0) return 0
+  const free = needed.map(({ setting, presses }): Part => ({
+    places: [
+      { left: 1, moves: [{ setting, option: '', next: 1, presses, isDark: false }] },
+      { left: 0, moves: [] },
+    ],
+    goal: 1,
+    needed: [],
+    isWhole: true,
+    stuck: [],
+  }))
+  const relaxed = narrowed({ ...problem, parts: free })
+  const shortest = bestWalk(relaxed)
+  if (shortest) return walked(relaxed, shortest).presses
+  const at = needed.map(s => problem.position.get(s.setting) ?? 0)
   const cost = new Float64Array(n * (n + 1)).fill(FORBIDDEN)
-  for (let i = 0; i < n; i++) {
-    cost[i * (n + 1)] = problem.enter[i] ?? 0
-    for (let k = 0; k < n; k++) if (k !== i) cost[i * (n + 1) + k + 1] = problem.between[k]?.[i] ?? 0
-  }
+  needed.forEach((s, i) => {
+    cost[i * (n + 1)] = hop(problem, -1, at[i] ?? 0) + s.presses
+    for (let k = 0; k < n; k++)
+      if (k !== i) cost[i * (n + 1) + k + 1] = hop(problem, at[k] ?? 0, at[i] ?? 0) + s.presses
+  })
   return new Assigner(n, n + 1).solve(cost)
 }

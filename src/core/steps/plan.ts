@@ -1,26 +1,32 @@
 import { type Body, inMenuOrder, type State } from '../bodies'
 import {
-  bestOrder,
-  costOfOrder,
+  bestWalk,
+  type Change,
   fewestPresses,
   improved,
-  isSmall,
+  inOrder,
   nearestFirst,
+  type OrderProblem,
   orderProblem,
-  pressesOfOrder,
+  walked,
+  weigh,
 } from './order'
-import { type Step, stepsBetween, stepsInOrder, type Unseen } from './walk'
+import { type Closeness, type Part, partsOf } from './parts'
+import { menuWalk } from './presses'
+import { type Step, stepsOf, type Unseen } from './walk'
 
 /** The steps of a card in the order that takes the fewest presses, and what they would take in other orders. */
 export interface WalkPlan {
   readonly steps: readonly Step[]
   readonly presses: number
-  /** No order takes fewer. */
+  /** No walk takes fewer, whatever it touches and in whatever order. */
   readonly fewest: number
   readonly isBest: boolean
   /** In the order of the menu, and in the order in which the standard lists what it wants. */
   readonly pressesInMenuOrder: number
   readonly pressesAsListed: number
+  /** What no order of changes brings about, and the rules that hold it up; it stands last among the steps. */
+  readonly stuck: readonly { readonly setting: string; readonly to: string; readonly rules: readonly string[] }[]
 }
 
 export interface WalkOptions {
@@ -30,48 +36,93 @@ export interface WalkOptions {
   readonly unseen?: Unseen | undefined
 }
 
+const NONE_UNSEEN: Unseen = new Set()
+
 /**
- * The walk through the menus of a body from one state to another. Exact by dynamic programming up to some fifteen
- * steps; beyond, improved from several beginnings, with a bound below. Never takes more presses than menu order or the
- * standard's own order, unless fewer of its steps are in the way of each other.
+ * The walk through the menus of a body from one state to another: which settings to touch, in which order. What the body
+ * pulls along by its rules is not touched again, a setting that frees another comes before it, and the body is not left
+ * without a press that focuses where an order avoids that. Every plan is walked to its end before it is given out.
+ *
+ * Exact where there are few enough situations; beyond, improved from several beginnings, with a bound below.
  *
  * @param body at the firmware that runs
  */
-export const planWalk = (body: Body, from: State, to: State, { listed = [], unseen }: WalkOptions = {}): WalkPlan => {
-  const inMenu = stepsBetween(body, from, to, undefined, unseen)
-  const rank = new Map(listed.map((id, i) => [id, i]))
-  const byStandard = [...inMenuOrder(body)].sort((a, b) => (rank.get(a.id) ?? Infinity) - (rank.get(b.id) ?? Infinity))
-  const asListed = rank.size ? stepsBetween(body, from, to, byStandard, unseen) : inMenu
-  const problem = orderProblem(body, from, inMenu)
-  const positions = (steps: readonly Step[]) => steps.map(s => inMenu.findIndex(x => x.setting === s.setting))
-  const menuOrder = positions(inMenu)
-  const listedOrder = positions(asListed)
-  const isSame = asListed.length === inMenu.length && listedOrder.every(i => i >= 0)
-  const result = (steps: readonly Step[], order: readonly number[], isExact: boolean): WalkPlan => {
-    const presses = pressesOfOrder(problem, order)
-    const fewest = isExact ? presses : Math.min(presses, fewestPresses(problem))
+export const planWalk = (
+  body: Body,
+  from: State,
+  to: State,
+  { listed = [], unseen = NONE_UNSEEN }: WalkOptions = {},
+): WalkPlan => {
+  const walk = menuWalk(body)
+  const menu = inMenuOrder(body)
+  const menuRank = new Map(menu.map((s, i) => [s.id, i]))
+  const listRank = new Map(listed.map((id, i) => [id, i - listed.length]))
+  const rankOf = (id: string) => menuRank.get(id) ?? 0
+  const attempt = (closeness: Closeness): Attempt => {
+    const parts = partsOf(body, from, to, unseen, walk, closeness)
+    const problem = orderProblem(parts, menu, walk)
+    const byMenu = inOrder(problem, rankOf)
+    const asListed = inOrder(problem, id => listRank.get(id) ?? rankOf(id))
+    const exact = bestWalk(problem)
+    const others = () => [byMenu, asListed, nearestFirst(problem)].map(o => improved(problem, o))
+    const best = exact ?? others().reduce((a, b) => (costOf(problem, b) < costOf(problem, a) ? b : a))
+    const { presses } = walked(problem, best)
+    const { steps, dark } = stepsOf(body, from, best)
+    const stuck = parts.flatMap(p => p.stuck)
+    const isProven = exact !== undefined && dark === 0 && stuck.length === 0 && parts.every(p => p.isWhole)
     return {
       steps,
+      stuck,
+      dark,
       presses,
-      fewest,
-      isBest: fewest === presses,
-      pressesInMenuOrder: pressesOfOrder(problem, menuOrder),
-      pressesAsListed: isSame ? pressesOfOrder(problem, listedOrder) : pressesOfOrder(problem, menuOrder),
+      isExact: exact !== undefined,
+      fewest: isProven ? presses : Math.min(presses, fewestPresses(problem)),
+      pressesInMenuOrder: walked(problem, byMenu).presses,
+      pressesAsListed: walked(problem, asListed).presses,
     }
   }
-  // A setting that has to be set twice, because the body pulls it away in between, stays where the rules put it.
-  const isPlain = new Set(inMenu.map(s => s.setting)).size === inMenu.length
-  if (inMenu.length < 2 || !isPlain) return result(inMenu, menuOrder, inMenu.length < 2)
-  const isExact = isSmall(problem)
-  const candidates = isExact
-    ? [bestOrder(problem)]
-    : [menuOrder, ...(isSame ? [listedOrder] : []), nearestFirst(problem)].map(o => improved(problem, o))
-  const order = candidates.reduce((a, b) => (costOfOrder(problem, b) < costOfOrder(problem, a) ? b : a))
-  const settings = order.flatMap(i => body.settings.find(s => s.id === inMenu[i]?.setting) ?? [])
-  const steps = stepsInOrder(body, from, to, settings, unseen)
-  const isWalked = steps.length === order.length && steps.every((s, i) => s.setting === settings[i]?.id)
-  return isWalked ? result(steps, order, isExact) : result(inMenu, menuOrder, false)
+  let chosen = attempt({ changes: 'any', focus: 'used' })
+  const instead = (closeness: Closeness) => {
+    const other = attempt(closeness)
+    const isLess = other.dark < chosen.dark || (other.dark === chosen.dark && other.presses < chosen.presses)
+    if (isLess && other.stuck.length <= chosen.stuck.length)
+      chosen = { ...other, fewest: Math.max(other.fewest, Math.min(chosen.fewest, other.presses)) }
+  }
+  if (!chosen.isExact) instead({ changes: 'direct', focus: 'used' })
+  if (chosen.dark > 0) instead({ changes: 'any', focus: 'any' })
+  const { steps, stuck, presses, fewest, pressesInMenuOrder, pressesAsListed } = chosen
+  return {
+    steps: [...steps, ...stuckSteps(from, stuck)],
+    presses,
+    fewest,
+    isBest: fewest === presses,
+    pressesInMenuOrder,
+    pressesAsListed,
+    stuck: stuck.map(s => ({ setting: s.setting, to: s.option, rules: s.rules })),
+  }
 }
+
+const costOf = (problem: OrderProblem, changes: readonly Change[]): number => weigh(walked(problem, changes))
+
+interface Attempt extends Pick<WalkPlan, 'presses' | 'fewest' | 'pressesInMenuOrder' | 'pressesAsListed'> {
+  readonly steps: readonly Step[]
+  readonly stuck: Part['stuck']
+  readonly dark: number
+  readonly isExact: boolean
+}
+
+/** What stays undone is still told, with what holds it up. */
+const stuckSteps = (from: State, stuck: readonly (Omit<Change, 'part'> & { rules: readonly string[] })[]): Step[] =>
+  stuck.map(({ setting, option, rules }) => ({
+    setting,
+    from: from[setting] ?? option,
+    to: option,
+    unlocks: [],
+    follows: [],
+    nth: 0,
+    isPassing: false,
+    against: [`No order of changes was found that brings this about. ${rules.join(' ')}`.trim()],
+  }))
 
 /** One stop of a walk that fills several memory slots. */
 export interface SlotWalk {
@@ -86,25 +137,28 @@ export const MOST_SLOTS = 6
  * Several memory slots in one walk: each is stored once everything that belongs in it is set, and the next begins from
  * there. The order of the slots is the one with the fewest presses.
  *
+ * @param slots what belongs in each, as it comes out for a body that is set to something already
  * @param unseen settings that nobody has seen; the first stop looks at them
  * @throws RangeError for more slots than six
  */
 export const planSlots = (
   body: Body,
   from: State,
-  slots: readonly { readonly slot: string; readonly to: State }[],
+  slots: readonly { readonly slot: string; readonly to: (from: State) => State }[],
   unseen?: Unseen,
 ): readonly SlotWalk[] => {
   if (slots.length > MOST_SLOTS) throw new RangeError(`${slots.length} slots in one walk; at most ${MOST_SLOTS}`)
-  const plans = new Map<string, WalkPlan>()
-  /** From one stop to another; -1 is where the walk begins. */
-  const leg = (before: number, next: number): WalkPlan => {
+  const wanted = slots.map(s => s.to(from))
+  const plans = new Map<string, number>()
+  /** Presses from one stop to another; -1 is where the walk begins. */
+  const leg = (before: number, next: number): number => {
     const key = `${before} ${next}`
     const known = plans.get(key)
-    if (known) return known
-    const plan = planWalk(body, slots[before]?.to ?? from, slots[next]?.to ?? from, before < 0 ? { unseen } : {})
-    plans.set(key, plan)
-    return plan
+    if (known !== undefined) return known
+    const options = before < 0 ? { unseen } : {}
+    const { presses } = planWalk(body, wanted[before] ?? from, wanted[next] ?? from, options)
+    plans.set(key, presses)
+    return presses
   }
   let best: readonly number[] = []
   let least = Infinity
@@ -115,11 +169,17 @@ export const planSlots = (
       best = made
       least = presses
     }
-    for (const next of left) tryAll([...made, next], presses + leg(made.at(-1) ?? -1, next).presses)
+    for (const next of left) tryAll([...made, next], presses + leg(made.at(-1) ?? -1, next))
   }
   tryAll([], 0)
-  return best.flatMap((i, at) => {
-    const slot = slots[i]?.slot
-    return slot === undefined ? [] : [{ slot, plan: leg(best[at - 1] ?? -1, i) }]
+  let now = from
+  return best.flatMap((i, at): SlotWalk[] => {
+    const stop = slots[i]
+    if (!stop) return []
+    // What a standard leaves open stays as the stop before has it.
+    const to = at === 0 ? (wanted[i] ?? from) : stop.to(now)
+    const plan = planWalk(body, now, to, at === 0 ? { unseen } : {})
+    now = to
+    return [{ slot: stop.slot, plan }]
   })
 }

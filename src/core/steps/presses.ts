@@ -2,7 +2,8 @@ import type { Body, Setting } from '../bodies'
 
 /**
  * How many presses it takes to walk a menu. A change of tab or page lands on the first row of the first page; a quick
- * way begins and ends where pictures are taken, and the menu then opens at its first row again.
+ * way begins and ends where pictures are taken, and the menu then opens at its first row again. Where it is shorter, a
+ * page or the menu is left and come back to.
  *
  * @source common practice, no published source
  */
@@ -12,6 +13,7 @@ type Spot = Setting['at'] | 'outside'
 
 const OPENING = 1
 const LEAVING = 1
+const AWAY_AND_BACK = 2
 /** Opening a row to choose from, and taking the choice. */
 const CHOOSING = 2
 
@@ -47,13 +49,19 @@ export const menuWalk = (body: Body): MenuWalk => {
     const tab = tabIndex.get(b.tab) ?? 0
     const turned = apart(tabIndex.get(a.tab) ?? 0, tab, tabs.length, wraps)
     const leafed = apart(turned ? 1 : a.page, b.page, pages.get(b.tab) ?? 1, wraps)
-    const row = turned || leafed ? 1 : a.row
-    return turned + leafed + apart(row, b.row, rows.get(`${b.tab} ${b.page}`) ?? b.row, wraps)
+    const downTo = (row: number) => apart(row, b.row, rows.get(`${b.tab} ${b.page}`) ?? b.row, wraps)
+    const straight = turned + leafed + downTo(turned || leafed ? 1 : a.row)
+    // Away and back again lands on the first row, or on the first page.
+    const byTab = tabs.length > 1 ? AWAY_AND_BACK + apart(1, b.page, pages.get(b.tab) ?? 1, wraps) + downTo(1) : Infinity
+    const byPage = (pages.get(b.tab) ?? 1) > 1 ? AWAY_AND_BACK + downTo(1) : Infinity
+    if (turned) return straight
+    return Math.min(straight, byTab, leafed ? Infinity : byPage)
   }
   const to = (from: Spot, setting: Setting): number => {
     const short = quickly.get(setting.id)
     if (short !== undefined) return short + (from === 'outside' ? 0 : LEAVING)
-    return from === 'outside' ? OPENING + withinMenu(first, setting.at) : withinMenu(from, setting.at)
+    const fromOutside = OPENING + withinMenu(first, setting.at)
+    return from === 'outside' ? fromOutside : Math.min(withinMenu(from, setting.at), LEAVING + fromOutside)
   }
   return {
     enter: setting => to('outside', setting),
