@@ -146,7 +146,10 @@ export const inOrder = (problem: OrderProblem, rankOf: (setting: string) => numb
 
 /** Beyond so many situations an order is improved, not proven. */
 const MOST_SITUATIONS = 2 ** 15 * 16
-const MOST_IN_CIRCLES = 60_000
+export const MOST_IN_CIRCLES = 60_000
+
+/** The way through more settings than this is bounded, not looked for. */
+const MOST_RELAXED = 12
 
 /** Places so that every move leads to a later one; undefined where moves run in a circle. */
 const inSequence = (part: Part): Part | undefined => {
@@ -366,11 +369,12 @@ export const fewestPresses = (problem: OrderProblem): number => {
     ],
     goal: 1,
     needed: [],
+    combinations: 2,
     isWhole: true,
     stuck: [],
   }))
   const relaxed = narrowed({ ...problem, parts: free })
-  const shortest = bestWalk(relaxed)
+  const shortest = n <= MOST_RELAXED ? bestWalk(relaxed) : undefined
   if (shortest) return walked(relaxed, shortest).presses
   const at = needed.map(s => problem.position.get(s.setting) ?? 0)
   const cost = new Float64Array(n * (n + 1)).fill(FORBIDDEN)

@@ -33,6 +33,8 @@ export interface Part {
   readonly goal: number
   /** Settings that have to be touched on every way, each with the least presses that takes. */
   readonly needed: readonly { readonly setting: string; readonly presses: number }[]
+  /** How many ways there are to set its settings; 2 for one that nothing is tied to. */
+  readonly combinations: number
   /** Every change that the body allows was looked at, so that no other way exists. */
   readonly isWhole: boolean
   /** What cannot be brought about at all, and the rules that hold it up. */
@@ -66,6 +68,19 @@ export interface Closeness {
 
 const focusing = (s: Setting, from: State, to: State, { focus }: Closeness): boolean =>
   startsFocus(s, focus === 'any' ? s.options.map(o => o.id) : [from[s.id], to[s.id]])
+
+/** Whether all that could be given the work of starting focus can be looked at as a whole. */
+export const isFocusSmall = (body: Body, from: State, to: State): boolean =>
+  linked(body, from, to, { changes: 'any', focus: 'any' })
+    .filter(group =>
+      group.some(s =>
+        startsFocus(
+          s,
+          s.options.map(o => o.id),
+        ),
+      ),
+    )
+    .every(group => combinations(group) <= MOST.whole)
 
 /** Settings that stand in one rule, directly or through others, and those that focusing hangs on. */
 const linked = (body: Body, from: State, to: State, closeness: Closeness): readonly (readonly Setting[])[] => {
@@ -261,10 +276,17 @@ const combinations = (settings: readonly Setting[]): number => settings.reduce((
 
 const partOf = (task: Task, { changes }: Closeness): Part => {
   const needed = neededIn(task)
-  const result = (grown: Grown, isWhole: boolean): Part => ({ ...placesOf(grown), needed, isWhole, stuck: [] })
   // A setting that nothing is tied to is touched once: touching it twice never makes a way shorter.
   const isAlone = task.settings.length === 1 && task.body.rules.length === 0
-  if (changes === 'any' && !isAlone && combinations(task.settings) <= MOST.whole) {
+  const all = isAlone ? 2 : combinations(task.settings)
+  const result = (grown: Grown, isWhole: boolean): Part => ({
+    ...placesOf(grown),
+    needed,
+    combinations: all,
+    isWhole,
+    stuck: [],
+  })
+  if (changes === 'any' && !isAlone && all <= MOST.whole) {
     const grown = grow(task, 'any', 2 * MOST.whole)
     if (grown.goals.size) return result(grown, grown.isComplete)
   }
@@ -273,8 +295,9 @@ const partOf = (task: Task, { changes }: Closeness): Part => {
   const any = grow(task, 'any', MOST.desperate)
   if (any.goals.size) return result(any, any.isComplete)
   const { nearest, stuck } = stuckIn(task, any)
-  if (nearest === 0) return { places: [{ left: 0, moves: [] }], goal: 0, needed: [], isWhole: false, stuck }
-  return { ...placesOf({ ...any, goals: new Set([nearest]) }), needed: [], isWhole: false, stuck }
+  if (nearest === 0)
+    return { places: [{ left: 0, moves: [] }], goal: 0, needed: [], combinations: all, isWhole: false, stuck }
+  return { ...placesOf({ ...any, goals: new Set([nearest]) }), needed: [], combinations: all, isWhole: false, stuck }
 }
 
 /**

@@ -5,13 +5,14 @@ import {
   fewestPresses,
   improved,
   inOrder,
+  MOST_IN_CIRCLES,
   nearestFirst,
   type OrderProblem,
   orderProblem,
   walked,
   weigh,
 } from './order'
-import { type Closeness, type Part, partsOf } from './parts'
+import { type Closeness, isFocusSmall, type Part, partsOf } from './parts'
 import { menuWalk } from './presses'
 import { type Step, stepsOf, type Unseen } from './walk'
 
@@ -76,20 +77,23 @@ export const planWalk = (
       dark,
       presses,
       isExact: exact !== undefined,
+      isSmall: parts.reduce((n, p) => n * p.combinations, problem.settings.length + 1) <= MOST_IN_CIRCLES,
       fewest: isProven ? presses : Math.min(presses, fewestPresses(problem)),
       pressesInMenuOrder: walked(problem, byMenu).presses,
       pressesAsListed: walked(problem, asListed).presses,
     }
   }
-  let chosen = attempt({ changes: 'any', focus: 'used' })
+  let chosen = attempt({ changes: 'direct', focus: 'used' })
   const instead = (closeness: Closeness) => {
     const other = attempt(closeness)
     const isLess = other.dark < chosen.dark || (other.dark === chosen.dark && other.presses < chosen.presses)
-    if (isLess && other.stuck.length <= chosen.stuck.length)
-      chosen = { ...other, fewest: Math.max(other.fewest, Math.min(chosen.fewest, other.presses)) }
+    const fewest = other.isExact ? other.fewest : Math.min(chosen.fewest, other.fewest)
+    if (isLess) chosen = { ...other, fewest }
+    else if (other.dark === chosen.dark && other.fewest <= chosen.presses)
+      chosen = { ...chosen, fewest: Math.max(chosen.fewest, other.fewest) }
   }
-  if (!chosen.isExact) instead({ changes: 'direct', focus: 'used' })
-  if (chosen.dark > 0) instead({ changes: 'any', focus: 'any' })
+  if (chosen.fewest < chosen.presses && chosen.isSmall) instead({ changes: 'any', focus: 'used' })
+  if (chosen.dark > 0 && isFocusSmall(body, from, to)) instead({ changes: 'any', focus: 'any' })
   const { steps, stuck, presses, fewest, pressesInMenuOrder, pressesAsListed } = chosen
   return {
     steps: [...steps, ...stuckSteps(from, stuck)],
@@ -109,6 +113,8 @@ interface Attempt extends Pick<WalkPlan, 'presses' | 'fewest' | 'pressesInMenuOr
   readonly stuck: Part['stuck']
   readonly dark: number
   readonly isExact: boolean
+  /** Every change that the body allows can be looked at. */
+  readonly isSmall: boolean
 }
 
 /** What stays undone is still told, with what holds it up. */

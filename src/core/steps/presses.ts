@@ -52,7 +52,8 @@ export const menuWalk = (body: Body): MenuWalk => {
     const downTo = (row: number) => apart(row, b.row, rows.get(`${b.tab} ${b.page}`) ?? b.row, wraps)
     const straight = turned + leafed + downTo(turned || leafed ? 1 : a.row)
     // Away and back again lands on the first row, or on the first page.
-    const byTab = tabs.length > 1 ? AWAY_AND_BACK + apart(1, b.page, pages.get(b.tab) ?? 1, wraps) + downTo(1) : Infinity
+    const byTab =
+      tabs.length > 1 ? AWAY_AND_BACK + apart(1, b.page, pages.get(b.tab) ?? 1, wraps) + downTo(1) : Infinity
     const byPage = (pages.get(b.tab) ?? 1) > 1 ? AWAY_AND_BACK + downTo(1) : Infinity
     if (turned) return straight
     return Math.min(straight, byTab, leafed ? Infinity : byPage)
