@@ -113,8 +113,7 @@ const prepareWith = (
   const card = { bodyId, unitId: unit?.id ?? null, standardId, standardVersion }
   const { walk, from: begunFrom, isBegun } = walkOf(card)
   const known = unit ? lives.knownOf(unit, body, firmware) : NOTHING_KNOWN
-  const start =
-    isBegun || !unit ? startOf(form, (isBegun && begunFrom) || factoryState(form)) : startKnown(form, known)
+  const start = isBegun || !unit ? startOf(form, (isBegun && begunFrom) || factoryState(form)) : startKnown(form, known)
   const { from, assumed, kept, text } = start
   // Where several answers are as good, the one that changes least of what this unit is set to.
   const resolution = resolveStored(body, standard, firmware, context, kept)

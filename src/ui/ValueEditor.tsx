@@ -3,7 +3,7 @@
 import { Box, Checkbox, FormControlLabel, MenuItem, TextField } from '@mui/material'
 import { useState } from 'react'
 import { accepts, type Body } from '@/core/bodies'
-import type { Dimension } from '@/core/vocabulary/dimensions'
+import { type Dimension, isSigned } from '@/core/vocabulary/dimensions'
 import { PLACE_IDS, PLACES } from '@/core/vocabulary/places'
 import { typicalArea } from '@/core/vocabulary/typical'
 import {
@@ -347,7 +347,7 @@ export const ValueEditor = ({
           unit={d.unit}
           value={value as number | string}
           also={d.measure === 'ratio' ? ['never', 'always'] : []}
-          {...(d.measure === 'ratio' ? { min: 0 } : {})}
+          {...(isSigned(d) ? {} : { min: 0 })}
           onChange={onChange}
         />
       )
@@ -403,7 +403,7 @@ export const startingValue = (d: Dimension, body?: Body): NeutralValue => {
     case 'flag':
       return true
     case 'physical':
-      return d.measure === 'ratio' ? 1 : 0
+      return d.measure === 'ratio' ? 1 : d.measure.within ? 0.5 : 0
     case 'assign':
       return body
         ? { control: (body.controls.find(c => accepts(c, d.id)) ?? body.controls[0])?.id ?? '' }

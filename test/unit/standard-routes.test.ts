@@ -165,7 +165,7 @@ describe('what is computed', () => {
     expect(csv.headers.get('content-disposition')).toContain('concordance-ring-action-2.csv')
     const lines = (await csv.text()).trim().split('\r\n')
     expect(lines[0]).toContain('Eskard Wicket,Grade,Distance,Aurelle Sorrel')
-    expect(lines).toHaveLength(42)
+    expect(lines).toHaveLength(43)
     const sheet = await pdf.GET(get(), at({ id: 'ring-action@3' }))
     expect([sheet.headers.get('content-type'), sheet.headers.get('content-disposition')]).toEqual([
       'application/pdf',

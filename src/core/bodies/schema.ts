@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import { PLACE_IDS } from '../vocabulary/places'
 import { meaningsSchema } from '../vocabulary/schema'
+import { SHUTTERS } from '../vocabulary/values'
 import { CONTROL_FUNCTIONS, FORMER_FUNCTIONS } from './control-functions'
 
 /**
@@ -128,7 +129,16 @@ export const bodySchema = v.strictObject({
     note: v.optional(text(300)),
   }),
   frameRates: v.pipe(
-    v.array(v.strictObject({ label: text(60), framesPerSecond: positive, focusBetweenFrames: v.boolean() })),
+    v.array(
+      v.strictObject({
+        label: text(60),
+        framesPerSecond: positive,
+        focusBetweenFrames: v.boolean(),
+        /** Where it is known. */
+        exposureBetweenFrames: v.optional(v.boolean()),
+        shutter: v.optional(v.picklist(SHUTTERS)),
+      }),
+    ),
     v.minLength(1),
   ),
   controls: v.pipe(v.array(controlSchema), v.minLength(1), v.maxLength(60)),

@@ -1,6 +1,6 @@
 import { type Body, inMenuOrder, menuPath, type Setting } from '../bodies'
 import { likeness, prepare, stemOf, stemsIn, tellingStems, wordsIn } from '../language/language'
-import { type Dimension, dimension, DIMENSIONS, findDimension } from '../vocabulary/dimensions'
+import { type Dimension, dimension, DIMENSIONS, findDimension, isSigned } from '../vocabulary/dimensions'
 import { ELSEWHERE, LEXICON } from '../vocabulary/lexicon'
 import { inSentence } from '../vocabulary/words'
 import { allOptions, hasFigures, isOfMaker, keyOf, type Knowledge, type KnownSetting, WORK } from './knowledge'
@@ -45,7 +45,7 @@ const fitOfShape = (d: Dimension, options: readonly string[]): number => {
     case 'scale':
       return n <= d.values.length ? 1 : 0.3
     case 'physical':
-      if (d.measure !== 'ratio') return hasFigures(options) && n > 2 ? 1.3 : 0.2
+      if (isSigned(d)) return hasFigures(options) && n > 2 ? 1.3 : 0.2
       return hasFigures(options) && n > 2 ? 1.2 : n > 2 ? 0.8 : 0.45
     case 'area':
       return n > 2 ? 1 : 0.5

@@ -1,6 +1,6 @@
 import type { Body, Setting } from '../bodies'
 import { folded, likeness, prepare } from '../language/language'
-import { findDimension } from '../vocabulary/dimensions'
+import { findDimension, isSigned } from '../vocabulary/dimensions'
 import type { Meaning } from '../vocabulary/schema'
 import { typicalArea } from '../vocabulary/typical'
 import type { Area, NeutralValue, Position } from '../vocabulary/values'
@@ -58,9 +58,8 @@ const withFigures = (setting: Setting, key: string, means: readonly Meaning[]): 
   const d = findDimension(key)
   if (d?.kind !== 'physical') return means
   const labels = setting.options.map(o => o.label)
-  const isPlain = d.measure !== 'ratio' || d.unit === 's' || d.unit === 'frames/s'
-  if (!isPlain || !hasFigures(labels) || labels.some(l => /\bof\b|^[^\d]*[-+−]/.test(l) && d.measure === 'ratio'))
-    return means
+  const isPlain = isSigned(d) || d.unit === 's' || d.unit === 'frames/s'
+  if (!isPlain || !hasFigures(labels) || labels.some(l => /\bof\b|^[^\d]*[-+−]/.test(l) && !isSigned(d))) return means
   const values = valuesByWords(d, setting.label, labels)
   return values.every(v => v !== undefined) ? values.map(v => ({ [key]: v })) : means
 }

@@ -1,5 +1,5 @@
 import { accepts, type Body, type Control, decided, editSetting, inMenuOrder, type Setting } from '../bodies'
-import { findDimension } from '../vocabulary/dimensions'
+import { findDimension, isSigned } from '../vocabulary/dimensions'
 import type { ControlAssignment } from '../vocabulary/values'
 import {
   byElsewhere,
@@ -27,7 +27,7 @@ const turned = (setting: Setting, reading: Reading): Reading | undefined => {
   const [id, ...more] = reading.dimensions
   const d = id === undefined ? undefined : findDimension(id)
   if (!d || more.length || setting.options.length < 2) return undefined
-  const isScale = d.kind === 'scale' || d.kind === 'flag' || (d.kind === 'physical' && d.measure === 'ratio')
+  const isScale = d.kind === 'scale' || d.kind === 'flag' || (d.kind === 'physical' && !isSigned(d))
   const means = [...reading.means].reverse()
   if (!isScale || JSON.stringify(means) === JSON.stringify(reading.means)) return undefined
   return { ...reading, means, score: reading.score * 0.72, because: ['the same, running the other way'] }

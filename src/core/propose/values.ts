@@ -1,5 +1,5 @@
 import { stemsIn, wordsIn } from '../language/language'
-import { type Dimension, DIMENSIONS } from '../vocabulary/dimensions'
+import { type Dimension, DIMENSIONS, isSigned } from '../vocabulary/dimensions'
 import { LEXICON, NO, TOGGLED, YES } from '../vocabulary/lexicon'
 import { BY_SIZE, typicalArea } from '../vocabulary/typical'
 import type { FocusRange, Magnify, NeutralValue, Pattern, Position } from '../vocabulary/values'
@@ -109,7 +109,7 @@ export const flagsByWords = (options: readonly string[]): readonly (boolean | un
 
 const amounts = (d: Extract<Dimension, { kind: 'physical' }>, options: readonly string[]) => {
   const figures = options.map(o => figuresIn(o))
-  if (d.measure !== 'ratio') return figures.map(f => f[0])
+  if (isSigned(d)) return figures.map(f => f[0])
   const hasUnit = options.filter(o => /\d\s*(?:s|sec|seconds?|fps|\/s|frames)\b/i.test(o)).length > options.length / 2
   if (hasUnit || d.id === 'release.rate')
     if (figures.every(f => f[0] !== undefined && f[0] > 0)) return figures.map(f => f[0])

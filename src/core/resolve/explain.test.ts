@@ -137,7 +137,7 @@ describe('a fleet', () => {
   it('has the mean agreement of its bodies and counts musts held on every one', () => {
     const mean = resolutions.reduce((sum, r) => sum + r.agreement, 0) / resolutions.length
     expect(summary.agreement).toBeCloseTo(mean, 12)
-    expect([summary.mustsHeldEverywhere, summary.musts]).toEqual([8, 9])
+    expect([summary.mustsHeldEverywhere, summary.musts]).toEqual([9, 10])
     expect(summary.brokenMusts).toEqual([{ dimension: 'track.hold', bodies: ['lychgate', 'wicket'] }])
   })
 

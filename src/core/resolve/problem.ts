@@ -1,4 +1,5 @@
 import { type Body, bodyAt, inMenuOrder, isThere, type Option, type Setting, type State } from '../bodies'
+import { onlyRate, withRate } from '../bodies/rates'
 import { MILLIONTHS, search, type SearchInput, searchInput, type Term, UNDECIDED } from '../bodies/search'
 import type { StoredMap } from '../controls/plan'
 import { soughtOn } from '../controls/targets'
@@ -78,10 +79,10 @@ export interface ResolveOptions {
 
 export const millionths = (distance: number): number => Math.round(distance * MILLIONTHS)
 
-/** Control names of one body become places of the hand, which is what targets speak of. */
+/** What is meant in full: control names of one body as places of the hand, and what a frame rate implies. */
 export const inPlaces = (body: Body, meaning: Meaning): Meaning => {
   const placed: Record<string, NeutralValue> = {}
-  for (const [id, value] of Object.entries(meaning)) {
+  for (const [id, value] of Object.entries(withRate(body, meaning))) {
     if (dimension(id).kind !== 'assign') {
       placed[id] = value
       continue
@@ -207,7 +208,10 @@ const readStatements = (
 
 const readFixed = (body: Body) => {
   const said = new Map<string, { value: NeutralValue; words: string }[]>()
-  for (const f of body.fixed)
+  const implied = onlyRate(body)
+  const words = 'so at the only frame rate that is known'
+  const always = [...body.fixed, ...(Object.keys(implied).length ? [{ means: implied, words }] : [])]
+  for (const f of always)
     for (const [id, value] of Object.entries(inPlaces(body, f.means)))
       for (const st of statementsOf(id, value)) gather(said, st.channel, { value: st.value, words: f.words })
   return said

@@ -45,12 +45,14 @@ export const layerApplies = (layer: Pick<Layer, 'applies'>, context: Context): b
 
 /**
  * The distance above which a target does not count as held, 0 to 1. A tolerance of 0.3 on an amount allows it to be
- * 30 % larger, or smaller by the same factor; without one, near is near enough.
+ * 30 % larger, or smaller by the same factor; on one that is compared by difference, 0.3 of its unit either way. Without
+ * one, near is near enough.
  */
 export const heldUpTo = (target: Pick<Target, 'dimension' | 'tolerance'>): number => {
   const d = dimension(target.dimension)
   if (target.tolerance === undefined) return GRADE_LIMITS.near
-  if (d.kind !== 'physical' || d.measure !== 'ratio') return target.tolerance
+  if (d.kind !== 'physical') return target.tolerance
+  if (d.measure !== 'ratio') return Math.min(1, target.tolerance / d.measure.fullDifference)
   return Math.log(1 + target.tolerance) / Math.log(4)
 }
 
@@ -71,6 +73,17 @@ const isNotInThePlan = ({ controls }: Standard, { dimension: id }: Target): bool
   controls !== undefined &&
   dimension(id).kind === 'assign' &&
   !usesIn(controls, controls.school).some(u => u.function === id)
+
+/** Continuous AF and a frame rate together ask that focus goes on between the frames; said otherwise, that counts. */
+const impliedBy = (targets: ReadonlyMap<string, EffectiveTarget>): readonly EffectiveTarget[] => {
+  const drive = targets.get('mode.drive')
+  const rate = targets.get('release.rate')
+  if (!drive || !rate || targets.has('release.refocus')) return []
+  if (drive.value !== 'continuous' && drive.value !== 'automatic') return []
+  const { weight, from } = drive
+  const reason = 'Continuous AF has to go on between the frames, or the rate is worth nothing.'
+  return [{ dimension: 'release.refocus', value: true, weight, reason, from }]
+}
 
 /**
  * The layers of a standard laid over each other, from the ground up. A target replaces the one of the layer below,
@@ -95,7 +108,8 @@ export const layered = (standard: Standard, context: Context = {}): Layered => {
       else targets.set(target.dimension, { ...target, from, over: [must, ...over] })
     }
   }
-  return { targets: [...targets.values()].sort(inVocabularyOrder), withheld }
+  const implied = impliedBy(targets)
+  return { targets: [...targets.values(), ...implied].sort(inVocabularyOrder), withheld }
 }
 
 /** What a standard asks for once its layers are laid over each other, in the order of the vocabulary. */

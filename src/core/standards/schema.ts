@@ -32,12 +32,16 @@ const version = v.pipe(v.number(), v.integer(), v.minValue(1))
 
 /**
  * How far off still counts as held. For amounts a share: 0.3 means within 30 % up or down, less than 3 so that it
- * stays inside the factor of four that is another behaviour. For everything else the largest distance, 0 to 1.
+ * stays inside the factor of four that is another behaviour. For amounts that are compared by difference (response to
+ * speed, exposure bias, AF fine adjustment) so much of their unit either way. For everything else the largest distance,
+ * 0 to 1.
  */
-const toleranceSchema = (d: Dimension) =>
-  d.kind === 'physical' && d.measure === 'ratio'
+const toleranceSchema = (d: Dimension) => {
+  if (d.kind !== 'physical') return v.pipe(v.number(), v.minValue(0), v.maxValue(1))
+  return d.measure === 'ratio'
     ? v.pipe(v.number(), v.minValue(0), v.ltValue(3))
-    : v.pipe(v.number(), v.minValue(0), v.maxValue(1))
+    : v.pipe(v.number(), v.minValue(0), v.maxValue(d.measure.fullDifference))
+}
 
 const targetFields = (d: Dimension) =>
   v.strictObject({

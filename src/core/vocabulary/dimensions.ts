@@ -1,4 +1,4 @@
-import { CHOOSERS, DETAILS, FOLLOWS } from './values'
+import { CHOOSERS, DETAILS, FOLLOWS, PRESETS, SHUTTERS } from './values'
 
 /**
  * Every dimension of the neutral vocabulary, as data. Identifiers are stable: files that people exchange use them.
@@ -35,8 +35,11 @@ export type Dimension = Common &
     | {
         readonly kind: 'physical'
         readonly unit: string
-        /** Ratio: a factor of four is another behaviour. Otherwise the difference that counts as another behaviour. */
-        readonly measure: 'ratio' | { readonly fullDifference: number }
+        /**
+         * Ratio: a factor of four is another behaviour. Otherwise the difference that counts as another behaviour, and
+         * what such an amount lies between, where it has an end.
+         */
+        readonly measure: 'ratio' | { readonly fullDifference: number; readonly within?: readonly [number, number] }
       }
     | { readonly kind: 'flag' }
     | { readonly kind: 'assign' }
@@ -247,13 +250,16 @@ export const DIMENSIONS: readonly Dimension[] = [
     's',
     'how long it waits before leaving a subject that is blocked or lost',
   ),
-  physical(
-    'track.response',
-    'stays',
-    'Response to speed',
-    'of 1',
-    'readiness to follow sudden changes of speed, from 0 to 1',
-  ),
+  {
+    id: 'track.response',
+    group: 'stays',
+    label: 'Response to speed',
+    kind: 'physical',
+    unit: 'of 1',
+    measure: { fullDifference: 0.5, within: [0, 1] },
+    about:
+      'how much of a sudden change of speed it has taken up half a second later, from 0 (none of it) to 1 (all of it)',
+  },
   physical(
     'track.switch',
     'stays',
@@ -272,7 +278,7 @@ export const DIMENSIONS: readonly Dimension[] = [
     'track.preset',
     'stays',
     'Behaviour bundle',
-    [],
+    PRESETS,
     'the bundle of the three above, on bodies that offer bundles',
     { open: true },
   ),
@@ -287,6 +293,20 @@ export const DIMENSIONS: readonly Dimension[] = [
   ),
   scale('release.next', 'release', 'Later frames', READINESS, 'whether later frames in continuous AF wait for focus'),
   physical('release.rate', 'release', 'Frame rate', 'frames/s', 'frames taken each second while the shutter is held'),
+  flag(
+    'release.refocus',
+    'release',
+    'Focus between frames',
+    'focusing again between the frames of a run; the fastest rates of some bodies do not',
+  ),
+  flag('release.remeter', 'release', 'Exposure between frames', 'measuring exposure again between the frames of a run'),
+  choice(
+    'release.shutter',
+    'release',
+    'Shutter',
+    SHUTTERS,
+    'what opens and closes the shutter: fast things bend and lamps band with a slow electronic one',
+  ),
 
   {
     id: 'range.limit',
@@ -395,3 +415,7 @@ export const dimension = (id: string): Dimension => {
   if (!found) throw new RangeError(`unknown dimension: ${id}`)
   return found
 }
+
+/** Amounts that may be below zero: corrections, in either direction. */
+export const isSigned = (d: Extract<Dimension, { kind: 'physical' }>): boolean =>
+  d.measure !== 'ratio' && d.measure.within === undefined

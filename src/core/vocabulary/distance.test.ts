@@ -12,10 +12,12 @@ import {
   scaleDistance,
   sizeDistance,
 } from './distance'
+import { heldUpTo } from '../standards'
 import { gradeOf } from './grade'
 import { PLACE_IDS, placeDistance } from './places'
 import { RELATIVES } from './relatives'
 import type { Area } from './values'
+import { toleranceWords } from './words'
 
 describe('amounts', () => {
   it('counts a factor of two as half way to another behaviour, a factor of four as another one', () => {
@@ -32,6 +34,20 @@ describe('amounts', () => {
       expect(ratioDistance(4.5, named)).toBe(1)
     }
     expect(ratioDistance('never', 'always')).toBe(1)
+  })
+
+  it('compares response by how much of a change of speed is taken up, alike at both ends', () => {
+    const response = dimension('track.response')
+    expect(distance(response, 0.05, 0.1)).toBeCloseTo(distance(response, 0.9, 0.95), 12)
+    expect(distance(response, 0.3, 0.8)).toBe(1)
+  })
+
+  it('allows just the tolerance that it says, in the unit it says', () => {
+    const bias = dimension('meter.bias')
+    const limit = heldUpTo({ dimension: 'meter.bias', tolerance: 0.3 })
+    expect(distance(bias, -0.7, -1)).toBeLessThanOrEqual(limit + 1e-12)
+    expect(distance(bias, -0.7, -1.1)).toBeGreaterThan(limit)
+    expect(toleranceWords(bias, 0.3)).toBe('± 0.3 stops')
   })
 
   it('compares exposure in stops: two stops are a factor of four in light', () => {
@@ -55,6 +71,28 @@ describe('scales and choices', () => {
     expect(choiceDistance('mode.drive', 'single', 'continuous')).toBe(1)
   })
 
+  it('never takes continuous for single, whatever is allowed for automatic', () => {
+    expect(heldUpTo({ dimension: 'mode.drive', tolerance: 0.5 })).toBeLessThan(
+      choiceDistance('mode.drive', 'single', 'continuous'),
+    )
+  })
+
+  it('knows what finer kinds of subject belong to, by any of their words', () => {
+    const off = (a: string, b: string) => choiceDistance('subject.class', a, b)
+    expect([off('cars', 'vehicles'), off('aircraft', 'vehicles'), off('dogs', 'animals')]).toEqual([0.25, 0.25, 0.25])
+    expect([off('car', 'cars'), off('airplanes', 'aircraft'), off('person', 'people')]).toEqual([0, 0, 0])
+    expect([off('cars', 'trains'), off('insects', 'animals'), off('cars', 'automatic')]).toEqual([0.5, 0.5, 0.25])
+    expect([off('cars', 'animals'), off('cars', 'off'), off('automatic', 'off')]).toEqual([1, 1, 1])
+  })
+
+  it('compares bundles by what they usually do, not by their names', () => {
+    const off = (a: string, b: string) => choiceDistance('track.preset', a, b)
+    expect(off('versatile', 'changing-speed')).toBeLessThan(off('past-obstacles', 'onto-newcomers'))
+    expect(off('past-obstacles', 'past-obstacles')).toBe(0)
+    expect(off('own', 'versatile')).toBe(1)
+    expect(off('Setting 2', 'versatile')).toBe(1)
+  })
+
   it('names near relatives only among values that exist, with a reason', () => {
     for (const [id, relatives] of Object.entries(RELATIVES)) {
       const d = dimension(id)
@@ -70,7 +108,7 @@ describe('areas', () => {
   const block: Area = { pattern: 'block', width: 0.15, height: 0.16 }
 
   it('compares by what they cover and who chooses, not by name', () => {
-    expect(areaDistance(block, { pattern: 'cross', width: 0.16, height: 0.15 })).toBeCloseTo(0, 12)
+    expect(areaDistance(block, { pattern: 'cross', width: 0.15, height: 0.16 })).toBe(0)
     expect(areaDistance(block, { ...block, chooser: 'camera' })).toBeCloseTo(0.3, 12)
     expect(areaDistance(block, { ...block, follow: 'automatic' })).toBeCloseTo(0.25, 12)
     expect(areaDistance(block, { ...block, pattern: 'zone' })).toBeCloseTo(0.3, 12)
@@ -79,6 +117,11 @@ describe('areas', () => {
   it('counts sixteen times the share of the frame as another size', () => {
     expect(sizeDistance({ width: 0.1, height: 0.1 }, { width: 0.4, height: 0.4 })).toBeCloseTo(1, 12)
     expect(sizeDistance({ width: 0.1, height: 0.1 }, { width: 0.2, height: 0.2 })).toBeCloseTo(0.5, 12)
+  })
+
+  it('counts a strip as another shape than a square of the same share', () => {
+    expect(sizeDistance({ width: 1, height: 0.04 }, { width: 0.2, height: 0.2 })).toBe(1)
+    expect(sizeDistance({ width: 0.4, height: 0.1 }, { width: 0.2, height: 0.2 })).toBeCloseTo(0.5, 12)
   })
 
   it('puts a pinpoint, about half a normal point, nearer than a block', () => {
@@ -96,6 +139,12 @@ describe('areas', () => {
     expect(areaSetDistance([block, zone], [renamed, block])).toBe(0)
     expect(areaSetDistance([block, zone], [block, zone, dot])).toBeCloseTo(1 / 3, 12)
     expect(areaSetDistance([block], [dot])).toBe(1)
+  })
+
+  it('does not take an area that follows for the same one that does not', () => {
+    const full: Area = { pattern: 'full', width: 0.9, height: 0.92 }
+    expect(areaSetDistance([full], [{ ...full, follow: 'automatic' }])).toBe(1)
+    expect(areaSetDistance([full, { ...full, follow: 'automatic' }], [full])).toBe(0.5)
   })
 
   it('matches as many members as possible, whatever their order', () => {

@@ -1,6 +1,7 @@
 import { type Dimension, dimension } from './dimensions'
+import { GRADE_LIMITS } from './grade'
 import { placeDistance } from './places'
-import { RELATIVES } from './relatives'
+import { relativeOf } from './relatives'
 import type {
   Area,
   BoundSubject,
@@ -24,11 +25,8 @@ export const scaleDistance = (values: readonly string[], a: string, b: string): 
 }
 
 /** 0 for the same choice, the vocabulary's figure for near relatives, else 1. */
-export const choiceDistance = (dimensionId: string, a: string, b: string): number => {
-  if (a === b) return 0
-  const near = RELATIVES[dimensionId]?.find(r => (r.a === a && r.b === b) || (r.a === b && r.b === a))
-  return near?.distance ?? 1
-}
+export const choiceDistance = (dimensionId: string, a: string, b: string): number =>
+  a === b ? 0 : (relativeOf(dimensionId, a, b)?.distance ?? 1)
 
 /**
  * Distance of two amounts as a ratio: a factor of four is another behaviour. Zero, "never" and "always" are named
@@ -46,11 +44,15 @@ export const ratioDistance = (target: Physical, got: Physical): number => {
 export const differenceDistance = (target: number, got: number, fullDifference: number): number =>
   Math.min(1, Math.abs(got - target) / fullDifference)
 
-const shareOfFrame = (s: Size): number => s.width * s.height
-
-/** Distance of two area sizes by the share of the frame they cover: sixteen times the share is another behaviour. */
+/**
+ * Distance of two area sizes by the share of the frame they cover and by their shape: sixteen times the share is another
+ * behaviour, and so is one that is sixteen times as long for its height.
+ *
+ * @example sizeDistance({ width: 0.1, height: 0.1 }, { width: 0.2, height: 0.2 }) // 0.5
+ * @example sizeDistance({ width: 1, height: 0.04 }, { width: 0.2, height: 0.2 }) // 1
+ */
 export const sizeDistance = (a: Size, b: Size): number =>
-  Math.min(1, Math.abs(Math.log(shareOfFrame(a) / shareOfFrame(b))) / Math.log(16))
+  Math.min(1, (Math.abs(Math.log(a.width / b.width)) + Math.abs(Math.log(a.height / b.height))) / Math.log(16))
 
 export const AREA_WEIGHTS = { size: 0.45, chooser: 0.3, follow: 0.25 } as const
 
@@ -88,8 +90,9 @@ export const areaDistance = (a: Area, b: Area): number => {
   )
 }
 
-/** Two members of area lists count as shared when they are at least near each other. */
-const isSharedArea = (a: Area, b: Area): boolean => areaDistance(a, b) <= 0.25
+/** Two members of area lists count as shared when they are at least near each other and both follow, or neither. */
+const isSharedArea = (a: Area, b: Area): boolean =>
+  areaDistance(a, b) <= GRADE_LIMITS.near && (completeArea(a).follow === 'off') === (completeArea(b).follow === 'off')
 
 /** Which members of a wanted list an area can stand for, as bits; 0 for none. */
 export const standsFor = (wanted: readonly Area[], area: Area): number =>

@@ -172,6 +172,22 @@ export const LEXICON: Readonly<Record<string, Entry>> = {
     values: READINESS,
   },
   'release.rate': { words: 'rate frames per second burst pace speed drive continuous fps shooting', usual: [3, 20] },
+  'release.refocus': {
+    words: 'focus between frames burst tracking follows run af',
+    values: { true: 'on yes follows each tracks', false: 'off no first fixed locked' },
+  },
+  'release.remeter': {
+    words: 'exposure between frames burst ae metering run',
+    values: { true: 'on yes each', false: 'off no first fixed locked' },
+  },
+  'release.shutter': {
+    words: 'shutter type mechanical electronic curtain silent',
+    values: {
+      mechanical: 'mechanical',
+      'electronic-first': 'first front curtain efcs half',
+      electronic: 'electronic silent',
+    },
+  },
   'range.limit': { words: 'limit limiter range distance near far search' },
   'range.preset': { words: 'stored distance preset recall memory go to' },
   'range.reset': { words: 'reset infinity lens rests off power sleep parks returns' },

@@ -1,6 +1,6 @@
 import type { Dimension } from './dimensions'
 import { PLACES, placeDistance } from './places'
-import { RELATIVES } from './relatives'
+import { relativeOf } from './relatives'
 import type { FocusRange, NeutralValue, PlaceAssignment, Size } from './values'
 import { metres, percent, valueWords } from './words'
 
@@ -40,7 +40,7 @@ export const distanceReason = (d: Dimension, wanted: NeutralValue, got: NeutralV
   if (JSON.stringify(wanted) === JSON.stringify(got)) return 'exactly what is wanted'
   switch (d.kind) {
     case 'choice': {
-      const near = RELATIVES[d.id]?.find(r => [r.a, r.b].every(x => x === wanted || x === got))
+      const near = relativeOf(d.id, wanted as string, got as string)
       return near ? `near relatives: ${near.because}` : 'another choice'
     }
     case 'scale': {
@@ -55,7 +55,7 @@ export const distanceReason = (d: Dimension, wanted: NeutralValue, got: NeutralV
       return assignReason(wanted as PlaceAssignment, got as PlaceAssignment)
     case 'size': {
       const [w, g] = [wanted as Size, got as Size]
-      return `covers ${percent(g.width * g.height)} of the frame against ${percent(w.width * w.height)}: |ln of their ratio| ÷ ln 16`
+      return `covers ${percent(g.width * g.height)} of the frame against ${percent(w.width * w.height)}: (|ln of their widths’ ratio| + |ln of their heights’ ratio|) ÷ ln 16`
     }
     case 'area':
       return '0.45 × size, 0.30 × who chooses, 0.25 × following'

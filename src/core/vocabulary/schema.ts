@@ -15,7 +15,8 @@ const plainSchema = (d: Dimension): v.GenericSchema<unknown, values.NeutralValue
     case 'flag':
       return values.flagSchema
     case 'physical':
-      return d.measure === 'ratio' ? values.physicalSchema : values.signedSchema
+      if (d.measure === 'ratio') return values.physicalSchema
+      return d.measure.within ? values.withinSchema(...d.measure.within) : values.signedSchema
     case 'assign':
       return values.placeAssignmentSchema
     case 'area':

@@ -183,6 +183,15 @@ export const SUBSTITUTES: Readonly<Record<string, readonly Substitute[]>> = {
   ],
   'release.next': [way('Shorter runs, each with a new first frame.', 'Fewer frames.', ['release.first', 'focus'])],
   'release.rate': [way('Single presses in rhythm.', 'Fewer frames.')],
+  'release.refocus': [
+    way('A lower frame rate at which it does.', 'Fewer frames.', ['release.rate', 5]),
+    way('Shorter runs, each focused anew.', 'Gaps between the runs.', ['release.first', 'focus']),
+  ],
+  'release.remeter': [
+    way('Exposure by hand, measured before.', 'It does not follow the light.'),
+    way('A lower frame rate at which it does.', 'Fewer frames.', ['release.rate', 5]),
+  ],
+  'release.shutter': [way('A lower frame rate, where the shutter goes with it.', 'Fewer frames.', ['release.rate', 5])],
   'range.limit': [
     way('Store a distance and call it when focus is lost far away.', 'One distance only.', [
       'range.preset',

@@ -41,6 +41,12 @@ export interface Area extends Size {
   readonly follow?: Follow | undefined
 }
 
+/** What a bundle of hold, response and switching is for; a body may have others of its own. */
+export const PRESETS = ['versatile', 'past-obstacles', 'onto-newcomers', 'changing-speed', 'erratic', 'own'] as const
+export type Preset = (typeof PRESETS)[number]
+
+export const SHUTTERS = ['mechanical', 'electronic-first', 'electronic'] as const
+
 export const DETAILS = ['body', 'head', 'face', 'eye'] as const
 
 export interface BoundSubject {
@@ -106,6 +112,7 @@ export const physicalSchema = v.union(
   'expected a number of at least 0, "never" or "always"',
 )
 export const signedSchema = v.number()
+export const withinSchema = (least: number, most: number) => v.pipe(v.number(), v.minValue(least), v.maxValue(most))
 export const flagSchema = v.boolean()
 export const sizeSchema = v.strictObject({ width: positiveShare, height: positiveShare })
 export const areaSchema = v.strictObject({

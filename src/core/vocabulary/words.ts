@@ -99,6 +99,9 @@ export const valueWords = (d: Dimension, value: NeutralValue, controlLabel?: (id
   }
 }
 
-/** A target's tolerance in words: relative for amounts, else the largest distance accepted. */
-export const toleranceWords = (d: Dimension, tolerance: number): string =>
-  d.kind === 'physical' && d.measure === 'ratio' ? `± ${percent(tolerance)}` : `up to ${number(tolerance)} off`
+/** A target's tolerance in words: a share or a difference for amounts, else the largest distance accepted. */
+export const toleranceWords = (d: Dimension, tolerance: number): string => {
+  if (d.kind !== 'physical') return `up to ${number(tolerance)} off`
+  if (d.measure === 'ratio') return `± ${percent(tolerance)}`
+  return d.measure.within ? `± ${number(tolerance)}` : `± ${number(tolerance)} ${d.unit}`
+}

@@ -276,6 +276,7 @@ const ToleranceField = ({
 }) => {
   const [shown, setShown] = useState(target.tolerance !== undefined)
   const isRatio = d.kind === 'physical' && d.measure === 'ratio'
+  const apart = d.kind === 'physical' && d.measure !== 'ratio' ? d.measure.fullDifference : 1
   const { tolerance, ...rest } = target
   if (!shown)
     return (
@@ -283,7 +284,7 @@ const ToleranceField = ({
         size="small"
         onClick={() => {
           setShown(true)
-          onChange({ ...rest, tolerance: isRatio ? 0.3 : 0.25 })
+          onChange({ ...rest, tolerance: isRatio ? 0.3 : 0.25 * apart })
         }}
       >
         Say how far off still counts
@@ -292,12 +293,12 @@ const ToleranceField = ({
   return (
     <>
       <NumberField
-        label={isRatio ? 'Within' : 'Up to'}
-        unit={isRatio ? '%' : 'off, 0 to 1'}
+        label={d.kind === 'physical' ? 'Within' : 'Up to'}
+        unit={isRatio ? '%' : d.kind === 'physical' ? d.unit : 'off, 0 to 1'}
         scale={isRatio ? 100 : 1}
         min={0}
         value={tolerance ?? 0}
-        onChange={t => onChange({ ...rest, tolerance: Math.min(isRatio ? 2.99 : 1, Number(t)) })}
+        onChange={t => onChange({ ...rest, tolerance: Math.min(isRatio ? 2.99 : apart, Number(t)) })}
       />
       <Button
         size="small"
