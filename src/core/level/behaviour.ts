@@ -135,11 +135,11 @@ const numbered = <T>(items: readonly T[], keyOfItem: (item: T) => string) => {
   return { distinct, at }
 }
 
-/** What a value comes to on a channel; areas are compared by the share of the frame they cover. */
+/** What a value comes to on a channel; areas are compared by what they cover, whatever they are called. */
 const wantedKey = (part: Part): string => {
   if (part.channel !== 'area.size') return keyOf(part.wanted)
   const { width, height } = part.wanted as Size
-  return String(width * height)
+  return `${width} x ${height}`
 }
 
 /** Two values with the same key are equally far from everything. */

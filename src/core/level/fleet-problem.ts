@@ -2,7 +2,7 @@ import type { Body, State } from '../bodies'
 import { groupsOf, MILLIONTHS, SearchTooLargeError, type Term, UNDECIDED } from '../bodies/search'
 import { type StateGraph, stateGraph } from '../bodies/state-graph'
 import { ContradictoryBodyError } from '../resolve'
-import { problemOf, type ResolveProblem } from '../resolve/problem'
+import { mustLimit, problemOf, type ResolveProblem } from '../resolve/problem'
 import { type Context, type EffectiveTarget, effectiveTargets, type Standard, WEIGHT_FACTORS } from '../standards'
 import type { NeutralValue } from '../vocabulary/values'
 import { flat, type FlatGraph } from './flat-graph'
@@ -79,17 +79,34 @@ const graphOf = (body: Body, build: () => StateGraph | undefined): StateGraph | 
   }
 }
 
+/** The same graph with its behaviours numbered across the fleet; only those that some state comes to get a number. */
+const renumbered = (graph: StateGraph, mine: readonly Behaviours[], fleet: readonly Behaviours[]): StateGraph => {
+  const numberOf = (t: number, own: number): number => {
+    const behaviour = mine[t]?.all[own]
+    return behaviour ? (fleet[t]?.numberOf(behaviour) ?? 0) : 0
+  }
+  return {
+    ...graph,
+    nodes: graph.nodes.map(n => ({
+      ...n,
+      branches: n.branches.map(b => ({ ...b, decided: b.decided.map(([t, own]) => [t, numberOf(t, own)] as const) })),
+    })),
+  }
+}
+
 const readBody = (fleet: FleetBody, standard: Standard, context: Context, behaviours: readonly Behaviours[]) => {
   const { body, firmware, known } = fleet
   const problem = problemOf(body, standard, { firmware, known, context, level: null })
   const input = { ...problem.input, terms: byValue(problem) }
+  // Of branches that turn out to lead nowhere nothing may stay: they are numbered apart first.
+  const mine = problem.targets.map(() => new Behaviours())
   const seen = problem.targets.map(() => new Map<string, number>())
   const behaviourOf = (t: number, choice: Int32Array): number => {
     const onBody = problem.targets[t]
     const chosen = onBody?.settings.map(s => choice[s]).join() ?? ''
     const known = seen[t]?.get(chosen)
     if (known !== undefined) return known
-    const number = behaviours[t]?.numberOf(behaviourUnder(onBody?.parts ?? [], choice)) ?? 0
+    const number = mine[t]?.numberOf(behaviourUnder(onBody?.parts ?? [], choice)) ?? 0
     seen[t]?.set(chosen, number)
     return number
   }
@@ -99,11 +116,13 @@ const readBody = (fleet: FleetBody, standard: Standard, context: Context, behavi
     if (group.rules.length + group.terms.length === 0) continue
     const graph = graphOf(body, () => stateGraph(input, group, behaviourOf))
     if (!graph) throw new ContradictoryBodyError(body)
-    if (group.terms.length) graphs.push(graph)
+    if (group.terms.length) graphs.push(renumbered(graph, mine, behaviours))
   }
   const nothing = new Int32Array(problem.settings.length).fill(UNDECIDED)
   const settled = problem.targets.flatMap((t, dimension) =>
-    t.settings.length ? [] : [{ dimension, behaviour: behaviourOf(dimension, nothing) }],
+    t.settings.length
+      ? []
+      : [{ dimension, behaviour: behaviours[dimension]?.numberOf(behaviourUnder(t.parts, nothing)) ?? 0 }],
   )
   return { id: body.id, graphs, settled }
 }
@@ -116,7 +135,14 @@ const dimensionOf = (target: EffectiveTarget, behaviours: readonly Behaviour[]):
     const key = value === undefined ? undefined : levelKey(dimension, value)
     if (value !== undefined && key !== undefined && !distinct.has(key)) distinct.set(key, value)
   }
-  const levels = [...distinct.values()]
+  const reached = [...distinct.values()]
+  // What all are held to does not break a must that some body can hold.
+  const off = distancesBetween(dimension, behaviours, [target.value]).table
+  const isHeld = (value: NeutralValue) =>
+    values.some((v, k) => v !== undefined && sameLevel(v, value) && (off[k]?.[0] ?? MILLIONTHS) <= mustLimit(target))
+  const sameLevel = (a: NeutralValue, b: NeutralValue) => levelKey(dimension, a) === levelKey(dimension, b)
+  const holding = target.weight === 'must' ? reached.filter(isHeld) : []
+  const levels = holding.length ? holding : reached
   const { table, kinds } = distancesBetween(dimension, behaviours, [target.value, ...levels])
   return {
     target,

@@ -1,12 +1,14 @@
 import { describe, expect, it } from 'vitest'
-import { allStates, distanceUnder, figuresOf as stateFigures } from '../../../test/fixtures/brute-force'
+import { allStates, distanceUnder, figuresOf as stateFigures, isBroken, said } from '../../../test/fixtures/brute-force'
+import { apart, whole } from '../../../test/fixtures/distances'
 import { generateBody, generateStandard } from '../../../test/fixtures/generate'
 import { rule, tinyBody, tinyStandard } from '../../../test/fixtures/tiny-body'
 import { demoBodies, demoStandards } from '../../demo/world'
-import type { Body } from '../bodies'
+import type { Body, State } from '../bodies'
 import { resolve } from '../resolve'
 import { problemOf } from '../resolve/problem'
-import { effectiveTargets, type Standard } from '../standards'
+import { effectiveTargets, type EffectiveTarget, type Standard } from '../standards'
+import type { Area, ControlAssignment, NeutralValue } from '../vocabulary/values'
 import { behaviourUnder, distancesBetween } from './behaviour'
 import {
   asLevel,
@@ -90,6 +92,35 @@ it('never breaks a must for being alike', () => {
   expect(brokenMusts(problem, alike, 1)).toEqual(['track.hold'])
 })
 
+it('holds nobody to a level that breaks the must itself, nor to one that no body reaches', () => {
+  const strict = tinyStandard({ dimension: 'track.hold', value: 1, weight: 'must' })
+  const most = fleetProblem(inFleet([patient('a', 1, 4), ...'bcd'.split('').map(id => patient(id, 4))]), strict)
+  expect(asLevel(most, levelFleet(most, 9900))?.values).toEqual([{ dimension: 'track.hold', value: 1 }])
+  // Two seconds are on the menu, and the tone that goes with them breaks a must.
+  const torn = named(
+    tinyBody(
+      {
+        grip: [
+          ['1', { 'track.hold': 1 }],
+          ['2', { 'track.hold': 2 }],
+        ],
+        beep: [
+          ['off', { 'see.tone': false }],
+          ['on', { 'see.tone': true }],
+        ],
+      },
+      { rules: [rule('beeps', { grip: '2' }, { effect: 'forced', setting: 'beep', option: 'on' })] },
+    ),
+    'torn',
+  )
+  const quiet = tinyStandard(
+    { dimension: 'track.hold', value: 2, weight: 'should' },
+    { dimension: 'see.tone', value: false, weight: 'must' },
+  )
+  const hold = fleetProblem(inFleet([torn]), quiet).dimensions.find(d => d.target.dimension === 'track.hold')
+  expect(hold?.levels).toEqual([1])
+})
+
 it('follows rules: what one setting gives up for being alike, another may have to give up with it', () => {
   const linked = named(
     tinyBody(
@@ -121,6 +152,65 @@ it('follows rules: what one setting gives up for being alike, another may have t
   expect(found(9900)).toEqual([4, true])
 })
 
+/** What a state comes to about a target, as one value that others could be held to. */
+const comesTo = (body: Body, state: State, target: EffectiveTarget): NeutralValue | undefined => {
+  const { dimension: id, value: wanted } = target
+  const furthest = (channel: string, want: NeutralValue, values: readonly NeutralValue[], without?: NeutralValue) =>
+    values.length
+      ? values.reduce((far, v) => (apart(channel, want, v) > apart(channel, want, far) ? v : far))
+      : without !== undefined && apart(channel, want, without) < 1
+        ? without
+        : undefined
+  const areas = said(body, state, 'area.pattern') as Area[]
+  const follows = [...areas.flatMap(a => a.follow ?? []), ...said(body, state, 'area.follow')]
+  if (id === 'area.follow') return furthest(id, wanted, follows, 'off')
+  if (id === 'area.pattern') {
+    const want = whole(wanted as Area)
+    const size = furthest('area.size', want as unknown as NeutralValue, areas as unknown as NeutralValue[]) as
+      Area | undefined
+    if (!size) return undefined
+    const chooser = furthest(
+      'area.chooser',
+      want.chooser,
+      areas.flatMap(a => a.chooser ?? []),
+    )
+    const follow = furthest('area.follow', want.follow, follows, 'off')
+    return { pattern: 'block', width: size.width, height: size.height, chooser, follow } as NeutralValue
+  }
+  if (id === 'area.offered') {
+    const all = (said(body, state, id) as Area[][]).flat()
+    return all.length ? all : undefined
+  }
+  if (id === 'trigger.start') {
+    const places = (said(body, state, id) as ControlAssignment[]).map(({ control, ...rest }) => ({
+      place: body.controls.find(c => c.id === control)?.place,
+      ...rest,
+    })) as NeutralValue[]
+    return places.length
+      ? places.reduce((near, v) => (apart(id, wanted, v) < apart(id, wanted, near) ? v : near))
+      : undefined
+  }
+  return furthest(id, wanted, said(body, state, id), id === 'subject.class' ? 'off' : undefined)
+}
+
+/** Every level that some body really reaches; for a must only those that hold it, where one does. */
+const candidates = (
+  fleet: readonly { readonly body: Body; readonly states: readonly { readonly state: State }[] }[],
+  target: EffectiveTarget,
+): readonly (NeutralValue | undefined)[] => {
+  const reached = fleet.flatMap(({ body, states }) =>
+    states.map(({ state }) => ({
+      value: comesTo(body, state, target),
+      isHeld: !isBroken(target, distanceUnder(body, state, target, target.value) / 1e6),
+    })),
+  )
+  const there = reached.filter(r => r.value !== undefined)
+  const holding = target.weight === 'must' ? there.filter(r => r.isHeld) : []
+  const values = (holding.length ? holding : there).map(r => r.value)
+  const distinct = values.filter((v, i) => values.findIndex(w => JSON.stringify(w) === JSON.stringify(v)) === i)
+  return distinct.length ? distinct : [undefined]
+}
+
 /** All states of every body, all levels some body can reach: the objective of the design, tried out. */
 const bruteForce = (bodies: readonly Body[], standard: Standard, lambda: number): number => {
   const targets = effectiveTargets(standard)
@@ -134,10 +224,9 @@ const bruteForce = (bodies: readonly Body[], standard: Standard, lambda: number)
     const least = Math.min(...all.map(s => s.figures[0] ?? 0))
     return { body, states: all.filter(s => s.figures[0] === least) }
   })
-  const problem = fleetProblem(inFleet(bodies), standard)
-  const levels = problem.dimensions.map(d => (d.levels.length ? d.levels : [undefined]))
+  const levels = targets.map(t => candidates(states, t))
   // For given levels each body takes its cheapest state; every combination of levels is tried.
-  const weights = problem.dimensions.map(d => d.weight)
+  const weights = targets.map(t => ({ must: 9, should: 3, nice: 1 })[t.weight])
   const apart = states.map(({ body, states: all }) =>
     all.map(s => ({
       right: s.off,
