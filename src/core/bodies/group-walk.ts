@@ -145,7 +145,7 @@ export class GroupWalk {
       case 'unavailable':
         return option === GREYED
           ? !(this.greying.get(l.target) ?? []).some(other => this.canHold(other))
-          : this.holds(l)
+          : !l.isOptional && this.holds(l)
       case 'forced':
         return option !== GREYED && !l.options.has(option) && this.holds(l)
       case 'excludes':

@@ -32,6 +32,8 @@ export interface LinkedRule {
   readonly options: ReadonlySet<number>
   /** Every setting it speaks of. */
   readonly members: readonly number[]
+  /** It may grey its setting out, and need not: asked in search of what stands in the way of what. */
+  readonly isOptional?: boolean
 }
 
 export interface SearchInput {

@@ -52,12 +52,18 @@ export const findConflicts = (problem: ResolveProblem, brokenMusts: readonly str
 }
 
 /**
- * Whether some state satisfies the rules of a set and holds its musts together with one more. The set alone can
- * stand, so that only what is linked to the one more has to be searched.
+ * Whether some state satisfies the rules of a set and holds its musts together with one more. A rule outside of the set
+ * asks for nothing. One that greys a setting out may still do so: a setting that is silenced is something the body can
+ * be in, not only something that is forbidden to it, and leaving out a rule must never take a state away.
  */
 const canHold = (input: SearchInput, own: Term, members: readonly Member[]): boolean => {
   const terms = [own, ...members.flatMap(m => (m.kind === 'must' ? [m.term] : []))].map(t => ({ ...t, weight: 0 }))
-  const limited: SearchInput = { ...input, terms, rules: members.flatMap(m => (m.kind === 'rule' ? [m.rule] : [])) }
+  const asked = new Set(members.flatMap(m => (m.kind === 'rule' ? [m.rule] : [])))
+  const rules = input.rules.flatMap((rule): LinkedRule[] => {
+    if (asked.has(rule)) return [rule]
+    return rule.rule.then.effect === 'unavailable' ? [{ ...rule, isOptional: true }] : []
+  })
+  const limited: SearchInput = { ...input, terms, rules }
   const found = search(
     limited,
     groupsOf(limited).filter(g => g.terms.includes(0)),
