@@ -143,18 +143,31 @@ export const saveDraft = async (
   return result
 }
 
-/** Moves a version to another state; approving one retires the one that was in force. */
-export const setState = (
+/** What a version has to be for it to be moved. */
+export interface MovedFrom {
+  readonly state: VersionState
+  readonly revision: number
+}
+
+/**
+ * Moves a version to another state; approving one retires the one that was in force.
+ *
+ * @returns what it is by now, where it is not what it was to be moved from; nothing is changed then
+ */
+export const setState = async (
   db: Db,
   id: string,
   version: number,
   state: VersionState,
-  { at, personId, why, what }: SaveOptions & { readonly why: string },
-): Promise<void> =>
-  recordChange(db, at, async trx => {
+  { at, personId, why, what, from }: SaveOptions & { readonly why: string; readonly from: MovedFrom },
+): Promise<MovedFrom | undefined> => {
+  let found: MovedFrom | undefined
+  await recordChange(db, at, async trx => {
     const key = { standard_id: id, version }
     const before = await trx<VersionRow>('standard_versions').where(key).first()
-    if (!before || before.state === state) return undefined
+    if (!before) return undefined
+    found = before.state === from.state && before.revision === from.revision ? undefined : before
+    if (found) return undefined
     if (state === 'approved')
       await trx('standard_versions').where({ standard_id: id, state: 'approved' }).update({
         state: 'retired',
@@ -171,6 +184,8 @@ export const setState = (
       what: `version ${version}: ${what ?? state}${why ? ` – ${why}` : ''}`,
     }
   })
+  return found
+}
 
 export interface CommentRow {
   readonly id: number

@@ -93,7 +93,7 @@ export const unitTimeline = async (db: Db, unitId: string): Promise<readonly Sto
   (await withRetry(async () => rows(db).where({ unit_id: unitId }))).map(eventOf).reverse()
 
 /** After these a card begins anew from what is known then. */
-const CLOSES_WALKS: readonly UnitEventKind[] = ['reset', 'firmware', 'repaired', 'returned']
+const CLOSES_WALKS: readonly UnitEventKind[] = ['reset', 'firmware', 'exchanged', 'repaired', 'returned']
 
 /** Adds an event within a transaction that records it; a tick's own event goes with the tick. */
 export const addUnitEvent = async (
@@ -122,6 +122,7 @@ const WORDS: Readonly<Record<UnitEventKind, string>> = {
   read: 'settings read from a file',
   reset: 'reset to factory defaults',
   firmware: 'other firmware',
+  exchanged: 'another camera',
   repaired: 'back from repair',
   returned: 'back from a loan',
   stored: 'stored in a memory slot',
@@ -146,6 +147,30 @@ export const recordUnitEvent = (
   return recordChange(db, at, work, receipt)
 }
 
+/** What became of taking an event back. */
+export type Undone = 'done' | 'no-such-event' | 'another-model' | 'not-the-last-firmware'
+
+/**
+ * Firmware that was entered is taken back in the kit as well, or what is known would be of another form than the one that
+ * runs; only the last can be.
+ */
+const turnFirmwareBack = async (
+  trx: Knex.Transaction,
+  row: Row,
+  undone: boolean,
+): Promise<'done' | 'not-the-last-firmware'> => {
+  const { from, to } = JSON.parse(row.data) as Extract<NewUnitEvent, { kind: 'firmware' }>
+  const [now, next] = undone ? [to, from] : [from, to]
+  const later = await trx<Row>('unit_events')
+    .where({ unit_id: row.unit_id, kind: 'firmware', undone_at: null })
+    .where(q => q.where('at', '>', row.at).orWhere(r => r.where('at', row.at).where('id', '>', row.id)))
+    .first()
+  const changed = later
+    ? 0
+    : await trx('units').where({ id: row.unit_id, firmware: now }).update({ firmware: next }).increment('revision', 1)
+  return changed ? 'done' : 'not-the-last-firmware'
+}
+
 /** Takes an event back, or back again; what was known without it is known again. */
 export const setUnitEventUndone = async (
   db: Db,
@@ -154,12 +179,16 @@ export const setUnitEventUndone = async (
   undone: boolean,
   at: string,
   personId: string | null,
-): Promise<boolean> => {
-  let found = false
+): Promise<Undone> => {
+  let became: Undone = 'no-such-event'
   await recordChange(db, at, async trx => {
     const row = await trx<Row>('unit_events').where({ id: eventId, unit_id: unitId }).first()
-    found = row !== undefined
+    became = row ? 'done' : 'no-such-event'
     if (!row || (row.undone_at !== null) === undone) return undefined
+    const event = JSON.parse(row.data) as NewUnitEvent
+    if (event.kind === 'exchanged' && event.what === 'model') became = 'another-model'
+    if (event.kind === 'firmware') became = await turnFirmwareBack(trx, row, undone)
+    if (became !== 'done') return undefined
     await trx('unit_events')
       .where({ id: eventId })
       .update({ undone_at: undone ? at : null, undone_by: undone ? personId : null })
@@ -172,7 +201,7 @@ export const setUnitEventUndone = async (
       before: row.data,
     }
   })
-  return found
+  return became
 }
 
 /** A few of the last walks say how long one takes. */

@@ -1,7 +1,7 @@
 import type { Knex } from 'knex'
 import { type Db, withRetry } from './connection'
 import { recordChange } from './history'
-import { addUnitEvent } from './unit-events'
+import { addUnitEvent, type NewUnitEvent } from './unit-events'
 
 /** Physical bodies and lenses that a team owns or hires. */
 export interface UnitRow {
@@ -54,9 +54,22 @@ const store = async (
       .where({ id: unit.id })
       .update({ ...unit, revision: before.revision + 1, archived_at: null })
   else await trx('units').insert({ ...unit, revision: 1, created_at: at })
-  if (before && unit.kind === 'body' && before.body_id === unit.body_id && before.firmware !== unit.firmware)
-    await addUnitEvent(trx, unit.id, { kind: 'firmware', from: before.firmware, to: unit.firmware }, at, personId)
+  if (before && unit.kind === 'body')
+    for (const event of eventsBetween(before, unit)) await addUnitEvent(trx, unit.id, event, at, personId)
   return { before }
+}
+
+/** What a change of its entry says has happened to a unit: it is another camera, or the same with other firmware. */
+const eventsBetween = (before: UnitRow, unit: NewUnit): readonly NewUnitEvent[] => {
+  if (before.body_id !== unit.body_id)
+    return [{ kind: 'exchanged', what: 'model', from: before.body_id ?? before.lens_id ?? '', to: unit.body_id ?? '' }]
+  const exchanged: readonly NewUnitEvent[] =
+    before.serial && before.serial !== unit.serial
+      ? [{ kind: 'exchanged', what: 'serial', from: before.serial, to: unit.serial }]
+      : []
+  return before.firmware === unit.firmware
+    ? exchanged
+    : [...exchanged, { kind: 'firmware', from: before.firmware, to: unit.firmware }]
 }
 
 /**

@@ -21,7 +21,7 @@ import { prepare, type Prepared, stepKey } from './card-walk'
 import { listStandards, units } from './catalogue'
 import { database } from './database'
 import { type Late, once, type Received } from './late'
-import { listPeople } from './people'
+import { expectPerson } from './people'
 import { notFound, RequestError } from './problems'
 
 /** What people do with a card: tick, correct what is known, sign, and say what happened to a unit. */
@@ -56,19 +56,9 @@ type NewSet = Omit<SetEvent, 'at' | 'by'>
 
 /** What a step sets, where the body has such a setting. */
 const setBy = (body: Body, step: string): NewSet | undefined => {
-  const [setting = '', option = ''] = step.split('=')
+  const [setting = '', option = ''] = step.replace(/#\d+$/, '').split('=')
   const isThere = body.settings.find(s => s.id === setting)?.options.some(o => o.id === option)
   return isThere ? { kind: 'set', setting, option, how: 'card' } : undefined
-}
-
-/** @throws RequestError 422 where there is no such person */
-export const expectPerson = async (person: string | undefined): Promise<void> => {
-  if (person !== undefined && !(await listPeople()).some(p => p.id === person))
-    throw new RequestError(
-      422,
-      'No such person',
-      'The name that signs is not known here any more. Choose it again at the top of the page.',
-    )
 }
 
 /** What came after and takes it away again, as an answer. */
@@ -277,7 +267,14 @@ export const recordHappened = (
     return outcome
   })
 
-/** Takes something that happened back, or has it count again. @throws RequestError 404 where it did not happen */
+const NOT_TAKEN_BACK = {
+  'another-model':
+    'Which model a tag stands for is changed in the kit; what was known of the other one does not come back.',
+  'not-the-last-firmware':
+    'The firmware was changed again since, here or in the kit. Take the later change back first, or enter in the kit what it runs now.',
+} as const
+
+/** Takes something that happened back, or has it count again. @throws RequestError 404 where it did not happen, 422 where it cannot be */
 export const undoHappened = async (
   unitId: string,
   eventId: number,
@@ -285,7 +282,7 @@ export const undoHappened = async (
   person: string | undefined,
 ): Promise<void> => {
   await expectPerson(person)
-  const found = await setUnitEventUndone(
+  const became = await setUnitEventUndone(
     await database(),
     unitId,
     eventId,
@@ -293,5 +290,6 @@ export const undoHappened = async (
     new Date().toISOString(),
     person ?? null,
   )
-  if (!found) throw notFound('event', String(eventId))
+  if (became === 'no-such-event') throw notFound('event', String(eventId))
+  if (became !== 'done') throw new RequestError(422, 'Not taken back', NOT_TAKEN_BACK[became])
 }

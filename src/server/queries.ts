@@ -163,6 +163,8 @@ export const saveStandardSchema = v.strictObject({
 })
 export const stateSchema = v.strictObject({
   state: v.picklist(['draft', 'in-review', 'approved', 'retired']),
+  /** The revision somebody looked at; refused with 409 where it is another by now. */
+  revision: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1))),
   /** Why; needed for an approval. */
   why: v.optional(v.pipe(v.string(), v.maxLength(400)), ''),
   person,

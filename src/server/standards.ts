@@ -21,13 +21,18 @@ import { listHistory } from '@/db/history'
 import * as db from '@/db/standards'
 import { firmwareOf, formOf, listStandards, readBodies, readStandard, units } from './catalogue'
 import { resolveStored } from './concordance'
+import { expectPerson } from './people'
 import { database } from './database'
 import { invalid, notFound, RequestError } from './problems'
 
 /** Standards as they come into being, are drafted, talked over, approved and retired. */
 
 const now = () => new Date().toISOString()
-const signed = (person: string | undefined) => ({ at: now(), personId: person ?? null })
+/** @throws RequestError 422 where there is no such person */
+const signed = async (person: string | undefined) => {
+  await expectPerson(person)
+  return { at: now(), personId: person ?? null }
+}
 
 const expectParsed = <T>(parsed: Parsed<T>): T => {
   if (!parsed.ok) throw invalid(parsed.problems)
@@ -52,7 +57,7 @@ export const createStandard = async (
   const below = request.below ? (await readStandard(request.below)).document : undefined
   const about = request.about?.trim() || 'Not described yet.'
   const standard = emptyStandard({ id, name: request.name, about }, request.kind, below)
-  await db.addVersion(await database(), standard, 'draft', { ...signed(request.person), what: 'begun' })
+  await db.addVersion(await database(), standard, 'draft', { ...(await signed(request.person)), what: 'begun' })
   return { id, version: 1 }
 }
 
@@ -73,7 +78,7 @@ export const openDraft = async (
   const versions = await db.listVersions(await database(), document.id)
   const version = Math.max(...versions.map(v => v.version)) + 1
   const what = `begun from version ${document.version}`
-  await db.addVersion(await database(), { ...document, version }, 'draft', { ...signed(person), what })
+  await db.addVersion(await database(), { ...document, version }, 'draft', { ...(await signed(person)), what })
   return { id: document.id, version, isNew: true }
 }
 
@@ -102,7 +107,7 @@ export const saveStandardDraft = async (
   if (standard.id !== id || standard.version !== version)
     throw new RequestError(422, 'Another version', `This address is for version ${version} of ${id}.`)
   const { stored, revision } = await db.saveDraft(await database(), standard, {
-    ...signed(request.person),
+    ...(await signed(request.person)),
     what: request.what,
     expected: request.revision,
   })
@@ -142,14 +147,21 @@ const TOLD: Readonly<Record<db.VersionState, string>> = {
 /**
  * Moves a version on: draft, in review, approved, retired.
  *
- * @throws RequestError 422 where that is no next state, something has to be mended first, or the reason is missing
+ * @throws RequestError 422 where that is no next state, something has to be mended first, or the reason or the name is
+ *   missing; 409 where it was moved or edited meanwhile
  */
 export const moveVersion = async (
   id: string,
   version: number,
-  request: { readonly state: db.VersionState; readonly why: string; readonly person?: string | undefined },
+  request: {
+    readonly state: db.VersionState
+    readonly why: string
+    readonly person?: string | undefined
+    /** What somebody looked at; the version as it is now where not given. */
+    readonly revision?: number | undefined
+  },
 ): Promise<void> => {
-  const { document, state } = await readStandard(refText({ id, version }))
+  const { document, state, revision } = await readStandard(refText({ id, version }))
   if (!NEXT[state].includes(request.state))
     throw new RequestError(422, 'Not from here', `Version ${version} is ${state}; it cannot become ${request.state}.`)
   if (request.state === 'approved' || request.state === 'in-review') {
@@ -158,11 +170,26 @@ export const moveVersion = async (
   }
   if (request.state === 'approved' && !request.why.trim())
     throw new RequestError(422, 'Say why', 'Whoever looks it up later wants to know why it was approved. Write a line.')
-  await db.setState(await database(), id, version, request.state, {
-    ...signed(request.person),
+  if (request.state === 'approved' && request.person === undefined)
+    throw new RequestError(
+      422,
+      'Who approves?',
+      'Say who you are at the top of the page; an approval needs a name that answers for it.',
+    )
+  const found = await db.setState(await database(), id, version, request.state, {
+    ...(await signed(request.person)),
     why: request.why.trim(),
     what: TOLD[request.state],
+    from: { state, revision: request.revision ?? revision },
   })
+  if (found)
+    throw new RequestError(
+      409,
+      'Somebody was quicker',
+      found.state === state
+        ? `Version ${version} was edited since you looked at it. Nothing was changed; look again at what it will do.`
+        : `Version ${version} is ${found.state} by now. Nothing was changed; reload the page.`,
+    )
 }
 
 /** What a person sees of one version. */
@@ -355,7 +382,7 @@ export const importStandard = async (
         `Version ${open.version} of ${name} is being worked on. Approve or retire it first; nothing was changed.`,
       )
     await db.addVersion(await database(), { ...standard, version }, 'draft', {
-      ...signed(person),
+      ...(await signed(person)),
       what: `taken from ${file}`,
     })
   }
@@ -366,7 +393,7 @@ export const importStandard = async (
 export const takeHouseBaseline = async (person?: string): Promise<Standard> => {
   const standard = expectParsed(parseStandard(houseBaseline, 'house baseline'))
   await db.addVersion(await database(), standard, 'approved', {
-    ...signed(person),
+    ...(await signed(person)),
     what: 'taken as it comes with the house',
   })
   return standard
@@ -396,7 +423,11 @@ export const keepLevel = async (
   const what = level
     ? `bodies held to a common level, ${level.lambdaHundredths / 100} against 1`
     : 'each body at its best'
-  const { stored } = await db.saveDraft(await database(), standard, { ...signed(person), what, expected: revision })
+  const { stored } = await db.saveDraft(await database(), standard, {
+    ...(await signed(person)),
+    what,
+    expected: revision,
+  })
   if (!stored)
     throw new RequestError(409, 'Somebody was quicker', 'The draft was changed at the same moment. Try once more.')
   return { id, version }
@@ -418,7 +449,7 @@ export const writeComment = async (
   await db.addComment(
     await database(),
     { standardId: id, version, dimension: request.dimension ?? null, text },
-    signed(request.person),
+    await signed(request.person),
   )
 }
 
@@ -429,7 +460,7 @@ export const settle = async (
   person: string | undefined,
 ): Promise<void> => {
   if (!(await readComments(id)).some(c => c.id === comment)) throw notFound('comment', String(comment))
-  await db.settleComment(await database(), id, comment, settled, signed(person))
+  await db.settleComment(await database(), id, comment, settled, await signed(person))
 }
 
 export const standardHistory = async (id: string) => {

@@ -3,11 +3,11 @@ import { parseState, type StateFile, stateFileOf, type StateOf } from '@/core/ki
 import { closeWalks } from '@/db/cards'
 import { recordUnitEvent } from '@/db/unit-events'
 import type { UnitRow } from '@/db/units'
-import { expectPerson } from './card-actions'
 import { formOf, readBody, type Revised, units } from './catalogue'
 import type { Body } from '@/core/bodies'
 import { database } from './database'
 import { readLives } from './lives'
+import { expectPerson } from './people'
 import { invalid, notFound, RequestError } from './problems'
 
 /** What a unit is set to, from a file and into one. */

@@ -61,7 +61,9 @@ describe('a standard, from nothing to approved', () => {
     const settled = await comment.PUT(send({ settled: true }, '', 'PUT'), at({ id, comment: String(first?.id) }))
     expect(settled.status).toBe(200)
     expect((await read(await effect.GET(get(), at(here)))).body).toMatchObject({ units: expect.any(Number) as number })
-    expect((await state.POST(send({ state: 'approved', why: 'Agreed.' }), at(here))).status).toBe(200)
+    expect(
+      (await state.POST(send({ state: 'approved', why: 'Agreed.', person: 'imelda-frost' }), at(here))).status,
+    ).toBe(200)
     const { body } = await read(await versions.GET(get(), at({ id })))
     expect(body['versions']).toMatchObject([{ version: 1, state: 'approved', why: 'Agreed.' }])
   })

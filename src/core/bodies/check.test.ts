@@ -154,4 +154,16 @@ describe('contradictions', () => {
     body.settings = body.settings.map(s => (s.id === 'kin' ? { ...s, at: first.at } : s))
     expect(complaints(body)).toContain('Way and Kin stands there; expected one setting in each menu row')
   })
+
+  it('names a factory default that is newer than the firmware, or than its own setting', () => {
+    const firmware = body.firmware.from
+    body.settings = body.settings.map(s =>
+      s.id === 'kin' ? { ...s, options: s.options.map(o => (o.id === s.default ? { ...o, since: '9.0' } : o)) } : s,
+    )
+    expect(complaints(body)).toContain(
+      `expected an option that is there with firmware ${firmware}: kin-off, kin-beasts`,
+    )
+    body.settings = body.settings.map(s => (s.id === 'kin' ? { ...s, since: '9.0' } : s))
+    expect(complaints(body)).toBe('')
+  })
 })

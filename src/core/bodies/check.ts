@@ -4,14 +4,18 @@ import { statementsOf } from '../vocabulary/parts'
 import type { ControlAssignment } from '../vocabulary/values'
 import { availability } from './availability'
 import { accepts } from './control-functions'
-import { compareVersions } from './firmware'
+import { compareVersions, isThere } from './firmware'
 import { inMenuOrder } from './menu'
 import { type Body, factoryState, type Rule } from './schema'
 import { groupsOf, search, searchInput, SearchTooLargeError } from './search'
 import { parseForm } from './versions'
 
-/** What a profile says that cannot be true. An empty list means that the profile can be resolved. */
-export const checkBody = (body: Body, file: string): readonly Problem[] => {
+/**
+ * What a profile says that cannot be true. An empty list means that the profile can be resolved.
+ *
+ * @param running the firmware of the form that is looked at; the first one where not given
+ */
+export const checkBody = (body: Body, file: string, running: string = body.firmware.from): readonly Problem[] => {
   const problem = (path: string, value: string, expected: string): Problem => ({ file, path, value, expected })
   const structural = [
     ...references(body, problem),
@@ -29,7 +33,12 @@ export const checkBody = (body: Body, file: string): readonly Problem[] => {
         `the rules run in a circle: ${circle.rules.map(quoted).join(', then ')}`,
       ),
     ]
-  return [...defaults(body, problem), ...unreachable(body, problem), ...updates(body, file)]
+  return [
+    ...tooNew(body, running, problem),
+    ...defaults(body, problem),
+    ...unreachable(body, problem),
+    ...updates(body, file),
+  ]
 }
 
 /** Updates come in order, later than the first firmware, and each leads to a profile that is right in itself. */
@@ -40,7 +49,7 @@ const updates = (body: Body, file: string): readonly Problem[] =>
     if (compareVersions(u.id, former) <= 0 || compareVersions(u.id, body.firmware.to) > 0)
       return [{ file, path, value: u.id, expected: `expected a version after ${former} and up to ${body.firmware.to}` }]
     const form = parseForm(body, u.id, file)
-    const problems = form.ok ? checkBody(form.value, file) : form.problems
+    const problems = form.ok ? checkBody(form.value, file, u.id) : form.problems
     return problems.map(p => ({ ...p, path: `${path} (firmware ${u.id}), ${p.path}` }))
   })
 
@@ -213,6 +222,22 @@ const pathBetween = (edges: readonly Edge[], from: string, to: string): readonly
   }
   return undefined
 }
+
+/** A factory default has to be there as soon as its setting is. */
+const tooNew = (body: Body, running: string, say: Say): readonly Problem[] =>
+  body.settings.flatMap((s, i) => {
+    const begins = s.since !== undefined && compareVersions(s.since, running) > 0 ? s.since : running
+    const since = s.options.find(o => o.id === s.default)?.since
+    if (isThere(since, begins)) return []
+    const there = s.options.filter(o => isThere(o.since, begins)).map(o => o.id)
+    return [
+      say(
+        `settings.${i}.default`,
+        s.default,
+        `expected an option that is there with firmware ${begins}${there.length ? `: ${there.join(', ')}` : ''}; this one came with ${since}`,
+      ),
+    ]
+  })
 
 const defaults = (body: Body, say: Say): readonly Problem[] => {
   const state = factoryState(body)

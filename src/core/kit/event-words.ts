@@ -23,6 +23,10 @@ export const eventWords = (
       return 'reset to factory defaults'
     case 'firmware':
       return `firmware ${event.from} became ${event.to}`
+    case 'exchanged':
+      return event.what === 'model'
+        ? `another model: ${event.from} became ${event.to}`
+        : `another serial number: ${event.from} became ${event.to}`
     case 'repaired':
       return 'came back from repair'
     case 'returned':

@@ -53,7 +53,7 @@ describe('what is known of a unit', () => {
     for (const kind of ['repaired', 'returned'] as const) {
       const known = after(reset(1), { kind, ...who(2) })
       expect(known.facts.size).toBe(0)
-      expect(known.lost).toEqual({ kind, at: DAY(2) })
+      expect(known.lost.get('kin')).toEqual({ kind, at: DAY(2) })
     }
   })
 

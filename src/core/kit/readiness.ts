@@ -1,4 +1,4 @@
-import type { Known, UnitEvent } from './known'
+import type { Known, Lost, UnitEvent } from './known'
 
 /** Whether a unit is ready for a standard, and why not. */
 export type Readiness =
@@ -6,8 +6,14 @@ export type Readiness =
   /** Everything is as it should be, and nobody has walked through it and signed. */
   | { readonly is: 'unproven' }
   | { readonly is: 'differs'; readonly steps: number; readonly owed: number | undefined }
-  | { readonly is: 'unknown'; readonly settings: number }
-  | { readonly is: 'out-of-date'; readonly why: 'age' | 'firmware'; readonly since: string }
+  /** Some setting that matters is not known, each reason with how many settings it is for. */
+  | { readonly is: 'unknown'; readonly settings: number; readonly because: readonly Unknown[] }
+  | { readonly is: 'out-of-date'; readonly why: 'age' | UnitEvent['kind']; readonly since: string }
+
+export interface Unknown {
+  readonly why: Lost['kind'] | 'never-told'
+  readonly settings: number
+}
 export type ReadinessState = Readiness['is']
 
 export const READINESS_ORDER: readonly ReadinessState[] = ['differs', 'unknown', 'out-of-date', 'unproven', 'ready']
@@ -31,20 +37,29 @@ export interface Asked {
 
 /** What is known of a unit against what a standard asks of it. */
 export const readinessOf = (known: Known, asked: Asked): Readiness => {
-  const unknown = asked.settings.filter(s => !known.facts.has(s)).length
-  if (unknown > 0) return { is: 'unknown', settings: unknown }
-  const { signed } = known
+  const unknown = asked.settings.filter(s => !known.facts.has(s))
+  if (unknown.length > 0) return { is: 'unknown', settings: unknown.length, because: reasonsOf(known, unknown) }
+  const { signed, touched } = known
   const isSigned = signed?.standard === asked.standard
   if (asked.steps > 0) {
     const owed = isSigned && signed.version !== asked.version ? asked.version : undefined
     return { is: 'differs', steps: asked.steps, owed }
   }
   if (!isSigned) return { is: 'unproven' }
-  const updated = known.since.find((e: UnitEvent) => e.kind === 'firmware')
-  if (updated) return { is: 'out-of-date', why: 'firmware', since: updated.at }
+  if (touched) return { is: 'out-of-date', why: touched.kind, since: touched.at }
   const until = dueAfter(signed.at, asked.recheckWeeks)
   if (until < asked.now) return { is: 'out-of-date', why: 'age', since: until }
   return { is: 'ready', until }
+}
+
+/** Why settings are not known, the reason for most of them first. */
+const reasonsOf = ({ lost }: Known, settings: readonly string[]): readonly Unknown[] => {
+  const counts = new Map<Unknown['why'], number>()
+  for (const s of settings) {
+    const why = lost.get(s)?.kind ?? 'never-told'
+    counts.set(why, (counts.get(why) ?? 0) + 1)
+  }
+  return [...counts].map(([why, n]) => ({ why, settings: n })).sort((a, b) => b.settings - a.settings)
 }
 
 const counted = (n: number, one: string, many: string): string => (n === 1 ? `1 ${one}` : `${n} ${many}`)
@@ -59,14 +74,40 @@ export const readinessWords = (r: Readiness, known: Known): string => {
     case 'differs':
       return `differs by ${counted(r.steps, 'setting', 'settings')}${r.owed ? `: version ${r.owed} is new` : ''}`
     case 'unknown':
-      if (known.lost?.kind === 'repaired') return 'came back from repair: may be set to anything'
-      if (known.lost?.kind === 'returned') return 'came back from a loan: may be set to anything'
-      if (known.lost?.kind === 'firmware')
-        return `new firmware touched ${counted(r.settings, 'setting', 'settings')} that matter`
-      return known.facts.size === 0
-        ? 'nothing is known of it yet'
-        : `${counted(r.settings, 'setting', 'settings')} not known`
+      return r.because.map(b => unknownWords(b, known)).join('; ')
     case 'out-of-date':
-      return r.why === 'firmware' ? 'runs another firmware since it was signed' : 'was signed too long ago'
+      return SINCE_SIGNED[r.why]
   }
+}
+
+const unknownWords = ({ why, settings }: Unknown, known: Known): string => {
+  const many = counted(settings, 'setting', 'settings')
+  switch (why) {
+    case 'repaired':
+      return 'came back from repair: may be set to anything'
+    case 'returned':
+      return 'came back from a loan: may be set to anything'
+    case 'exchanged':
+      return 'another camera under this tag: nothing is known of it yet'
+    case 'firmware':
+      return `new firmware touched ${many} that matter`
+    case 'contradicted':
+      return `${many} cannot be what was told before, by the body’s own rules`
+    case 'never-told':
+      return known.facts.size === 0 ? 'nothing is known of it yet' : `${many} not known`
+  }
+}
+
+/** Why what was signed has to be proved again. */
+const SINCE_SIGNED: Readonly<Record<'age' | UnitEvent['kind'], string>> = {
+  age: 'was signed too long ago',
+  firmware: 'runs another firmware since it was signed',
+  reset: 'was reset since it was signed',
+  repaired: 'came back from repair since it was signed',
+  returned: 'came back from a loan since it was signed',
+  exchanged: 'is another camera than the one that was signed',
+  set: 'was set otherwise since it was signed',
+  read: 'was found set otherwise since it was signed',
+  stored: 'was signed too long ago',
+  signed: 'was signed too long ago',
 }

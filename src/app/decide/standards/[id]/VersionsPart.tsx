@@ -138,7 +138,12 @@ const Moves = ({
   const { version } = view.document
   const address = `/api/v1/standards/${view.id}/versions/${version}`
   const move = async (state: VersionState) => {
-    const sent = await sendJson('POST', `${address}/state`, { state, why, ...(person ? { person: person.id } : {}) })
+    const sent = await sendJson('POST', `${address}/state`, {
+      state,
+      why,
+      revision,
+      ...(person ? { person: person.id } : {}),
+    })
     setProblem(sent.ok ? '' : sent.detail)
     if (sent.ok) router.refresh()
   }
