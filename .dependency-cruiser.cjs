@@ -21,8 +21,8 @@ module.exports = {
     arrow(
       'ui-has-no-data-access',
       '^src/ui',
-      '^src/(?!ui|core|offline)',
-      'The interface pieces know core and what waits on the device at most.',
+      '^src/(?!ui|core|offline|workers)',
+      'The interface pieces know core, its workers, and what waits on the device at most.',
     ),
     arrow(
       'offline-knows-core-only',

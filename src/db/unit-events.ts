@@ -163,7 +163,7 @@ const turnFirmwareBack = async (
   const [now, next] = undone ? [to, from] : [from, to]
   const later = await trx<Row>('unit_events')
     .where({ unit_id: row.unit_id, kind: 'firmware', undone_at: null })
-    .where(q => q.where('at', '>', row.at).orWhere(r => r.where('at', row.at).where('id', '>', row.id)))
+    .whereRaw('(at > ? or (at = ? and id > ?))', [row.at, row.at, row.id])
     .first()
   const changed = later
     ? 0

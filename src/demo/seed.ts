@@ -3,6 +3,7 @@ import { resolve } from '../core/resolve'
 import { planWalk } from '../core/steps/plan'
 import type { Db } from '../db/connection'
 import { saveBody, saveLens } from '../db/documents'
+import { readUsualStandard, saveUsualStandard } from '../db/settings'
 import { addComment, addVersion } from '../db/standards'
 import { addPerson } from '../db/people'
 import { listCarries, setCarried } from '../db/hands'
@@ -36,6 +37,9 @@ const rowOf = (u: DemoUnit) => ({
   notes: u.notes ?? '',
 })
 
+/** What the team works by most days. */
+const USUAL_STANDARD = 'ring-action'
+
 /** Puts the demo world into a database. What is there already stays as it is: edits, ticks and all. */
 export const seedDemo = async (db: Db, at: string): Promise<void> => {
   const options = { at, personId: null, expected: 0 }
@@ -52,6 +56,7 @@ export const seedDemo = async (db: Db, at: string): Promise<void> => {
         { at, personId: by },
       )
   }
+  if ((await readUsualStandard(db)) === undefined) await saveUsualStandard(db, USUAL_STANDARD, at, null)
   const there = new Set((await listUnits(db)).map(u => u.id))
   const missing = demoUnits()
     .map(rowOf)

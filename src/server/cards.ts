@@ -5,6 +5,8 @@ import { likeliestToDrift } from '@/core/kit/known'
 import { type Block, blockedBy, neighboursOf, type Proof, proofsOf } from '@/core/kit/proof'
 import { wordsIn } from '@/core/language/language'
 import { conflictWords, outcomeWords } from '@/core/resolve'
+import { problemOf, type ResolveProblem } from '@/core/resolve/problem'
+import { purposeOf } from '@/core/resolve/purpose'
 import { type Context, contextText, effectiveTargets, layerApplies, WEIGHT_FACTORS } from '@/core/standards'
 import type { WalkPlan } from '@/core/steps/plan'
 import type { Step } from '@/core/steps/walk'
@@ -79,7 +81,9 @@ export interface CardView {
   readonly profile: string
   /** What it begins from: what the unit is known to be set to, or factory defaults. */
   readonly begins: 'factory' | 'unknown' | 'known'
-  readonly signed: { readonly by: string | null; readonly at: string; readonly version: number } | undefined
+  /** The last signature for this standard; `holds` while nothing may have touched the unit since. */
+  readonly signed:
+    { readonly by: string | null; readonly at: string; readonly version: number; readonly holds: boolean } | undefined
   /** A few presses, looks and sounds that prove it, once everything is set. */
   readonly proofs: readonly Proof[]
   /** The settings likeliest to have drifted, for a unit that has nothing else to set. */
@@ -108,21 +112,31 @@ export interface CardView {
     readonly distance: number
   }[]
   readonly conflicts: readonly string[]
+  /** Settings that no order of changes brings about. */
+  readonly stuck: readonly string[]
 }
 
-/** What a step is good for: the targets it serves, or what it opens up. */
-const whyOf = ({ body, resolution }: Prepared, step: Step): string => {
-  const serves = resolution.outcomes.filter(o =>
-    o.parts.some(p => p.deliveries.some(d => d.setting === step.setting && d.option === step.to)),
-  )
+/** Reasons told at one step. */
+const MOST_REASONS = 2
+
+/** What a step is for: the targets it serves, what it opens up, or what it lets be as it is. */
+const whyOf = (prepared: Prepared, problem: ResolveProblem, step: Step): string => {
+  const { body, resolution } = prepared
   const label = (id: string) => body.settings.find(s => s.id === id)?.label ?? id
-  if (serves.length)
-    return serves
-      .map(o => o.target.reason)
-      .slice(0, 2)
-      .join(' ')
-  if (step.unlocks.length) return `Opens ${step.unlocks.map(label).join(' and ')}.`
-  return 'Gives way to something that weighs more.'
+  const reasonOf = (id: string) => resolution.outcomes.find(o => o.target.dimension === id)?.target.reason
+  const opens = `Opens ${step.unlocks.map(label).join(' and ')}.`
+  if (step.isPassing) return step.unlocks.length ? opens : 'On the way to what comes after; it is set otherwise again.'
+  // Where nobody has seen it, any other option is what it may be at.
+  const others = body.settings.find(s => s.id === step.setting)?.options.filter(o => o.id !== step.to) ?? []
+  const before = step.from === step.to ? others.map(o => o.id) : [step.from]
+  const purposes = before.map(b => purposeOf(problem, resolution, step.setting, b))
+  const targets = [...new Set(purposes.flatMap(p => p.targets))]
+  if (targets.length) return [...new Set(targets.flatMap(id => reasonOf(id) ?? []))].slice(0, MOST_REASONS).join(' ')
+  if (step.unlocks.length) return opens
+  const [frees] = purposes.flatMap(p => p.frees)
+  if (frees)
+    return `So that ${choiceWordsById(body, frees.setting, resolution.state[frees.setting] ?? '')} can stand: ${frees.rule}`
+  return 'As good as what it is at for every target, and what all bodies or the control map agreed on.'
 }
 
 const notesOf = ({ body, resolution }: Prepared, step: Step): readonly string[] => {
@@ -168,6 +182,7 @@ export const readCard = async (
   const ticks = new Map((await readTicks(await database(), key)).map(t => [t.step, t]))
   const ticked = steps.filter(s => ticks.has(stepKey(s)))
   const cautions = placeCautions(prepared)
+  const problem = problemOf(prepared.profile, standard, { firmware: resolution.firmware, context: prepared.context })
   const friends = await readFalseFriends(bodyId)
   const misleading = (settingId: string, words: string) =>
     friends
@@ -202,7 +217,10 @@ export const readCard = async (
     walk: key.walk,
     profile: prepared.stamp,
     begins: beginsFrom(prepared),
-    signed: signed?.standard === standard.id ? signed : undefined,
+    signed:
+      signed?.standard === standard.id
+        ? { by: signed.by, at: signed.at, version: signed.version, holds: known.touched === undefined }
+        : undefined,
     proofs: proofsOf(body, resolution.state),
     checks: unit && steps.length === 0 ? checksOf(prepared) : [],
     presses: {
@@ -229,7 +247,7 @@ export const readCard = async (
           from: prepared.from[step.setting] === undefined ? undefined : optionLabel(step.setting, step.from),
           to: optionLabel(step.setting, step.to),
           option: step.to,
-          why: whyOf(prepared, step),
+          why: whyOf(prepared, problem, step),
           notes: [
             ...notesOf(prepared, step),
             ...misleading(step.setting, `${setting.label} ${optionLabel(step.setting, step.to)}`),
@@ -257,6 +275,7 @@ export const readCard = async (
         distance: o.distance,
       })),
     conflicts: resolution.conflicts.map(conflictWords),
+    stuck: plan.stuck.map(s => choiceWordsById(body, s.setting, s.to)),
   }
 }
 

@@ -3,6 +3,7 @@ import { type Body, bodyAt, compareVersions } from '@/core/bodies'
 import type { Lens } from '@/core/lenses/schema'
 import { type Context, refFrom, scopesOf, type Standard } from '@/core/standards'
 import * as documents from '@/db/documents'
+import { readUsualStandard } from '@/db/settings'
 import * as standards from '@/db/standards'
 import { listUnits, type UnitRow } from '@/db/units'
 import { database } from './database'
@@ -48,6 +49,8 @@ export interface StandardHeading {
   readonly state: standards.VersionState
   /** Whether everything else stands on it. */
   readonly isHouse: boolean
+  /** Whether it is in hand where nobody chose another. */
+  readonly isUsual: boolean
   /** For whom and what it has layers of their own. */
   readonly scopes: Context
   /** The version that is being worked on, where it is another one. */
@@ -56,10 +59,11 @@ export interface StandardHeading {
 
 /** Every standard: the house's own first, then by name. */
 export const listStandards = async (): Promise<readonly StandardHeading[]> => {
-  const all = await standards.listVersions(await database())
+  const db = await database()
+  const stored = await standards.listVersions(db)
   const headings = await Promise.all(
-    [...new Set(all.map(v => v.standard_id))].map(async (id): Promise<StandardHeading[]> => {
-      const versions = all.filter(v => v.standard_id === id)
+    [...new Set(stored.map(v => v.standard_id))].map(async (id): Promise<StandardHeading[]> => {
+      const versions = stored.filter(v => v.standard_id === id)
       const counts = standards.inForce(versions)
       if (!counts) return []
       const open = versions.find(v => v !== counts && (v.state === 'draft' || v.state === 'in-review'))
@@ -68,10 +72,15 @@ export const listStandards = async (): Promise<readonly StandardHeading[]> => {
       const drafted = open && (await documentOf(id, open.version, open.revision))
       const scopes = scopesOf(document.layers, ...(drafted ? [drafted.layers] : []))
       const isHouse = document.layers.every(l => l.kind === 'house')
-      return [{ id, name, version, state, scopes, isHouse, open: open && { version: open.version, state: open.state } }]
+      const draft = open && { version: open.version, state: open.state }
+      return [{ id, name, version, state, scopes, isHouse, isUsual: false, open: draft }]
     }),
   )
-  return headings.flat().sort((a, b) => Number(b.isHouse) - Number(a.isHouse) || a.name.localeCompare(b.name))
+  const all = headings.flat().sort((a, b) => Number(b.isHouse) - Number(a.isHouse) || a.name.localeCompare(b.name))
+  const chosen = await readUsualStandard(db)
+  // Until somebody says which: a kind of work that counts, else what there is.
+  const usual = all.find(s => s.id === chosen) ?? all.find(s => !s.isHouse && s.state === 'approved') ?? all[0]
+  return all.map(s => ({ ...s, isUsual: s === usual }))
 }
 
 export const units = async (): Promise<readonly UnitRow[]> => listUnits(await database())

@@ -62,8 +62,7 @@ export const resolveStored = (
 export const readInHand = async (asked: InHand) => {
   const [standards, bodies] = await Promise.all([listStandards(), listBodies()])
   const named = asked.standard === undefined ? undefined : refFrom(asked.standard)
-  const standard =
-    standards.find(s => s.id === named?.id) ?? standards.find(s => s.id === 'ring-action') ?? standards[0]
+  const standard = standards.find(s => s.id === named?.id) ?? standards.find(s => s.isUsual)
   const chosen = bodies.filter(b => asked.bodies?.includes(b.id))
   const version = standard?.id === named?.id ? named?.version : undefined
   return {

@@ -6,14 +6,13 @@ import { type Readiness, READINESS_ORDER, type ReadinessState, readinessOf, read
 import { type Context, contextText, refFrom, refText } from '@/core/standards'
 import { readRecheckWeeks, saveRecheckWeeks } from '@/db/settings'
 import { listVersions } from '@/db/standards'
-import { unitTimeline, usualTimes } from '@/db/unit-events'
+import { usualTimes } from '@/db/unit-events'
 import { listedBy, prepareAll, type Prepared } from './card-walk'
-import { formOf, listStandards, readBody, readStandard, units } from './catalogue'
+import { listStandards, readStandard } from './catalogue'
 import { minutesOf } from './cards'
 import { database } from './database'
 import { readCarriers } from './hands'
 import { type Lives, readLives } from './lives'
-import { notFound } from './problems'
 
 /** Who and what is ready, and why the rest is not. */
 
@@ -105,7 +104,7 @@ const recentOf = (
     .slice(0, MOST_RECENT)
 
 /** One unit against a standard, at a time. */
-const readinessAt = (p: Prepared, recheckWeeks: number, now: string): Readiness =>
+export const readinessAt = (p: Prepared, recheckWeeks: number, now: string): Readiness =>
   readinessOf(p.known, {
     standard: p.standard.id,
     version: p.standard.version,
@@ -259,40 +258,4 @@ export const readCalendar = async (
   )
   if (error) throw error
   return value ?? ''
-}
-
-export interface LifeView {
-  readonly unit: { readonly id: string; readonly tag: string; readonly firmware: string; readonly model: string }
-  readonly body: string
-  readonly events: readonly {
-    readonly id: number
-    readonly at: string
-    readonly by: string | null
-    readonly words: string
-    readonly undone: { readonly at: string; readonly by: string | null } | undefined
-  }[]
-}
-
-/** A unit's life, newest first. @throws RequestError 404 where there is no such unit with a body */
-export const readLife = async (unitId: string): Promise<LifeView> => {
-  const unit = (await units()).find(u => u.id === unitId)
-  if (!unit?.body_id) throw notFound('unit', unitId)
-  const [stored, timeline, standards] = await Promise.all([
-    readBody(unit.body_id),
-    unitTimeline(await database(), unitId),
-    listStandards(),
-  ])
-  const body = formOf(stored, unit.firmware)
-  const name = (id: string) => standards.find(s => s.id === id)?.name ?? id
-  return {
-    unit: { id: unit.id, tag: unit.tag, firmware: unit.firmware, model: `${body.maker} ${body.model}` },
-    body: body.id,
-    events: timeline.map(({ id, event, undone }) => ({
-      id,
-      at: event.at,
-      by: event.by,
-      words: eventWords(event, body, name),
-      undone,
-    })),
-  }
 }

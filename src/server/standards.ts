@@ -18,6 +18,7 @@ import houseBaseline from '@/core/standards/house-baseline.json' with { type: 'j
 import { planWalk } from '@/core/steps/plan'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { listHistory } from '@/db/history'
+import { saveUsualStandard } from '@/db/settings'
 import * as db from '@/db/standards'
 import { firmwareOf, formOf, listStandards, readBodies, readStandard, units } from './catalogue'
 import { resolveStored } from './concordance'
@@ -431,6 +432,13 @@ export const keepLevel = async (
   if (!stored)
     throw new RequestError(409, 'Somebody was quicker', 'The draft was changed at the same moment. Try once more.')
   return { id, version }
+}
+
+/** Has a standard in hand wherever nobody chose another. @throws RequestError 404 where there is no such standard */
+export const makeUsual = async (id: string, person: string | undefined): Promise<void> => {
+  await readStandard(id)
+  const { at, personId } = await signed(person)
+  await saveUsualStandard(await database(), id, at, personId)
 }
 
 export const readComments = async (id: string) => db.listComments(await database(), id)

@@ -5,6 +5,7 @@ import { styled } from '@mui/material/styles'
 import { usePathname, useRouter, useSearchParams } from 'next/navigation'
 import { startTransition, useOptimistic, useState } from 'react'
 import { type Context, contextFrom, contextText, refFrom, refText, type Scope, SCOPES } from '@/core/standards'
+import { linkTo } from './address'
 import { usePeople } from './people'
 import { STATE_WORDS } from './versions'
 
@@ -12,6 +13,8 @@ export interface StandardChoice {
   readonly id: string
   readonly name: string
   readonly version: number
+  /** It is in hand where nobody chose another. */
+  readonly isUsual: boolean
   /** For whom and what it has layers of their own. */
   readonly scopes: Context
   /** A version that is being worked on, besides the one that counts. */
@@ -104,6 +107,13 @@ const ForWhom = ({
   )
 }
 
+/** The page of a standard, in the version that is named. */
+const standardPage = (reference: string, params: URLSearchParams): string => {
+  const { id, version } = refFrom(reference)
+  const more: Record<string, string> = version === undefined ? {} : { version: String(version) }
+  return linkTo(`/decide/standards/${id}`, params, { ...more, standard: reference })
+}
+
 /** The standard and the bodies in hand: chosen once, kept in the address, the same in every view. */
 export const InHand = ({
   standards,
@@ -120,12 +130,17 @@ export const InHand = ({
   const [standardAnchor, setStandardAnchor] = useState<HTMLElement | null>(null)
   const [bodiesAnchor, setBodiesAnchor] = useState<HTMLElement | null>(null)
 
-  const named = refFrom(params.get('standard') ?? '')
-  const standard = standards.find(s => s.id === named.id) ?? standards.find(s => s.id === 'ring-action') ?? standards[0]
-  const version = standard?.id === named.id ? named.version : undefined
+  // On the page of a standard that one is in hand, in the version that is looked at.
+  const page = /^\/decide\/standards\/([^/]+)$/.exec(pathname)?.[1]
+  const shown = Number(params.get('version')) || undefined
+  const named = page ? { id: page, version: shown } : refFrom(params.get('standard') ?? '')
+  const standard = standards.find(s => s.id === named.id) ?? standards.find(s => s.isUsual)
+  const asked = standard?.id === named.id ? named.version : undefined
+  // The version that counts goes without saying.
+  const version = asked === standard?.version ? undefined : asked
   const standardLabel = `${standard?.name ?? 'none'}${version === undefined ? '' : `, version ${version}`}`
-  const asked = params.get('bodies')?.split(',') ?? []
-  const chosen = bodies.filter(b => asked.includes(b.id))
+  const askedBodies = params.get('bodies')?.split(',') ?? []
+  const chosen = bodies.filter(b => askedBodies.includes(b.id))
   const inHand = chosen.length ? chosen : bodies
 
   const change = (name: string, value: string | undefined) => {
@@ -173,7 +188,8 @@ export const InHand = ({
               selected={s.id === standard?.id && refFrom(c.ref).version === version}
               onClick={() => {
                 setStandardAnchor(null)
-                change('standard', c.ref)
+                if (page) router.push(standardPage(c.ref, params))
+                else change('standard', c.ref)
               }}
             >
               <ListItemText primary={s.name} secondary={c.words} />

@@ -1,7 +1,7 @@
 'use client'
 
-import { Box, Button, ButtonBase, IconButton, Typography } from '@mui/material'
-import { styled, useColorScheme } from '@mui/material/styles'
+import { Box, Button, ButtonBase, Typography } from '@mui/material'
+import { styled } from '@mui/material/styles'
 import NextLink from 'next/link'
 import { usePathname, useSearchParams } from 'next/navigation'
 import { type ReactNode, useCallback, useState } from 'react'
@@ -11,6 +11,8 @@ import type { BodyChoice, StandardChoice } from './InHandBar'
 import { GlobalKeys } from './keys'
 import { PeopleProvider, type Person } from './people'
 import { PersonMenu } from './PersonMenu'
+import { PhoneMenu } from './PhoneMenu'
+import { ThemeSwitch } from './ThemeSwitch'
 import { PhraseDialog } from './PhraseSearch'
 import { Sender } from './Sender'
 import { STAGES } from './stages'
@@ -24,7 +26,7 @@ const Ribbon = styled('header')(({ theme }) => ({
   padding: theme.spacing(0, 2.5),
   background: theme.vars?.palette.own.ribbon.main,
   color: theme.vars?.palette.own.ribbon.text,
-  [theme.breakpoints.down('sm')]: { flexWrap: 'wrap', padding: theme.spacing(0, 1, 0.5), gap: theme.spacing(0, 0.5) },
+  [theme.breakpoints.down('sm')]: { padding: theme.spacing(0, 1), gap: theme.spacing(0, 0.5) },
 }))
 
 const StageLink = styled(NextLink)(({ theme }) => ({
@@ -38,7 +40,6 @@ const StageLink = styled(NextLink)(({ theme }) => ({
   fontWeight: 600,
   '&:hover': { color: theme.vars?.palette.own.ribbon.text },
   '&[aria-current]': { background: theme.vars?.palette.own.marigold.main, color: theme.vars?.palette.own.marigold.ink },
-  [theme.breakpoints.down('sm')]: { padding: theme.spacing(0, 1.25) },
 }))
 
 const SearchButton = styled(ButtonBase)(({ theme }) => ({
@@ -106,20 +107,6 @@ const SearchSign = () => (
   </Box>
 )
 
-const ThemeSwitch = () => {
-  const { mode, systemMode, setMode } = useColorScheme()
-  const isNight = (mode === 'system' ? systemMode : mode) === 'dark'
-  const label = isNight ? 'Day theme' : 'Night theme'
-  return (
-    <IconButton color="inherit" aria-label={label} title={label} onClick={() => setMode(isNight ? 'light' : 'dark')}>
-      <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden>
-        <circle cx="10" cy="10" r="7" fill="none" stroke="currentColor" strokeWidth="2" />
-        <path d="M10 3a7 7 0 0 1 0 14z" fill="currentColor" />
-      </svg>
-    </IconButton>
-  )
-}
-
 /** The frame of every view: the ribbon of stages, what is in hand, and the view itself. */
 export const Shell = ({
   standards,
@@ -149,11 +136,7 @@ export const Shell = ({
                 Coherion
               </Typography>
             </Home>
-            <Box
-              component="nav"
-              aria-label="Stages"
-              sx={{ display: 'flex', gap: 0.5, flex: { xs: '1 0 100%', sm: 1 }, order: { xs: 1, sm: 0 } }}
-            >
+            <Box component="nav" aria-label="Stages" sx={{ display: { xs: 'none', sm: 'flex' }, gap: 0.5, flex: 1 }}>
               {STAGES.map(s => (
                 <StageLink
                   key={s.key}
@@ -164,14 +147,16 @@ export const Shell = ({
                 </StageLink>
               ))}
             </Box>
-            <Box sx={{ flex: 1, display: { sm: 'none' } }} />
+            <PhoneMenu stage={stage} standards={standards} bodies={bodies} />
             <SearchButton onClick={openPhrases} aria-label="Translate a term" aria-keyshortcuts="/">
               <span>Translate a term</span>
               <kbd>/</kbd>
               <SearchSign />
             </SearchButton>
             <PersonMenu />
-            <ThemeSwitch />
+            <Box sx={{ display: { xs: 'none', sm: 'block' } }}>
+              <ThemeSwitch />
+            </Box>
           </Ribbon>
           {stage && <ViewBar stage={stage} standards={standards} bodies={bodies} />}
           <Box component="main" id="view" tabIndex={-1} sx={{ flex: 1, minWidth: 0, outline: 'none' }}>

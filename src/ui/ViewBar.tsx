@@ -16,7 +16,8 @@ const Bar = styled('div')(({ theme }) => ({
   minHeight: 52,
   padding: theme.spacing(0.5, 2.5),
   borderBottom: `1px solid ${theme.vars?.palette.divider}`,
-  [theme.breakpoints.down('sm')]: { padding: theme.spacing(0, 1) },
+  // On a phone all of this stands in the menu.
+  [theme.breakpoints.down('sm')]: { display: 'none' },
 }))
 
 const ViewLink = styled(NextLink)(({ theme }) => ({
@@ -52,11 +53,7 @@ export const ViewBar = ({
   return (
     <Bar className="no-print">
       {stage.views.length > 1 && (
-        <Box
-          component="nav"
-          aria-label={`Views of ${stage.label}`}
-          sx={{ display: 'flex', flex: { xs: '1 0 100%', sm: 1 } }}
-        >
+        <Box component="nav" aria-label={`Views of ${stage.label}`} sx={{ display: 'flex', flex: 1 }}>
           {stage.views.map(v => (
             <ViewLink
               key={v.path}

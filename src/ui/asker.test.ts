@@ -86,7 +86,9 @@ describe('a worker that fails', () => {
     ],
     [
       'answers what cannot be read',
-      (w: FakeWorker) => w.onmessageerror?.call(w as unknown as Worker, {} as MessageEvent),
+      (w: FakeWorker) => {
+        w.onmessageerror?.call(w as unknown as Worker, {} as MessageEvent)
+      },
       /could not be read/,
     ],
   ])('%s: it is said, and asked again', (_, fail, words) => {

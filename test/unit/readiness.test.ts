@@ -1,14 +1,16 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { recordHappened, signCard, tellSetting, tickStep, undoHappened } from '../../src/server/card-actions'
 import { listCards, readCard } from '../../src/server/cards'
-import {
-  readCalendar,
-  readLife,
-  readReadiness,
-  readReadinessByStandard,
-  setRecheckWeeks,
-} from '../../src/server/readiness'
+import { readCalendar, readReadiness, readReadinessByStandard, setRecheckWeeks } from '../../src/server/readiness'
+import { type Body, bodyAt } from '../../src/core/bodies'
+import { resolve } from '../../src/core/resolve'
+import { effectiveTargets } from '../../src/core/standards'
+import { partsOf, statementsOf } from '../../src/core/vocabulary/parts'
+import { readLife } from '../../src/server/life'
 import { seedDemo } from '../../src/demo/seed'
+import { demoBodies, demoStandards, demoUnits } from '../../src/demo/world'
+import { saveUnit } from '../../src/server/kit'
+import { readStateFile } from '../../src/server/unit-state'
 import { database } from '../../src/server/database'
 import { useDemoFolder } from '../fixtures/demo-folder'
 
@@ -38,6 +40,41 @@ const state = async (tag: string, now?: string) => {
 const later = (days: number) => new Date(Date.now() + days * 24 * 3600 * 1000).toISOString()
 
 describe('a card', () => {
+  it('asks for nothing but what the standard asks: what it leaves open stays as the unit has it', async () => {
+    let [units, changed] = [0, 0]
+    for (const profile of demoBodies()) {
+      const unit = demoUnits().find(u => u.body === profile.id)
+      const standard = demoStandards().find(s => s.id === STANDARD)
+      if (!unit?.firmware || !standard) continue
+      const body = bodyAt(profile, unit.firmware)
+      const set = resolve(body, standard, { firmware: unit.firmware }).state
+      const asked = new Set(effectiveTargets(standard).flatMap(t => partsOf(t.dimension, t.value).map(p => p.channel)))
+      const means = (s: Body['settings'][number]) => s.options.flatMap(o => Object.entries(o.means))
+      const ruled = new Set(body.rules.flatMap(r => [r.then.setting, ...r.when.map(c => c.setting)]))
+      const open = body.settings.filter(
+        s =>
+          !ruled.has(s.id) &&
+          s.options.length > 1 &&
+          !means(s).some(([id, value]) => statementsOf(id, value).some(st => asked.has(st.channel))),
+      )
+      const other = (s: Body['settings'][number]) => s.options.find(o => o.id !== set[s.id])?.id ?? s.default
+      const left = Object.fromEntries(open.map(s => [s.id, other(s)]))
+      const id = unit.tag.toLowerCase()
+      const file = {
+        format: 'coherion.state/1',
+        body: profile.id,
+        firmware: unit.firmware,
+        settings: { ...set, ...left },
+      }
+      await readStateFile(id, file, 'state.json', 'imelda-frost')
+      expect((await readCard(STANDARD, profile.id, id)).steps, `${unit.tag}`).toEqual([])
+      units++
+      changed += open.length
+    }
+    expect(units).toBe(12)
+    expect(changed).toBeGreaterThan(24)
+  })
+
   it('begins from factory defaults after a reset, and from nothing known where nothing is', async () => {
     expect((await card()).begins).toBe('factory')
     expect((await card('tsp-l2')).begins).toBe('unknown')
@@ -253,5 +290,48 @@ describe('readiness', () => {
   it('counts a unit’s card as its own', async () => {
     const cards = await listCards(STANDARD, ['linnet'])
     expect(cards.find(c => c.tag === 'TSP-L3')).toMatchObject({ steps: 1, done: 0 })
+  })
+})
+
+describe('what ends what is known', () => {
+  const unitNow = async (id: string) => {
+    const row = await (await database())('units').where({ id }).first<Record<string, string>>()
+    const { tag, kind, body_id, serial, firmware, owner, hired_until, notes } = row ?? {}
+    return { tag, kind, model: body_id, serial, firmware, owner, hiredUntil: hired_until, notes }
+  }
+  const change = async (id: string, more: Record<string, string>) =>
+    saveUnit({ ...(await unitNow(id)), ...more }, id, undefined, 'imelda-frost')
+
+  it('is another serial number, or another model, under the same tag', async () => {
+    expect((await state('TSP-S2'))?.is).toBe('ready')
+    await change('tsp-s2', { serial: 'S-999' })
+    expect(await state('TSP-S2')).toEqual({
+      is: 'unknown',
+      words: 'another camera under this tag: nothing is known of it yet',
+    })
+    const [event] = (await readLife('tsp-s2')).events
+    expect(event?.words).toContain('another serial number')
+    // A slip of the pen is taken back, and what was known is known again.
+    await undoHappened('tsp-s2', event?.id ?? 0, true, 'imelda-frost')
+    expect((await state('TSP-S2'))?.is).toBe('ready')
+    await change('tsp-l3', { model: 'dunlin', firmware: '1.0' })
+    expect((await state('TSP-L3'))?.is).toBe('unknown')
+    const [model] = (await readLife('tsp-l3')).events
+    await expect(undoHappened('tsp-l3', model?.id ?? 0, true, 'imelda-frost')).rejects.toMatchObject({ status: 422 })
+  })
+
+  it('is firmware; taken back, the kit says again what runs, and only the last can be', async () => {
+    const firmware = (await unitNow('tsp-s2')).firmware ?? ''
+    await change('tsp-s2', { firmware: '2.4' })
+    const known = (await readLife('tsp-s2')).settings.filter(s => s.says !== undefined).length
+    const [event] = (await readLife('tsp-s2')).events
+    await undoHappened('tsp-s2', event?.id ?? 0, true, 'imelda-frost')
+    expect((await unitNow('tsp-s2')).firmware).toBe(firmware)
+    expect((await readLife('tsp-s2')).settings.filter(s => s.says !== undefined).length).toBeGreaterThan(known)
+    expect((await state('TSP-S2'))?.is).toBe('ready')
+    await undoHappened('tsp-s2', event?.id ?? 0, false, 'imelda-frost')
+    expect((await unitNow('tsp-s2')).firmware).toBe('2.4')
+    await change('tsp-s2', { firmware })
+    await expect(undoHappened('tsp-s2', event?.id ?? 0, true, 'imelda-frost')).rejects.toMatchObject({ status: 422 })
   })
 })

@@ -3,7 +3,7 @@ import { seedDemo } from '../../src/demo/seed'
 import { recordHappened, signCard, tickStep } from '../../src/server/card-actions'
 import { readCard } from '../../src/server/cards'
 import { database } from '../../src/server/database'
-import { readLife } from '../../src/server/readiness'
+import { readLife } from '../../src/server/life'
 import { readStateFile, writeStateFile } from '../../src/server/unit-state'
 import { useDemoFolder } from '../fixtures/demo-folder'
 

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { effectiveTargets, layered, type Standard } from '../standards'
 import houseBaseline from '../standards/house-baseline.json' with { type: 'json' }
-import { emptyStandard } from '../standards/edit'
+import { emptyStandard, withTarget } from '../standards/edit'
 import { parseStandard } from '../standards'
 import { CASES } from '../../../test/fixtures/guide-cases'
-import { accept, clear, propose, type Topic } from './guide'
-import { followingShare, QUESTIONS } from './questions'
+import { accept, type Below, clear, propose, type Topic } from './guide'
+import { type Answers, followingShare, QUESTIONS } from './questions'
 import { RULES, TOPICS } from './rules'
 
 const topicIn = (topics: readonly Topic[], id: string): Topic => {
@@ -35,6 +35,41 @@ describe('situations', () => {
     for (const [dimension, value] of Object.entries(values))
       expect({ dimension, value: targets.find(t => t.dimension === dimension)?.value }).toEqual({ dimension, value })
     for (const id of silent) expect(topics.find(t => t.id === id)).toBeUndefined()
+  })
+})
+
+describe('answers that go together', () => {
+  const values = (answers: Answers, below?: Below) =>
+    new Map(propose(answers, below).flatMap(t => t.proposals[0].targets.map(x => [x.dimension, x.value] as const)))
+
+  it('ask for a longer hold than usual where something crosses, whatever is usual in the house', () => {
+    for (const usual of [0.8, 1.5, 3])
+      for (const blocked of [0.1, 0.3, 0.5, 1, 2]) {
+        const hold = values({ crossing: 'people', blocked, what: 'people' }, new Map([['track.hold', usual]]))
+        expect(Number(hold.get('track.hold')), `${blocked} s on ${usual} s`).toBeGreaterThanOrEqual(usual)
+        expect(Number(hold.get('track.hold'))).toBeGreaterThanOrEqual(Math.min(5, blocked))
+      }
+  })
+
+  it('correct the exposure once: a spot on what is lit needs no standing correction beside it', () => {
+    for (const light of ['spot', 'back', 'changing', 'even', 'dark']) {
+      const at = values({ light: [light], what: 'people' })
+      const isRead = at.get('meter.pattern') !== 'matrix'
+      if (isRead) expect(at.get('meter.bias') ?? 0, light).toBe(0)
+    }
+    const bias = propose({ light: ['spot'] }).find(t => t.id === 'bias')
+    expect(bias?.others.find(o => o.school === 'protect highlights')?.fitsWhen.join()).toContain(
+      'metering were not spot',
+    )
+  })
+
+  it('do not say how fine to aim where nothing is looked for', () => {
+    for (const { answers, name } of CASES) {
+      const at = values(answers)
+      if (at.get('subject.class') === 'off') expect(at.has('subject.detail'), name).toBe(false)
+    }
+    const dark = values({ what: 'people', size: 'half', faces: 'one', light: ['dark'] })
+    expect([dark.get('subject.class'), dark.get('subject.detail')]).toEqual(['off', undefined])
   })
 })
 
@@ -135,11 +170,25 @@ describe('accepting', () => {
   )
   const start = topicIn(propose({ motion: ['steady'], handed: 'nobody', session: 30 }), 'start')
 
-  it('writes the targets with their reason and school, and says why a must gives way', () => {
+  it('writes the targets with their reason and school; a must below stands until somebody writes why it gives way', () => {
     const written = accept(draft, 'swings', 'start', start.proposals[0])
-    const target = effectiveTargets(written).find(t => t.dimension === 'trigger.shutter')
-    expect(target).toMatchObject({ value: 'meters-only', school: 'thumb start', from: { layer: 'Swings' } })
-    expect(layered(written).withheld).toEqual([])
+    const shutter = (s: Standard) => effectiveTargets(s).find(t => t.dimension === 'trigger.shutter')
+    expect(shutter(written)).toMatchObject({ value: 'starts-af', from: { layer: 'House baseline' } })
+    expect(layered(written).withheld.map(w => w.target)).toMatchObject([
+      { dimension: 'trigger.shutter', value: 'meters-only', school: 'thumb start' },
+    ])
+    const [own] = layered(written).withheld
+    if (!own) throw new Error('nothing withheld')
+    const reasoned = withTarget(written, 'swings', { ...own.target, relaxes: 'Nobody else takes these bodies.' })
+    expect(shutter(reasoned)).toMatchObject({ value: 'meters-only', from: { layer: 'Swings' } })
+    expect(layered(reasoned).withheld).toEqual([])
+  })
+
+  it('accepts everything without giving one reason against a must on its own', () => {
+    for (const { answers } of CASES) {
+      const all = propose(answers).reduce((s, t) => accept(s, 'swings', t.id, t.proposals[0]), draft)
+      for (const l of all.layers.filter(x => !x.from)) expect(l.targets.filter(t => t.relaxes)).toEqual([])
+    }
   })
 
   it('replaces an earlier answer to the same question, and can be taken back', () => {

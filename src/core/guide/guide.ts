@@ -1,4 +1,7 @@
-import { effectiveTargets, ownLayers, relaxesMust, type Standard, type Target } from '../standards'
+import { ownLayers, type Standard, type Target } from '../standards'
+import { dimension } from '../vocabulary/dimensions'
+import type { NeutralValue } from '../vocabulary/values'
+import { inSentence } from '../vocabulary/words'
 import { withTarget } from '../standards/edit'
 import { type Answers, followingShare, QUESTIONS, type Question } from './questions'
 import { type Condition, type From, type GuideRule, RULES, type RuleTarget, TOPICS } from './rules'
@@ -66,7 +69,17 @@ const strengthOf = (rule: GuideRule): number => rule.strength ?? Object.keys(rul
 
 const fires = (rule: GuideRule, facts: Answers): boolean =>
   Object.entries(rule.when).every(([question, condition]) => holds(condition, facts[question])) &&
+  Object.entries(rule.beside ?? {}).every(([id, { not }]) => !not.some(word => word === proposedFor(id, facts))) &&
   rule.targets.every(t => valueOf(t, facts) !== undefined)
+
+/** What the guide proposes for a dimension on the topic that decides it; undefined where it proposes nothing. */
+const proposedFor = (dimensionId: string, facts: Answers): RuleTarget['value'] | undefined => {
+  const topic = RULES.find(r => r.targets.some(t => t.dimension === dimensionId))?.topic ?? ''
+  return firing(topic, facts)[0]?.targets.find(t => t.dimension === dimensionId)?.value
+}
+
+/** What the layers below ask for, by dimension. */
+export type Below = ReadonlyMap<string, NeutralValue>
 
 /** Beyond this a lens is set to infinity anyway. */
 const FAR_METRES = 30
@@ -78,13 +91,13 @@ const isFrom = (value: RuleTarget['value']): value is From =>
 
 const rounded = (n: number): number => Number(n.toPrecision(2))
 
-const valueOf = ({ value }: RuleTarget, facts: Answers): Target['value'] | undefined => {
+const valueOf = ({ dimension: id, value }: RuleTarget, facts: Answers, below?: Below): Target['value'] | undefined => {
   if (!isFrom(value)) return value
   if (value.from === 'blocked') {
     const seconds = Number(facts['blocked'])
-    return Number.isFinite(seconds)
-      ? rounded(Math.min(value.max, Math.max(value.min, seconds * value.times)))
-      : undefined
+    const usual = value.notBelow ? below?.get(id) : undefined
+    const least = Math.max(value.min, typeof usual === 'number' ? usual : 0)
+    return Number.isFinite(seconds) ? rounded(Math.max(least, Math.min(value.max, seconds * value.times))) : undefined
   }
   const [near, far] = [Number(facts['nearest']), Number(facts['farthest'])]
   if (!(near > 0) || !(far > near)) return undefined
@@ -124,7 +137,7 @@ const conditionWords = (id: string, condition: Condition): string => {
   return `${question.text} ${[min !== undefined ? `at least ${min}${unit}` : '', max !== undefined ? `at most ${max}${unit}` : ''].filter(Boolean).join(', ')}`
 }
 
-const proposalOf = (rule: GuideRule, facts: Answers): Proposal => ({
+const proposalOf = (rule: GuideRule, facts: Answers, below?: Below): Proposal => ({
   rule: rule.id,
   school: rule.school,
   title: rule.title,
@@ -132,7 +145,7 @@ const proposalOf = (rule: GuideRule, facts: Answers): Proposal => ({
   source: rule.source,
   because: [...new Set(Object.keys(rule.when).map(id => saidWords(id, facts)))],
   targets: rule.targets.flatMap((t): Target[] => {
-    const value = valueOf(t, facts)
+    const value = valueOf(t, facts, below)
     if (value === undefined) return []
     const { dimension, weight, tolerance } = t
     return [
@@ -207,11 +220,12 @@ const changesOfMind = (topic: string, answers: Answers, now: Proposal): readonly
  * What to propose for a situation, topic by topic.
  *
  * @param answers all, some or none of the questions; what was not answered decides nothing
+ * @param below what the layers below ask for; what is meant to be more than usual never asks for less
  */
-export const propose = (answers: Answers): readonly Topic[] => {
+export const propose = (answers: Answers, below?: Below): readonly Topic[] => {
   const facts = factsOf(answers)
   return Object.entries(TOPICS).flatMap(([id, question]): Topic[] => {
-    const [first, ...rest] = firing(id, facts).map(r => proposalOf(r, facts))
+    const [first, ...rest] = firing(id, facts).map(r => proposalOf(r, facts, below))
     if (!first) return []
     const seen = new Set([signature(first)])
     const schools = new Set([first.school])
@@ -224,13 +238,18 @@ export const propose = (answers: Answers): readonly Topic[] => {
     })
     const others = RULES.filter(r => r.topic === id && r.school && !schools.has(r.school)).flatMap(
       (r): OtherSchool[] => {
-        const other = proposalOf(r, facts)
+        const other = proposalOf(r, facts, below)
         if (other.targets.length < r.targets.length || schools.has(r.school)) return []
         schools.add(r.school)
         const fitsWhen = Object.entries(r.when)
           .filter(([k, c]) => !holds(c, facts[k]))
           .map(([k, c]) => conditionWords(k, c))
-        return [{ ...other, fitsWhen }]
+        const clashes = Object.entries(r.beside ?? {}).flatMap(([k, { not }]) => {
+          const proposed = proposedFor(k, facts)
+          const clash = not.find(word => word === proposed)
+          return clash === undefined ? [] : [`${inSentence(dimension(k).label)} were not ${clash}`]
+        })
+        return [{ ...other, fitsWhen: [...fitsWhen, ...clashes] }]
       },
     )
     return [
@@ -277,17 +296,11 @@ export const asSchool = (standard: Standard, topic: string, proposal: Proposal):
 
 /**
  * Writes an accepted proposal into the own layer of a draft; targets that another answer to the same topic had put
- * there go.
+ * there go. Where it relaxes a must below, that stands until somebody writes why it may give way: the reason of the
+ * guide is one for the proposal, not against the must.
  */
-export const accept = (standard: Standard, layerId: string, topic: string, proposal: Proposal): Standard => {
-  const cleared = clear(standard, layerId, topic)
-  const below = new Map(effectiveTargets(cleared).map(t => [t.dimension, t]))
-  return proposal.targets.reduce((s, t) => {
-    const must = below.get(t.dimension)
-    // Whoever accepts the reason accepts it as the one for which the must below gives way.
-    return withTarget(s, layerId, must && relaxesMust(must, t) ? { ...t, relaxes: t.reason } : t)
-  }, cleared)
-}
+export const accept = (standard: Standard, layerId: string, topic: string, proposal: Proposal): Standard =>
+  proposal.targets.reduce((s, t) => withTarget(s, layerId, t), clear(standard, layerId, topic))
 
 /** Takes out what a topic had put into a layer. */
 export const clear = (standard: Standard, layerId: string, topic: string): Standard => {

@@ -22,7 +22,14 @@ export type Condition = v.InferOutput<typeof conditionSchema>
 
 /** A value that depends on an answered amount. */
 const fromSchema = v.union([
-  v.strictObject({ from: v.literal('blocked'), times: v.number(), min: v.number(), max: v.number() }),
+  v.strictObject({
+    from: v.literal('blocked'),
+    times: v.number(),
+    min: v.number(),
+    max: v.number(),
+    /** It is meant to be more than usual: never less than what the layers below ask for. */
+    notBelow: v.optional(v.literal(true)),
+  }),
   v.strictObject({ from: v.literal('distances') }),
 ])
 export type From = v.InferOutput<typeof fromSchema>
@@ -44,6 +51,8 @@ export const ruleSchema = v.strictObject({
   school: v.optional(words),
   title: words,
   when: v.record(v.string(), conditionSchema),
+  /** What the guide proposes on another topic must not be one of these: two answers that only make sense apart. */
+  beside: v.optional(v.record(v.string(), v.strictObject({ not: v.array(words) }))),
   /** The strongest rule that holds comes first; the number of its conditions where not given. */
   strength: v.optional(v.number()),
   targets: v.pipe(

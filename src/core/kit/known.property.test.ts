@@ -46,7 +46,7 @@ const lives = (body: Body, versions: readonly string[]) => {
   const read = fc
     .array(settings, { maxLength: 4 })
     .chain(all => fc.record(Object.fromEntries(all.map(s => [s.id, fc.constantFrom(...s.options.map(o => o.id))]))))
-    .map(state => ({ kind: 'read' as const, settings: state as State }))
+    .map(state => ({ kind: 'read' as const, settings: state }))
   const plain = fc.constantFrom(
     { kind: 'reset' as const },
     { kind: 'repaired' as const },

@@ -166,8 +166,7 @@ const comesTo = (body: Body, state: State, target: EffectiveTarget): NeutralValu
   if (id === 'area.follow') return furthest(id, wanted, follows, 'off')
   if (id === 'area.pattern') {
     const want = whole(wanted as Area)
-    const size = furthest('area.size', want as unknown as NeutralValue, areas as unknown as NeutralValue[]) as
-      Area | undefined
+    const size = furthest('area.size', want, areas) as Area | undefined
     if (!size) return undefined
     const chooser = furthest(
       'area.chooser',

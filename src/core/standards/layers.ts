@@ -74,6 +74,9 @@ const isNotInThePlan = ({ controls }: Standard, { dimension: id }: Target): bool
   dimension(id).kind === 'assign' &&
   !usesIn(controls, controls.school).some(u => u.function === id)
 
+/** What is asked of how something is looked for says nothing where nothing is. */
+const MOOT_WITHOUT_SUBJECT = ['subject.detail', 'subject.eye', 'subject.scope', 'subject.registered'] as const
+
 /** Continuous AF and a frame rate together ask that focus goes on between the frames; said otherwise, that counts. */
 const impliedBy = (targets: ReadonlyMap<string, EffectiveTarget>): readonly EffectiveTarget[] => {
   const drive = targets.get('mode.drive')
@@ -108,6 +111,7 @@ export const layered = (standard: Standard, context: Context = {}): Layered => {
       else targets.set(target.dimension, { ...target, from, over: [must, ...over] })
     }
   }
+  if (targets.get('subject.class')?.value === 'off') for (const id of MOOT_WITHOUT_SUBJECT) targets.delete(id)
   const implied = impliedBy(targets)
   return { targets: [...targets.values(), ...implied].sort(inVocabularyOrder), withheld }
 }

@@ -1,12 +1,14 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Alert, Box, Button, Typography } from '@mui/material'
 import NextLink from 'next/link'
-import { useSearchParams } from 'next/navigation'
+import { useRouter, useSearchParams } from 'next/navigation'
 import { useState } from 'react'
 import type { StandardHeading } from '@/server/catalogue'
 import { linkTo } from '@/ui/address'
+import { usePeople } from '@/ui/people'
 import { Page } from '@/ui/pieces'
+import { sendJson } from '@/ui/send'
 import { STATE_WORDS, VersionMark } from '@/ui/versions'
 import { NewStandard } from './NewStandard'
 import { StandardImport } from './StandardImport'
@@ -19,7 +21,15 @@ type Listed = StandardHeading & {
 /** Every standard of the house, what it stands on, and the version that counts. */
 export const StandardList = ({ standards }: { standards: readonly Listed[] }) => {
   const params = useSearchParams()
+  const router = useRouter()
+  const { person } = usePeople()
   const [isNew, setNew] = useState(false)
+  const [problem, setProblem] = useState('')
+  const makeUsual = async (id: string) => {
+    const sent = await sendJson('PUT', `/api/v1/standards/${id}/usual`, person ? { person: person.id } : {})
+    setProblem(sent.ok ? '' : sent.detail)
+    if (sent.ok) router.refresh()
+  }
   return (
     <Page>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
@@ -35,6 +45,7 @@ export const StandardList = ({ standards }: { standards: readonly Listed[] }) =>
         What focus should do for a kind of work, said once. Each stands on the one below it and states only what it
         changes.
       </Typography>
+      {problem && <Alert severity="error">{problem}</Alert>}
       {standards.length === 0 && (
         <Typography sx={{ py: 4 }}>
           No standard yet. Begin one and answer the guide’s questions, or take one from a file.
@@ -75,6 +86,20 @@ export const StandardList = ({ standards }: { standards: readonly Listed[] }) =>
             </Typography>
             <Box sx={{ pt: { md: 0.75 } }}>
               <VersionMark version={s.version} state={s.state} />
+              {s.isUsual ? (
+                <Typography variant="body2" color="textSecondary">
+                  in hand where nobody chose another
+                </Typography>
+              ) : (
+                <Button
+                  size="small"
+                  sx={{ ml: -0.75 }}
+                  aria-label={`Have ${s.name} in hand at first`}
+                  onClick={() => void makeUsual(s.id)}
+                >
+                  In hand at first
+                </Button>
+              )}
               {s.open && (
                 <Typography variant="body2">
                   <NextLink

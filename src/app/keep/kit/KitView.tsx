@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, TextField, Typography } from '@mui/material'
+import { Alert, Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useRouter, useSearchParams } from 'next/navigation'
 import NextLink from 'next/link'
@@ -27,6 +27,12 @@ const Row = styled('div')(({ theme }) => ({
   [theme.breakpoints.down('md')]: { gridTemplateColumns: '1fr', paddingBlock: theme.spacing(1.25) },
 }))
 
+const KINDS = [
+  { id: 'both', label: 'All' },
+  { id: 'body', label: 'Bodies' },
+  { id: 'lens', label: 'Lenses' },
+] as const
+
 const HEADINGS = ['Tag', 'Model', 'Serial', 'Firmware', 'Owner', 'Notes', '']
 
 /** Every body and lens the team owns or hires. */
@@ -46,6 +52,7 @@ export const KitView = ({
 }) => {
   const params = useSearchParams()
   const [filter, setFilter] = useState('')
+  const [kind, setKind] = useState<UnitView['kind'] | 'both'>('both')
   const [editing, setEditing] = useState<UnitView | 'new'>()
   const [done, setDone] = useState<Done>()
   const router = useRouter()
@@ -56,6 +63,7 @@ export const KitView = ({
   }
   const words = folded(filter).split(/\s+/).filter(Boolean)
   const shown = units.filter(u => {
+    if (kind !== 'both' && u.kind !== kind) return false
     const text = folded([u.tag, u.modelName, u.serial, u.firmware, u.owner, u.notes].join(' '))
     return words.every(w => text.includes(w))
   })
@@ -92,6 +100,19 @@ export const KitView = ({
           onChange={e => setFilter(e.target.value)}
           sx={{ width: 420, maxWidth: '100%' }}
         />
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={kind}
+          onChange={(_, next: typeof kind | null) => next && setKind(next)}
+          aria-label="Kind"
+        >
+          {KINDS.map(k => (
+            <ToggleButton key={k.id} value={k.id} sx={{ minHeight: 44, px: 2 }}>
+              {k.label}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
         <Typography color="textSecondary">
           {shown.length === units.length ? `${units.length} units` : `${shown.length} of ${units.length} units`}
         </Typography>
@@ -102,7 +123,13 @@ export const KitView = ({
           Owner, Hired until and Notes.
         </Typography>
       )}
-      {units.length > 0 && shown.length === 0 && <Typography>Nothing in the kit matches “{filter}”.</Typography>}
+      {units.length > 0 && shown.length === 0 && (
+        <Typography>
+          {filter
+            ? `Nothing in the kit matches “${filter}”.`
+            : `There are no ${kind === 'lens' ? 'lenses' : 'bodies'} in the kit.`}
+        </Typography>
+      )}
       {shown.length > 0 && (
         <Box role="table" aria-label="Units">
           <Row role="row" sx={{ display: { xs: 'none', md: 'grid' } }}>
@@ -129,7 +156,7 @@ export const KitView = ({
                 {u.serial}
               </Typography>
               <Typography role="cell" variant="value">
-                {u.firmware || (u.kind === 'lens' ? 'lens' : '')}
+                {u.firmware || <span aria-label="none">–</span>}
               </Typography>
               <Typography role="cell" variant="body2" color={isOverdue(u, today) ? 'error' : 'textPrimary'}>
                 {u.owner}

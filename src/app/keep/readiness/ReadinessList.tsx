@@ -77,7 +77,7 @@ export const ReadinessList = ({ view, by }: { view: ReadinessView; by: 'unit' | 
           onChange={(_, next: ReadinessState[]) => setOnly(next)}
           size="small"
           aria-label="Only these"
-          sx={{ flexWrap: 'wrap' }}
+          sx={CHIPS}
         >
           {READINESS_ORDER.map(is => (
             <ToggleButton key={is} value={is} sx={{ gap: 1, minHeight: 44 }}>
@@ -123,6 +123,13 @@ export const ReadinessList = ({ view, by }: { view: ReadinessView; by: 'unit' | 
     </Page>
   )
 }
+
+/** Chips that may stand in several rows: each has a border of its own. */
+const CHIPS = {
+  flexWrap: 'wrap',
+  gap: 0.75,
+  '& .MuiToggleButtonGroup-grouped': { borderRadius: 1, border: 1, borderColor: 'divider', m: 0 },
+} as const
 
 /** The same units under the names of those who carry them; one that two carry stands twice. */
 const ByPerson = ({ units, hrefOf }: { units: readonly UnitReadiness[]; hrefOf: (unit: UnitReadiness) => string }) => {

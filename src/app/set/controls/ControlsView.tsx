@@ -18,7 +18,9 @@ import { PLACES } from '@/core/vocabulary/places'
 import type { Shooter } from '@/server/controls'
 import type { StandardView } from '@/server/standards'
 import { linkTo, useAddress } from '@/ui/address'
+import { isForTheFingers } from '@/core/vocabulary/fingers'
 import { DraftButtons, StatusProblem } from '@/ui/DraftStatus'
+import { GivesWay } from '@/ui/GivesWay'
 import { describeStandardChanges } from '@/core/standards/compare'
 import { MergeNotice } from '@/ui/MergeNotice'
 import { Page } from '@/ui/pieces'
@@ -30,7 +32,6 @@ import { WorkerTrouble } from '@/ui/worker'
 import { VersionMark } from '@/ui/versions'
 import { BodyMap, presses } from './BodyMap'
 import { CostPanel } from './CostPanel'
-import { GivesWay } from './GivesWay'
 import { type Change, PlanPanel, SchoolSelect } from './PlanPanel'
 import { Relearning } from './Relearning'
 import { ThumbLoad } from './ThumbLoad'
@@ -122,7 +123,9 @@ export const ControlsView = ({
             {p.words}
           </Alert>
         ))}
-        {isDraft && layer && <GivesWay document={document} layer={layer} edit={edit} />}
+        {isDraft && layer && (
+          <GivesWay document={document} layer={layer} edit={edit} concerns={isForTheFingers} what="this school" />
+        )}
         <Box sx={LAYOUT}>
           <Box sx={{ gridArea: 'school' }}>
             <SchoolSelect plan={plan} onSchool={choose} />

@@ -1,14 +1,15 @@
 'use client'
 
 import { Alert, Box, Button, Chip, TextField, Typography } from '@mui/material'
-import { useMemo, useState } from 'react'
+import { type ReactNode, useMemo, useState } from 'react'
 import { accept, clear, type Proposal, propose, type Topic } from '@/core/guide/guide'
 import { type Answers, QUESTIONS, type Question } from '@/core/guide/questions'
-import type { Layer, Standard } from '@/core/standards'
+import { effectiveTargets, type Layer, type Standard } from '@/core/standards'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { sameValue } from '@/core/vocabulary/same'
 import { inSentence, valueWords } from '@/core/vocabulary/words'
 import type { Draft } from '@/ui/draft'
+import { GivesWay } from '@/ui/GivesWay'
 import { Eyebrow } from '@/ui/pieces'
 
 /** Where the refused topics are kept among the answers. */
@@ -30,7 +31,10 @@ export const GuidePart = ({
   onDraft: () => void
 }) => {
   const answers: Answers = useMemo(() => standard.answers ?? {}, [standard.answers])
-  const topics = useMemo(() => propose(answers), [answers])
+  const topics = useMemo(() => {
+    const bare = { ...standard, layers: standard.layers.map(l => (l.id === layer.id ? { ...l, targets: [] } : l)) }
+    return propose(answers, new Map(effectiveTargets(bare).map(t => [t.dimension, t.value])))
+  }, [answers, standard, layer.id])
   const refused = listOf(answers[REFUSED])
   const answered = QUESTIONS.filter(q => listOf(answers[q.id]).length > 0).length
   const set = (id: string, answer: Answers[string] | undefined, what: string) =>
@@ -98,7 +102,17 @@ export const GuidePart = ({
             isRefused={refused.includes(t.id)}
             onTake={edit && (p => take(t, p))}
             onRefuse={edit && (() => refuse(t))}
-          />
+          >
+            {edit && (
+              <GivesWay
+                document={standard}
+                layer={layer}
+                edit={edit}
+                concerns={id => [...t.proposals, ...t.others].some(p => p.targets.some(x => x.dimension === id))}
+                what="what you accepted"
+              />
+            )}
+          </TopicItem>
         ))}
       </Box>
     </Box>
@@ -211,12 +225,14 @@ const TopicItem = ({
   isRefused,
   onTake,
   onRefuse,
+  children,
 }: {
   topic: Topic
   taken: Proposal | undefined
   isRefused: boolean
   onTake: ((p: Proposal) => void) | undefined
   onRefuse: (() => void) | undefined
+  children?: ReactNode
 }) => (
   <Box component="article" aria-label={topic.question} sx={{ py: 2, borderTop: 1, borderColor: 'divider', mt: 1.5 }}>
     <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, minHeight: 32 }}>
@@ -272,6 +288,7 @@ const TopicItem = ({
         )}
       </Box>
     ))}
+    {children}
     {topic.others.length > 0 && <Others topic={topic} taken={taken} onTake={onTake} />}
     {topic.wouldChange.length > 0 && (
       <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>

@@ -3,13 +3,14 @@
 import { Alert, Box, Button, Typography } from '@mui/material'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { useState } from 'react'
-import type { LifeView } from '@/server/readiness'
+import type { LifeView } from '@/server/life'
 import { linkTo } from '@/ui/address'
 import { usePeople } from '@/ui/people'
 import { Page } from '@/ui/pieces'
 import { sendJson } from '@/ui/send'
 import { LinkButton } from '@/ui/Shell'
 import { When } from '@/ui/When'
+import { UnitNow } from './UnitNow'
 
 const HAPPENED = [
   { kind: 'reset', label: 'It was reset to factory defaults' },
@@ -18,11 +19,12 @@ const HAPPENED = [
 ] as const
 
 /**
- * What happened to a unit, newest first; everything can be taken back.
+ * What a unit is set to now, and what happened to it, newest first; everything can be taken back.
  *
  * @param code leads to its card, to be stuck on the unit, as a picture in a data address
  */
-export const UnitLife = ({ life: { unit, body, events }, code }: { life: LifeView; code: string }) => {
+export const UnitLife = ({ life, code }: { life: LifeView; code: string }) => {
+  const { unit, body, events } = life
   const params = useSearchParams()
   const router = useRouter()
   const { person } = usePeople()
@@ -40,15 +42,21 @@ export const UnitLife = ({ life: { unit, body, events }, code }: { life: LifeVie
   }
   const base = `/api/v1/units/${unit.id}/events`
   return (
-    <Page sx={{ maxWidth: 760 }}>
+    <Page sx={{ maxWidth: 960 }}>
       <Typography color="textSecondary">
         {unit.model} · firmware {unit.firmware}
       </Typography>
       <Typography variant="h1">{unit.tag}</Typography>
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 2 }}>
+      <Box sx={{ mt: 2 }}>
         <LinkButton href={linkTo(`/set/cards/${body}`, params, { unit: unit.id })} variant="contained">
           Open its card
         </LinkButton>
+      </Box>
+      <UnitNow life={life} />
+      <Typography variant="h2" sx={{ mt: 4 }}>
+        Something happened to it
+      </Typography>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1 }}>
         {HAPPENED.map(h => (
           <Button key={h.kind} variant="outlined" onClick={() => void send('POST', base, { kind: h.kind })}>
             {h.label}
@@ -80,17 +88,6 @@ export const UnitLife = ({ life: { unit, body, events }, code }: { life: LifeVie
           {problem}
         </Alert>
       )}
-      <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mt: 3 }}>
-        <Box component="img" src={code} alt={`Code that leads to the card of ${unit.tag}`} sx={{ width: 96 }} />
-        <Box>
-          <Typography>
-            Stick this code on {unit.tag}: it opens its card. The standard is chosen there, at the top.
-          </Typography>
-          <Button component="a" href={code} download={`${unit.id}-code.png`} sx={{ ml: -1 }}>
-            Save the code as a picture
-          </Button>
-        </Box>
-      </Box>
       <Typography variant="h2" sx={{ mt: 4 }}>
         What happened
       </Typography>
@@ -133,6 +130,17 @@ export const UnitLife = ({ life: { unit, body, events }, code }: { life: LifeVie
             </Button>
           </Box>
         ))}
+      </Box>
+      <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mt: 3 }}>
+        <Box component="img" src={code} alt={`Code that leads to the card of ${unit.tag}`} sx={{ width: 96 }} />
+        <Box>
+          <Typography>
+            Stick this code on {unit.tag}: it opens its card. The standard is chosen there, at the top.
+          </Typography>
+          <Button component="a" href={code} download={`${unit.id}-code.png`} sx={{ ml: -1 }}>
+            Save the code as a picture
+          </Button>
+        </Box>
       </Box>
     </Page>
   )

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, LinearProgress, Typography } from '@mui/material'
+import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import NextLink from 'next/link'
 import { useSearchParams } from 'next/navigation'
@@ -14,7 +14,7 @@ import { CautionNote, Eyebrow, Page } from '@/ui/pieces'
 import { LinkButton } from '@/ui/Shell'
 import { Notices } from './Notices'
 import { PrintCard } from './PrintCard'
-import { Signing } from './Signing'
+import { Signed, Signing } from './Signing'
 import { Slots } from './Slots'
 import { StepItem, StoreItem } from './StepItem'
 import { useCard } from './use-card'
@@ -129,7 +129,14 @@ export const CardPage = ({ card: initial, code }: { card: CardView; code: string
           </Typography>
         )}
       </Box>
+      <Signed card={card} />
       <Notices live={live} />
+      {card.stuck.length > 0 && (
+        <Alert severity="warning" sx={{ mt: 1.5 }}>
+          No order of changes was found that brings about {card.stuck.join(' and ')}; the rules that hold it up stand at
+          those steps. Reset the body to factory defaults and begin again, or read the maker’s manual.
+        </Alert>
+      )}
 
       <Box component="ol" ref={list} onKeyDown={move} sx={{ listStyle: 'none', p: 0, m: 0 }}>
         {card.steps.map((s, i) => {

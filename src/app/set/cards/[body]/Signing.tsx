@@ -1,7 +1,7 @@
 'use client'
 
-import { Box, Button, Checkbox, FormControlLabel, Typography } from '@mui/material'
-import { useState, useSyncExternalStore } from 'react'
+import { Alert, Box, Button, Checkbox, FormControlLabel, Typography } from '@mui/material'
+import { useEffect, useRef, useState, useSyncExternalStore } from 'react'
 import type { CardView, CheckView } from '@/server/cards'
 import { usePeople } from '@/ui/people'
 import { MenuPath } from '@/ui/pieces'
@@ -21,6 +21,25 @@ const useTimed = () =>
     () => true,
   )
 
+/** That it is signed, where nobody can miss it: at the head of the card. */
+export const Signed = ({ card }: { card: CardView }) => {
+  const { signed, standard, unit } = card
+  const line = useRef<HTMLDivElement>(null)
+  const at = signed?.holds && signed.version === standard.version ? signed.at : undefined
+  const seen = useRef(at)
+  useEffect(() => {
+    if (at !== undefined && at !== seen.current) line.current?.scrollIntoView({ block: 'center' })
+    seen.current = at
+  }, [at])
+  if (at === undefined || !signed) return null
+  return (
+    <Alert ref={line} severity="success" role="status" className="no-print" sx={{ mt: 1.5 }}>
+      {unit?.tag ?? 'It'} is set and proved: signed by {signed.by ?? 'somebody'} for version {signed.version},{' '}
+      <When at={at} />.
+    </Alert>
+  )
+}
+
 /** The proof on the body itself, and the signature; shown once everything is set. */
 export const Signing = ({
   card,
@@ -37,12 +56,23 @@ export const Signing = ({
   const { person } = usePeople()
   const timed = useTimed()
   const [proved, setProved] = useState<ReadonlySet<string>>(new Set())
+  const [isAgain, setAgain] = useState(false)
   const isProved = card.proofs.every(p => proved.has(p.id))
+  if (card.signed?.holds && card.signed.version === card.standard.version && !isAgain)
+    return (
+      <Box component="section" aria-label="Signed" className="no-print" sx={{ mt: 3 }}>
+        {card.checks.length > 0 && <Checks checks={card.checks} onTold={onTold} />}
+        <Button variant="outlined" onClick={() => setAgain(true)}>
+          Prove and sign again
+        </Button>
+      </Box>
+    )
   return (
     <Box component="section" aria-label="Prove and sign" className="no-print" sx={{ mt: 4 }}>
-      {card.signed && (
+      {card.signed && !isAgain && (
         <Typography sx={{ mb: 2 }}>
           Signed by {card.signed.by ?? 'somebody'} for version {card.signed.version}, <When at={card.signed.at} />.
+          {!card.signed.holds && ' It may have been touched since, so that it has to be proved again.'}
         </Typography>
       )}
       {card.checks.length > 0 && <Checks checks={card.checks} onTold={onTold} />}

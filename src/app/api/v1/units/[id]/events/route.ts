@@ -1,13 +1,19 @@
 import { recordHappened, signCard, tellSetting } from '@/server/card-actions'
 import { answer, expectShape, MOST_BODY_BYTES, readJson } from '@/server/http'
 import { unitEventSchema } from '@/server/queries'
-import { readLife } from '@/server/readiness'
+import { readInHand } from '@/server/concordance'
+import { readLife } from '@/server/life'
 
 type Params = { params: Promise<{ id: string }> }
 
-/** A unit's life, newest first. */
-export const GET = (_: Request, { params }: Params) =>
-  answer(async () => Response.json(await readLife((await params).id)))
+/** A unit's life, newest first, and what it is set to now against a standard. */
+export const GET = (request: Request, { params }: Params) =>
+  answer(async () => {
+    const query = new URL(request.url).searchParams
+    const [standard, forWhom] = ['standard', 'for'].map(name => query.get(name) ?? undefined)
+    const { ref, context } = await readInHand({ standard, for: forWhom })
+    return Response.json(await readLife((await params).id, ref, context))
+  })
 
 /** Something happened to a unit: it was reset, repaired, came back, says something, or is signed for. */
 export const POST = (request: Request, { params }: Params) =>

@@ -1,25 +1,32 @@
+'use client'
+
 import { Alert, Box } from '@mui/material'
 import { layered, type Layer, type Standard } from '@/core/standards'
 import { withTarget } from '@/core/standards/edit'
-import { isForTheFingers } from '@/core/vocabulary/fingers'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { inSentence } from '@/core/vocabulary/words'
-import type { Draft } from '@/ui/draft'
-import { WrittenField } from '@/ui/WrittenField'
+import type { Draft } from './draft'
+import { WrittenField } from './WrittenField'
 
-/** Where a school lets a must of a lower layer give way, somebody has to write why; until then the must stands. */
+/** Where a must of a lower layer would give way, somebody has to write why; until then the must stands. */
 export const GivesWay = ({
   document,
   layer,
   edit,
+  concerns,
+  what,
 }: {
   document: Standard
   layer: Layer
   edit: Draft<Standard>['edit']
+  /** The dimensions it is said for here. */
+  concerns: (dimensionId: string) => boolean
+  /** What has it otherwise, as the subject of a sentence. */
+  what: string
 }) => {
-  const waiting = layered(document).withheld.filter(w => w.layer === layer.name && isForTheFingers(w.target.dimension))
+  const waiting = layered(document).withheld.filter(w => w.layer === layer.name && concerns(w.target.dimension))
   const concerned = layer.targets.filter(
-    t => isForTheFingers(t.dimension) && (t.relaxes || waiting.some(w => w.target.dimension === t.dimension)),
+    t => concerns(t.dimension) && (t.relaxes || waiting.some(w => w.target.dimension === t.dimension)),
   )
   if (concerned.length === 0) return null
   const write = (relaxes: string) =>
@@ -33,7 +40,7 @@ export const GivesWay = ({
           {waiting
             .map(w => `“${inSentence(dimension(w.target.dimension).label)}” is a must of ${w.must.layer}`)
             .join('; ')}
-          , and this school has it otherwise. The must stands until you write why it may give way.
+          , and {what} has it otherwise. The must stands until you write why it may give way.
         </Alert>
       )}
       <WrittenField label="Why may it give way?" value={concerned[0]?.relaxes ?? ''} onWrite={write} />

@@ -1,0 +1,140 @@
+import { Box, Button, Typography } from '@mui/material'
+import { styled } from '@mui/material/styles'
+import { useState } from 'react'
+import type { LifeView, SettingNow } from '@/server/life'
+import { AlignmentMark } from '@/ui/AlignmentMark'
+import { MenuPath } from '@/ui/pieces'
+import { When } from '@/ui/When'
+import { Mark } from '../../readiness/UnitRows'
+
+const Row = styled('div')(({ theme }) => ({
+  display: 'grid',
+  gridTemplateColumns: '44px minmax(180px, 1.4fr) minmax(120px, 1fr) minmax(120px, 1fr) minmax(150px, 1fr)',
+  gap: theme.spacing(0.25, 2),
+  alignItems: 'center',
+  minHeight: 48,
+  padding: theme.spacing(0.75, 0),
+  borderBottom: `1px solid ${theme.vars?.palette.divider}`,
+  [theme.breakpoints.down('sm')]: {
+    gridTemplateColumns: '44px 1fr',
+    '& > [role="cell"]': { gridColumn: 2 },
+    '& > .mark': { gridColumn: 1, gridRow: '1 / 3' },
+    '& > .only-wide': { display: 'none' },
+  },
+}))
+
+/** The mark beside a setting; what the standard leaves open has none. */
+const MARKS = {
+  differs: ['different', 0.9],
+  'not-known': ['missing', 1],
+  'as-wanted': ['same', 0],
+} as const
+
+const HOW: Readonly<Record<NonNullable<SettingNow['how']>, string>> = {
+  factory: 'by the reset',
+  card: 'set by card',
+  person: 'seen',
+  file: 'from a file',
+}
+
+const LOST: Readonly<Record<NonNullable<SettingNow['lost']>['kind'], string>> = {
+  firmware: 'not known since the new firmware',
+  repaired: 'not known since the repair',
+  returned: 'not known since the loan',
+  exchanged: 'not known of this camera yet',
+  contradicted: 'not known: it cannot be what it was, by the body’s own rules',
+}
+
+const Known = ({ setting: s }: { setting: SettingNow }) =>
+  s.says === undefined ? (
+    <Typography variant="body2" color="textSecondary">
+      {s.lost ? LOST[s.lost.kind] : 'nobody has said'}
+      {s.lost && (
+        <>
+          , <When at={s.lost.at} />
+        </>
+      )}
+    </Typography>
+  ) : (
+    <Typography variant="body2" color="textSecondary">
+      {s.how && HOW[s.how]}
+      {s.by && `, ${s.by}`}
+      {s.at && (
+        <>
+          , <When at={s.at} />
+        </>
+      )}
+    </Typography>
+  )
+
+const SettingRow = ({ setting: s }: { setting: SettingNow }) => {
+  const mark = s.stands === 'open' ? undefined : MARKS[s.stands]
+  return (
+    <Row role="row">
+      <Box role="cell" className="mark">
+        {mark && <AlignmentMark grade={mark[0]} distance={mark[1]} bare />}
+      </Box>
+      <Box role="cell">
+        <Typography sx={{ fontWeight: s.stands === 'differs' || s.stands === 'not-known' ? 650 : 400 }}>
+          {s.setting}
+        </Typography>
+        <MenuPath path={s.path} />
+      </Box>
+      <Typography role="cell" variant="value">
+        {s.says ?? '?'}
+      </Typography>
+      <Typography role="cell" variant="value" color={s.stands === 'differs' ? 'textPrimary' : 'textSecondary'}>
+        {s.wanted === undefined ? <span aria-label="left open">–</span> : s.wanted}
+      </Typography>
+      <Box role="cell">
+        <Known setting={s} />
+      </Box>
+    </Row>
+  )
+}
+
+const counted = (n: number, one: string, many: string) => (n === 1 ? `1 ${one}` : `${n} ${many}`)
+
+/** What a unit is set to now, what the standard has it say, and what is not known. */
+export const UnitNow = ({ life: { unit, against, settings } }: { life: LifeView }) => {
+  const [isAll, setAll] = useState(false)
+  const asked = settings.filter(s => s.stands !== 'open')
+  const shown = isAll || asked.length === 0 ? settings : asked
+  const count = (stands: SettingNow['stands']) => settings.filter(s => s.stands === stands).length
+  return (
+    <Box component="section" aria-label="What it is set to now" sx={{ mt: 4 }}>
+      <Typography variant="h2">What it is set to now</Typography>
+      {against && (
+        <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mt: 1 }}>
+          <Mark is={against.readiness.is} />
+          <Typography>
+            Against {against.standard.name}, version {against.standard.version}: {against.words}.
+          </Typography>
+        </Box>
+      )}
+      {against && (
+        <Typography color="textSecondary" sx={{ mt: 0.5 }}>
+          {counted(count('differs'), 'setting differs', 'settings differ')}, {count('not-known')} not known,{' '}
+          {count('as-wanted')} as wanted; {against.standard.name} leaves {count('open')} open.
+        </Typography>
+      )}
+      <Box role="table" aria-label={`Settings of ${unit.tag}`} sx={{ mt: 1.5, borderTop: 1, borderColor: 'divider' }}>
+        <Row role="row" className="only-wide" sx={{ display: { xs: 'none', sm: 'grid' } }}>
+          {['', 'Setting', 'It says', 'Wanted', 'Known from'].map(h => (
+            <Typography key={h} role="columnheader" variant="body2" color="textSecondary">
+              {h || <span className="visually-hidden">Agreement</span>}
+            </Typography>
+          ))}
+        </Row>
+        {shown.map(s => (
+          <SettingRow key={s.id} setting={s} />
+        ))}
+      </Box>
+      {asked.length > 0 && count('open') > 0 && (
+        <Button sx={{ mt: 1, ml: -1 }} onClick={() => setAll(!isAll)} aria-expanded={isAll}>
+          {isAll ? 'Only what the standard asks for' : `Show the other ${count('open')} settings as well`}
+        </Button>
+      )}
+    </Box>
+  )
+}
