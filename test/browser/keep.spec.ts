@@ -74,8 +74,19 @@ for (const [name, viewport] of [
       for (const box of await proof.getByRole('checkbox', { name: /^(Half-press|Hold|Focus|Point|Let|Cover)/ }).all())
         await box.check()
       await sign.click()
-      await expect(page.getByText(/Signed by Bram Tollard for version 2/)).toBeVisible()
+      // It says so where nobody can miss it, and asks for no second proof.
+      const signed = page.getByRole('status').filter({ hasText: 'signed by Bram Tollard for version 2' })
+      await expect(signed).toBeInViewport()
+      await expect(proof).toBeHidden()
+      await expect(page.getByRole('button', { name: 'Prove and sign again' })).toBeVisible()
       await expect(page.getByRole('heading', { name: /Look at these 3/ })).toBeVisible()
+
+      // What it is set to now stands on its own page, all of it as wanted.
+      await page.getByRole('link', { name: 'What happened to TSP-T1' }).click()
+      const now = page.getByRole('region', { name: 'What it is set to now' })
+      await expect(now).toContainText('Against Ring action, version 2: matches the standard.')
+      await expect(now).toContainText('0 settings differ, 0 not known')
+      await expectAccessible()
       await page.goto('/keep/readiness?standard=ring-action&bodies=tollgate')
       await expect(unit(page, 'TSP-T1')).toContainText('matches the standard')
       await expect(page.getByRole('region', { name: 'Since last week' })).toContainText('signed for Ring action')
@@ -240,4 +251,66 @@ test('what is wrong is said, and nothing is recorded', async ({ request }) => {
   expect((await request.put('/api/v1/readiness/interval', { data: { weeks: 0 } })).status()).toBe(422)
   const { events } = (await (await request.get('/api/v1/units/tsp-l1/events')).json()) as { events: unknown[] }
   expect(events).toHaveLength(1)
+})
+
+test('a unit says what it is set to now, against what standard, and what is not known since when', async ({ page }) => {
+  await page.goto('/keep/kit/tsp-l3?standard=ring-action')
+  const now = page.getByRole('region', { name: 'What it is set to now' })
+  const temper = now.getByRole('row').filter({ hasText: 'Temper 5' })
+  await expect(temper).toContainText('Temper 4')
+  await expect(temper).toContainText('seen, Saskia Venn')
+  await expect(now).toContainText('1 setting differs, 0 not known')
+  await page.getByRole('button', { name: 'It came back from repair' }).click()
+  await expect(now).toContainText('came back from repair: may be set to anything')
+  await expect(now.getByRole('row').filter({ hasText: 'Temper' }).first()).toContainText('not known since the repair')
+  await expect(now).toContainText('0 as wanted')
+  await page.goto('/keep/kit/tsp-l3?standard=high-rope')
+  await expect(now).toContainText('Against High rope')
+})
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true })
+
+  test('the head of every page is one bar; where to go and what is in hand stand behind it', async ({
+    page,
+    concordance,
+    expectAccessible,
+  }) => {
+    for (const path of ['/keep/readiness', '/set/cards/linnet?unit=tsp-l1', '/name/phrasebook', '/decide/standards']) {
+      await page.goto(path)
+      const heading = await page.getByRole('heading', { level: 1 }).boundingBox()
+      expect(heading?.y, path).toBeLessThan(130)
+      expect((await page.getByRole('banner').boundingBox())?.height, path).toBeLessThanOrEqual(96)
+    }
+    await page.getByRole('button', { name: 'Menu: Decide, Standards' }).click()
+    const menu = page.getByRole('dialog', { name: 'Menu' })
+    await expectAccessible()
+    await menu.getByRole('button', { name: /Standard in hand/ }).click()
+    await page.getByRole('menuitem', { name: 'High rope' }).click()
+    await menu.getByRole('link', { name: 'Readiness' }).click()
+    await expect(menu).toBeHidden()
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Ready for High rope?')
+    await concordance.open()
+    for (const chip of await page.getByRole('button').all()) {
+      const box = await chip.boundingBox()
+      if (box) expect(box.x + box.width).toBeLessThanOrEqual(391)
+    }
+  })
+})
+
+test('the bar names the standard whose page is open, and the kit is looked at by kind', async ({ page }) => {
+  await page.goto('/decide/standards/night-fire?standard=ring-action')
+  await expect(page.getByRole('button', { name: 'Standard in hand: Night fire' })).toBeVisible()
+  await page.goto('/decide/standards/ring-action?version=3')
+  await expect(page.getByRole('button', { name: 'Standard in hand: Ring action, version 3' })).toBeVisible()
+  await page.goto('/decide/standards')
+  await page.getByRole('button', { name: 'Make High rope the usual one' }).click()
+  await expect(page.getByRole('button', { name: 'Standard in hand: High rope' })).toBeVisible()
+  await page.goto('/keep/kit')
+  await page.getByRole('button', { name: 'Lenses', exact: true }).click()
+  const rows = page.getByRole('table', { name: 'Units' }).getByRole('row')
+  await expect(rows.filter({ hasText: 'TSP-S1' })).toHaveCount(0)
+  await expect(rows.nth(1)).not.toContainText(/\blens\b/)
+  await page.getByRole('button', { name: 'Bodies', exact: true }).click()
+  await expect(rows.filter({ hasText: 'TSP-S1' })).toHaveCount(1)
 })

@@ -143,6 +143,29 @@ it('waits for a busy database instead of failing', async () => {
   await other.destroy()
 })
 
+it('keeps what was allowed when a tolerance comes to be said in another unit', async () => {
+  const at = { standard_id: 'ring-action', version: 2 }
+  const row = () => db<{ document: string }>('standard_versions').where(at).first()
+  const standard = JSON.parse((await row())?.document ?? '') as {
+    layers: { targets: { dimension: string; value: unknown; tolerance?: number }[] }[]
+  }
+  const response = standard.layers.flatMap(l => l.targets).find(t => t.dimension === 'track.response')
+  if (!response) throw new Error('no response')
+  Object.assign(response, { value: 0.7, tolerance: 0.3 })
+  const trigger = 'approved_versions_stay'
+  const [{ sql } = { sql: '' }] = await db('sqlite_master').where('name', trigger).select<{ sql: string }[]>('sql')
+  await db.raw(`drop trigger ${trigger}`)
+  await db('standard_versions')
+    .where(at)
+    .update({ document: JSON.stringify(standard) })
+  await db.raw(sql)
+  await db('knex_migrations').where({ name: '007-response' }).delete()
+  await db.destroy()
+  db = await openDatabase(folder, 'demo')
+  expect((await row())?.document).toContain('"value":0.7,"weight":"should","tolerance":0.21')
+  await expect(db('standard_versions').where(at).update({ document: '{}' })).rejects.toThrow(/never changes/)
+})
+
 it('backs up an existing database before it migrates it', async () => {
   await db('knex_migrations').delete()
   for (const table of [
@@ -205,12 +228,12 @@ describe('walks', () => {
     await recordUnitEvent(db, 'tsp-l1', { kind: 'returned' }, LATER, null)
     const [newest] = await unitTimeline(db, 'tsp-l1')
     const id = newest?.id ?? 0
-    expect(await setUnitEventUndone(db, 'tsp-l1', id, true, LATER, 'imelda-frost')).toBe(true)
+    expect(await setUnitEventUndone(db, 'tsp-l1', id, true, LATER, 'imelda-frost')).toBe('done')
     expect((await listUnitEvents(db, ['tsp-l1'])).get('tsp-l1')?.map(e => e.kind)).toEqual(['reset'])
     expect((await unitTimeline(db, 'tsp-l1'))[0]?.undone).toEqual({ at: LATER, by: 'Imelda Frost' })
     await setUnitEventUndone(db, 'tsp-l1', id, false, LATER, null)
     expect((await listUnitEvents(db, ['tsp-l1'])).get('tsp-l1')?.map(e => e.kind)).toEqual(['reset', 'returned'])
-    expect(await setUnitEventUndone(db, 'tsp-l1', 99_999, true, LATER, null)).toBe(false)
+    expect(await setUnitEventUndone(db, 'tsp-l1', 99_999, true, LATER, null)).toBe('no-such-event')
   })
 
   it('that were timed say how long one takes: the median of the last', async () => {

@@ -16,7 +16,10 @@ import { heldUpTo } from '../standards'
 import { gradeOf } from './grade'
 import { PLACE_IDS, placeDistance } from './places'
 import { RELATIVES } from './relatives'
-import type { Area } from './values'
+import * as v from 'valibot'
+import { distanceReason } from './reason'
+import { targetSchema } from './schema'
+import { type Area, type NeutralValue, rangeSchema } from './values'
 import { toleranceWords } from './words'
 
 describe('amounts', () => {
@@ -83,12 +86,19 @@ describe('scales and choices', () => {
     expect([off('car', 'cars'), off('airplanes', 'aircraft'), off('person', 'people')]).toEqual([0, 0, 0])
     expect([off('cars', 'trains'), off('insects', 'animals'), off('cars', 'automatic')]).toEqual([0.5, 0.5, 0.25])
     expect([off('cars', 'animals'), off('cars', 'off'), off('automatic', 'off')]).toEqual([1, 1, 1])
+    // What nobody has placed is like itself and like what looks for anything.
+    expect([off('drones', 'cars'), off('people', 'drones'), off('drones', 'automatic')]).toEqual([1, 1, 0.25])
+    expect([off('drones', 'boats'), off('people', 'persons')]).toEqual([1, 0])
   })
 
   it('compares bundles by what they usually do, not by their names', () => {
     const off = (a: string, b: string) => choiceDistance('track.preset', a, b)
     expect(off('versatile', 'changing-speed')).toBeLessThan(off('past-obstacles', 'onto-newcomers'))
     expect(off('past-obstacles', 'past-obstacles')).toBe(0)
+    expect(off('versatile', 'past-obstacles')).toBeCloseTo(
+      (Math.log(2 / 0.6) / Math.log(4) + 0.2 + Math.log(2 / 0.6) / Math.log(4)) / 3,
+      12,
+    )
     expect(off('own', 'versatile')).toBe(1)
     expect(off('Setting 2', 'versatile')).toBe(1)
   })
@@ -217,4 +227,87 @@ it('has every dimension once, each with a plain meaning', () => {
   expect(new Set(DIMENSIONS.map(d => d.id)).size).toBe(DIMENSIONS.length)
   expect(new Set(DIMENSIONS.map(d => d.label)).size).toBe(DIMENSIONS.length)
   for (const d of DIMENSIONS) expect(d.about.length, d.id).toBeGreaterThan(10)
+})
+
+describe('values that are read', () => {
+  const range = (nearMetres: number, farMetres: number | 'infinity') =>
+    v.safeParse(rangeSchema, { nearMetres, farMetres }).success
+
+  it('are ranges from near to far', () => {
+    expect([range(1, 5), range(3, 'infinity'), range(5, 5), range(5, 1), range(0, 5), range(1, 0)]).toEqual([
+      true,
+      true,
+      false,
+      false,
+      false,
+      false,
+    ])
+  })
+
+  it('are amounts within what they can be', () => {
+    const reads = (id: string, value: unknown) => v.safeParse(targetSchema(dimension(id)), value).success
+    expect([reads('track.response', 0), reads('track.response', 1), reads('track.response', 1.1)]).toEqual([
+      true,
+      true,
+      false,
+    ])
+    expect([reads('track.response', -0.1), reads('track.hold', 'never'), reads('meter.bias', -2)]).toEqual([
+      false,
+      true,
+      true,
+    ])
+    expect(reads('track.hold', -1)).toBe(false)
+  })
+})
+
+describe('reasons', () => {
+  const why = (id: string, wanted: NeutralValue, got: NeutralValue) => distanceReason(dimension(id), wanted, got)
+
+  it('say how a distance comes about, so that a person can check it', () => {
+    expect(why('track.hold', 1, 1)).toBe('exactly what is wanted')
+    expect(why('track.hold', 1, 2)).toBe('|ln(2 ÷ 1)| ÷ ln 4; a factor of four counts as another behaviour')
+    expect(why('track.hold', 1, 'never')).toBe('never is not an amount that can be compared with 1 s')
+    expect(why('track.hold', 0, 2)).toBe('2 s is not an amount that can be compared with 0 s')
+    expect(why('track.hold', 2, 0)).toBe('0 s is not an amount that can be compared with 2 s')
+    expect(why('meter.bias', -0.7, -1)).toBe('0.30 stops apart; 2 stops count as another behaviour')
+    expect(why('mode.drive', 'single', 'automatic')).toContain('half way between')
+    expect(why('mode.drive', 'single', 'continuous')).toBe('another choice')
+    expect(why('subject.class', 'vehicles', 'cars')).toBe('near relatives: cars are among the vehicles')
+    expect(why('subject.class', 'animals', 'birds')).toBe('near relatives: animal detection finds some birds')
+    expect(why('see.peaking', 'off', 'mid')).toBe('2 of 3 steps apart')
+    expect(why('see.tone', true, false)).toBe('the opposite')
+    expect(why('area.size', { width: 0.1, height: 0.1 }, { width: 0.2, height: 0.1 })).toContain(
+      '2 % of the frame against 1 %',
+    )
+    expect(why('range.limit', { nearMetres: 3, farMetres: 'infinity' }, { nearMetres: 1, farMetres: 5 })).toContain(
+      'searches 1 m to 5 m',
+    )
+  })
+
+  it('say where a function went, and what is averaged in', () => {
+    const at = { place: 'thumb-upper-right' } as const
+    expect(why('trigger.start', at, { place: 'thumb-centre' })).toBe(
+      'a neighbouring place that the same finger reaches (thumb, centre), 0.20',
+    )
+    expect(why('trigger.start', { ...at, press: 'held' }, { ...at, press: 'toggled' })).toBe(
+      'the same place (thumb, upper right), 0.00; averaged with held or toggled',
+    )
+    const area = { pattern: 'point', width: 0.05, height: 0.05 } as const
+    const subject = { class: 'people' } as const
+    expect(why('trigger.second', { ...at, area, subject }, at)).toContain(
+      'averaged with no area bound to it, no subject bound to it',
+    )
+    expect(why('trigger.second', { ...at, area, subject }, { ...at, area, subject: { class: 'birds' } })).toContain(
+      'averaged with the areas bound to them, the subjects bound to them',
+    )
+  })
+})
+
+describe('assignments', () => {
+  it('take what is not said about the press for held', () => {
+    const at = { place: 'thumb-centre' } as const
+    const wants = (press: 'held' | 'toggled') => (got: object) => assignDistance({ ...at, press }, { ...at, ...got })
+    expect([wants('held')({}), wants('toggled')({}), wants('toggled')({ press: 'toggled' })]).toEqual([0, 0.5, 0])
+    expect(wants('held')({ press: 'toggled' })).toBe(0.5)
+  })
 })

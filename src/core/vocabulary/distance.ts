@@ -36,7 +36,8 @@ export const choiceDistance = (dimensionId: string, a: string, b: string): numbe
  */
 export const ratioDistance = (target: Physical, got: Physical): number => {
   if (target === got) return 0
-  if (typeof target === 'string' || typeof got === 'string' || target === 0 || got === 0) return 1
+  // A ratio with nothing is beyond every factor.
+  if (typeof target === 'string' || typeof got === 'string') return 1
   return Math.min(1, Math.abs(Math.log(got / target)) / Math.log(4))
 }
 

@@ -5,6 +5,7 @@ import * as decide from './003-decide'
 import * as set from './004-set'
 import * as keep from './005-keep'
 import * as offline from './006-offline'
+import * as response from './007-response'
 
 interface Migration {
   readonly name: string
@@ -19,6 +20,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '004-set', up: set.up },
   { name: '005-keep', up: keep.up },
   { name: '006-offline', up: offline.up },
+  { name: '007-response', up: response.up },
 ]
 
 export const migrationSource: Knex.MigrationSource<Migration> = {

@@ -12,8 +12,9 @@ import type { Arranged, Line } from './arrange'
 /** Sizes of the matrix in pixels. */
 const HEAD_HEIGHT = 78
 const GROUP_HEIGHT = 34
-const ROW_HEIGHT = 58
-const FIRST_WIDTH = 232
+const ROW_HEIGHT = 64
+const LEAST_FIRST_WIDTH = 232
+const MOST_FIRST_WIDTH = 420
 const LEAST_COLUMN_WIDTH = 144
 const MOST_COLUMN_WIDTH = 240
 /** What the server assumes about the window, so that the first paint already holds the table. */
@@ -39,6 +40,8 @@ const Scroller = styled('div')(({ theme }) => ({
   '& .broken': { color: theme.vars?.palette.error.main, fontWeight: 700 },
   '& .target': { fontWeight: 650, lineHeight: 1.3 },
   '& .wanted': { ...theme.typography.value, color: theme.vars?.palette.text.secondary, lineHeight: 1.3 },
+  // A wanted value is read whole: it takes a second line before it is cut.
+  '& .wanted.wanted': { whiteSpace: 'normal', display: '-webkit-box', WebkitLineClamp: 2, WebkitBoxOrient: 'vertical' },
   '& .must': { color: theme.vars?.palette.text.primary, fontWeight: 700 },
 }))
 
@@ -46,7 +49,6 @@ const Sticky = styled('div')(({ theme }) => ({
   position: 'sticky',
   left: 0,
   zIndex: 1,
-  width: FIRST_WIDTH,
   height: '100%',
   padding: theme.spacing(0, 1, 0, 2.5),
   background: theme.vars?.palette.background.paper,
@@ -200,22 +202,25 @@ export const Matrix = ({
     overscan: 4,
     initialRect: ASSUMED,
   })
-  const room = (rows.scrollRect?.width ?? ASSUMED.width) - FIRST_WIDTH
+  const inSight = rows.scrollRect?.width ?? ASSUMED.width
+  const room = inSight - LEAST_FIRST_WIDTH
   const width = Math.min(
     MOST_COLUMN_WIDTH,
     Math.max(LEAST_COLUMN_WIDTH, Math.floor(room / Math.max(1, columns.length)) - 1),
   )
+  // What few bodies leave free goes to what is wanted.
+  const firstWidth = Math.min(MOST_FIRST_WIDTH, Math.max(LEAST_FIRST_WIDTH, inSight - columns.length * width))
   const across = useVirtualizer({
     horizontal: true,
     count: columns.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => width,
     getItemKey: i => `${columns[i]?.column.id ?? i} ${width}`,
-    scrollPaddingStart: FIRST_WIDTH,
+    scrollPaddingStart: firstWidth,
     overscan: 2,
     initialRect: ASSUMED,
   })
-  const totalWidth = FIRST_WIDTH + columns.length * width
+  const totalWidth = firstWidth + columns.length * width
   const totalHeight = HEAD_HEIGHT + lines.reduce((sum, l) => sum + heightOf(l), 0)
   const columnsInView = across.getVirtualItems()
 
@@ -278,7 +283,7 @@ export const Matrix = ({
             borderColor: 'text.primary',
           }}
         >
-          <Sticky role="columnheader" aria-colindex={1}>
+          <Sticky role="columnheader" aria-colindex={1} style={{ width: firstWidth }}>
             <Typography variant="h3" component="div">
               Target
             </Typography>
@@ -291,7 +296,7 @@ export const Matrix = ({
                   key={entry.column.id}
                   column={entry.column}
                   musts={concordance.summary.musts}
-                  left={FIRST_WIDTH + c.index * width}
+                  left={firstWidth + c.index * width}
                   width={width}
                   position={c.index + 2}
                 />
@@ -311,7 +316,7 @@ export const Matrix = ({
                   sx={{
                     position: 'sticky',
                     left: 0,
-                    width: FIRST_WIDTH,
+                    width: firstWidth,
                     height: '100%',
                     pl: 2.5,
                     bgcolor: 'background.paper',
@@ -328,7 +333,7 @@ export const Matrix = ({
             )
           return (
             <Line1 key={r.key} role="row" aria-rowindex={r.index + 2} style={{ top: r.start, height: ROW_HEIGHT }}>
-              <Sticky role="rowheader" aria-colindex={1}>
+              <Sticky role="rowheader" aria-colindex={1} style={{ width: firstWidth }}>
                 <div className="target" title={line.row.label}>
                   {line.row.label}
                 </div>
@@ -349,7 +354,7 @@ export const Matrix = ({
                     aria-colindex={c.index + 2}
                     aria-selected={isSelected}
                     data-active={active.line === r.index && active.column === c.index}
-                    style={{ left: FIRST_WIDTH + c.index * width, width }}
+                    style={{ left: firstWidth + c.index * width, width }}
                     onClick={() => {
                       setActive({ line: r.index, column: c.index })
                       onSelect({ body: entry.column.id, dimension: line.row.dimension })

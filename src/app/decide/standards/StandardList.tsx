@@ -88,16 +88,16 @@ export const StandardList = ({ standards }: { standards: readonly Listed[] }) =>
               <VersionMark version={s.version} state={s.state} />
               {s.isUsual ? (
                 <Typography variant="body2" color="textSecondary">
-                  in hand where nobody chose another
+                  the usual one: in hand where nobody chose another
                 </Typography>
               ) : (
                 <Button
                   size="small"
                   sx={{ ml: -0.75 }}
-                  aria-label={`Have ${s.name} in hand at first`}
+                  aria-label={`Make ${s.name} the usual one`}
                   onClick={() => void makeUsual(s.id)}
                 >
-                  In hand at first
+                  Make it the usual one
                 </Button>
               )}
               {s.open && (

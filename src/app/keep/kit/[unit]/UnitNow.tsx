@@ -67,6 +67,13 @@ const Known = ({ setting: s }: { setting: SettingNow }) =>
     </Typography>
   )
 
+/** Where there is no heading above it. */
+const Said = styled('span')(({ theme }) => ({
+  ...theme.typography.body2,
+  color: theme.vars?.palette.text.secondary,
+  [theme.breakpoints.up('sm')]: { display: 'none' },
+}))
+
 const SettingRow = ({ setting: s }: { setting: SettingNow }) => {
   const mark = s.stands === 'open' ? undefined : MARKS[s.stands]
   return (
@@ -81,9 +88,11 @@ const SettingRow = ({ setting: s }: { setting: SettingNow }) => {
         <MenuPath path={s.path} />
       </Box>
       <Typography role="cell" variant="value">
+        <Said>It says </Said>
         {s.says ?? '?'}
       </Typography>
       <Typography role="cell" variant="value" color={s.stands === 'differs' ? 'textPrimary' : 'textSecondary'}>
+        <Said>wanted </Said>
         {s.wanted === undefined ? <span aria-label="left open">–</span> : s.wanted}
       </Typography>
       <Box role="cell">
