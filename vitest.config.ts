@@ -1,8 +1,8 @@
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
 
-/** One room of core alone, as when faults are put into it; see scripts/mutants.mjs. */
-const room = process.env['COHERION_ROOM']
+/** Some rooms of core alone, as when faults are put into them; see scripts/mutants.mjs. */
+const rooms = process.env['COHERION_ROOMS']?.split(',')
 
 export default defineConfig({
   resolve: {
@@ -13,9 +13,9 @@ export default defineConfig({
     },
   },
   test: {
-    include: room ? [`src/core/${room}/**/*.test.ts`] : ['src/**/*.test.ts', 'test/unit/**/*.test.ts'],
+    include: rooms?.map(room => `src/core/${room}/**/*.test.ts`) ?? ['src/**/*.test.ts', 'test/unit/**/*.test.ts'],
     // A second solver says nothing about a fault that the first check notices, and takes its time.
-    exclude: room ? ['**/*.highs.test.ts'] : [],
+    exclude: rooms ? ['**/*.highs.test.ts'] : [],
     testTimeout: 120_000,
     // A machine that does other things as well seeds the demo more slowly.
     hookTimeout: 120_000,

@@ -1,5 +1,5 @@
-// npm run mutants: puts faults into rooms of the core, one at a time, and prints which of them the room's own tests
-// notice. A sample of lines, chosen by a seed; sharded, so that one run stays under twenty minutes.
+// npm run mutants: puts faults into rooms of the core, one at a time, and prints which of them are noticed by the tests
+// of the room, and of those that judge its work. A sample of lines, chosen by a seed; sharded, so that one run stays under twenty minutes.
 //
 //   npm run mutants -- --rooms steps,kit --seed 2 --lines 60 --shard 1/2 --minutes 18
 import { readdirSync, readFileSync } from 'node:fs'
@@ -8,6 +8,14 @@ import { root, say } from './lib.mjs'
 
 const ROOMS = ['vocabulary', 'bodies', 'resolve', 'steps', 'kit', 'level', 'controls']
 const GOAL = 0.9
+/** Rooms whose work is judged from another one as well. */
+const JUDGED_FROM = {
+  bodies: ['resolve', 'changes'],
+  vocabulary: ['standards'],
+  resolve: ['controls'],
+  steps: [],
+  kit: [],
+}
 
 const option = (name, usual) => {
   const at = process.argv.indexOf(`--${name}`)
@@ -64,7 +72,7 @@ for (const room of rooms) {
     continue
   }
   // Read by vitest.config.ts in the processes that run the tests.
-  process.env.COHERION_ROOM = room
+  process.env.COHERION_ROOMS = [room, ...(JUDGED_FROM[room] ?? [])].join(',')
   const { Stryker } = await import('@stryker-mutator/core')
   const mutate = linesOf(room).map(({ file, line }) => `${file}:${line}-${line}`)
   const began = Date.now()

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { generateBody } from '../../../test/fixtures/generate'
+import { rule, tinyBody } from '../../../test/fixtures/tiny-body'
 import { demoBodies } from '../../demo/world'
 import * as edit from './edit'
 import { checkBody } from './check'
@@ -132,5 +133,61 @@ describe('how far a profile is', () => {
   it('notices that nothing starts focusing', () => {
     const deaf = edit.removeSettings(demo('wicket'), ['half-press'])
     expect(gapsOf(deaf).map(g => g.kind)).toContain('cannot-focus')
+  })
+})
+
+describe('a menu is edited', () => {
+  const three = { ...tinyBody({ a: ['x', 'y'], b: ['x', 'y'], c: ['x', 'y'] }) }
+  const rows = (b: Body) => b.settings.toSorted((p, q) => p.at.row - q.at.row).map(s => s.id)
+  const at = (index: number) => ({ tab: 'tab', page: 1, index })
+
+  it('by a setting put in between, which pushes the rest down', () => {
+    expect(rows(edit.addSetting(three, at(1), 'New').body)).toEqual(['a', 'new', 'b', 'c'])
+    expect(rows(edit.addSetting(three, at(0), 'New').body)[0]).toBe('new')
+    expect(rows(edit.addSetting(three, at(9), 'New').body).at(-1)).toBe('new')
+  })
+
+  it('by settings moved before and behind others, in the order they have', () => {
+    expect(rows(edit.moveSettings(three, ['c', 'a'], at(1)))).toEqual(['a', 'c', 'b'])
+    expect(rows(edit.moveSettings(three, ['a'], at(3)))).toEqual(['b', 'c', 'a'])
+    expect(rows(edit.moveSettings(three, ['c'], at(0)))).toEqual(['c', 'a', 'b'])
+    expect(rows(edit.nudgeSettings(three, ['b'], 1))).toEqual(['a', 'c', 'b'])
+    expect(rows(edit.nudgeSettings(three, ['b'], -1))).toEqual(['b', 'a', 'c'])
+  })
+
+  it('by an option taken out of the rules that name it, and rules that then say nothing going with it', () => {
+    const when = { a: 'x' }
+    const ruled = (then: Body['rules'][number]['then']): Body => ({ ...three, rules: [rule('r', when, then)] })
+    const without = (then: Body['rules'][number]['then'], id: string, option: string) =>
+      edit.removeOption(ruled(then), id, option).rules.map(r => r.then)
+    const forced = { effect: 'forced', setting: 'b', option: 'x' } as const
+    const both: Body['rules'][number]['then'] = { effect: 'excludes', setting: 'b', options: ['x', 'y'] }
+    expect(without(forced, 'b', 'x')).toEqual([])
+    expect(without(forced, 'b', 'y')).toEqual([forced])
+    expect(without(both, 'b', 'x')).toEqual([{ ...both, options: ['y'] }])
+    expect(without({ ...both, options: ['x'] }, 'b', 'x')).toEqual([])
+    expect(without(forced, 'a', 'x')).toEqual([])
+    expect(without(forced, 'a', 'y')).toEqual([forced])
+    expect(without({ effect: 'unavailable', setting: 'b' }, 'b', 'x')).toHaveLength(1)
+    expect(edit.removeSettings(ruled(forced), ['b']).rules).toEqual([])
+    expect(edit.removeSettings(ruled(forced), ['a']).rules).toEqual([])
+    expect(edit.removeSettings(ruled(forced), ['c']).rules).toHaveLength(1)
+  })
+
+  it('by a meaning given to one option alone', () => {
+    const meant = edit.setMeaning(three, 'a', 'y', { 'see.tone': true })
+    expect(meant.settings[0]?.options.map(o => o.means)).toEqual([{}, { 'see.tone': true }])
+    expect(meant.settings[1]).toEqual(three.settings[1])
+  })
+
+  it('by a control taken away, but never the last one', () => {
+    expect(edit.removeControl(three, 'thumb')).toBe(three)
+    const [thumb] = three.controls
+    if (!thumb) throw new Error('no thumb')
+    const two = { ...three, controls: [thumb, { ...thumb, id: 'other' }] }
+    const used = edit.setMeaning(two, 'a', 'x', { 'trigger.start': { control: 'other' }, 'see.tone': true })
+    const left = edit.removeControl(used, 'other')
+    expect(left.controls.map(c => c.id)).toEqual(['thumb'])
+    expect(left.settings[0]?.options[0]?.means).toEqual({ 'see.tone': true })
   })
 })
