@@ -4,6 +4,7 @@ import { Box, Button, Checkbox, FormControlLabel, MenuItem, TextField, Typograph
 import { type ReactNode, useState } from 'react'
 import { type Body, FACT_WORDS, type FactId } from '@/core/bodies'
 import { CoverageDrawing } from '@/ui/CoverageDrawing'
+import { RateFacts } from './RateFacts'
 import { NumberField } from '@/ui/ValueEditor'
 import type { Editor } from './use-editor'
 
@@ -349,15 +350,7 @@ export const FactsPart = ({ editor }: { editor: Editor }) => {
                   value={r.framesPerSecond}
                   onChange={n => set({ framesPerSecond: Number(n) })}
                 />
-                <FormControlLabel
-                  control={
-                    <Checkbox
-                      checked={r.focusBetweenFrames}
-                      onChange={e => set({ focusBetweenFrames: e.target.checked })}
-                    />
-                  }
-                  label="focuses between frames"
-                />
+                <RateFacts rate={r} onChange={set} />
                 <Button
                   size="small"
                   disabled={form.frameRates.length < 2}
