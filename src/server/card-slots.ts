@@ -5,7 +5,7 @@ import { slotsFrom, type SlotWish, storeKey } from '@/core/kit/slots'
 import { refFrom } from '@/core/standards'
 import { MOST_SLOTS, planSlots, type SlotWalk } from '@/core/steps/plan'
 import type { TickRow } from '@/db/cards'
-import { listedBy, type Prepared } from './card-walk'
+import { askedOf, listedBy, type Prepared } from './card-walk'
 import { listStandards, readStandard } from './catalogue'
 import { resolveStored } from './concordance'
 import { remember } from './remember'
@@ -71,7 +71,7 @@ export const slotsOf = async (
   }
   const left = wanted.filter(w => !isStored(w))
   const now = { ...factoryState(body), ...knownState(known) }
-  const unseen = new Set(left.flatMap(w => listedBy(w.from(now))).filter(s => !known.facts.has(s)))
+  const unseen = new Set(left.flatMap(w => askedOf(body, w.from(now))).filter(s => !known.facts.has(s)))
   const key = [
     stamp,
     resolution.firmware,

@@ -64,6 +64,12 @@ export const listedBy = (resolution: Resolution): readonly string[] => {
   return all
 }
 
+/** Those of them that can be at more than one thing: of the others nobody has to say what they are at. */
+export const askedOf = (form: Body, resolution: Resolution): readonly string[] => {
+  const fixed = new Set(form.settings.filter(s => s.options.length < 2).map(s => s.id))
+  return listedBy(resolution).filter(id => !fixed.has(id))
+}
+
 /** What is known of units, and the walks that are underway. */
 interface Underway {
   readonly lives: Lives
@@ -117,7 +123,7 @@ const prepareWith = (
   const { from, assumed, kept, text } = start
   // Where several answers are as good, the one that changes least of what this unit is set to.
   const resolution = resolveStored(body, standard, firmware, context, kept)
-  const unseen = new Set(listedBy(resolution).filter(s => !(s in kept)))
+  const unseen = new Set(askedOf(form, resolution).filter(s => !(s in kept)))
   const stamp = [body.stamp, standard.stamp, firmware, contextText(context), text, [...unseen].sort().join()].join('|')
   const plan = plans.getOr(stamp, () =>
     planWalk(form, assumed, resolution.state, { listed: listedBy(resolution), unseen }),

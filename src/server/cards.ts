@@ -130,13 +130,20 @@ const whyOf = (prepared: Prepared, problem: ResolveProblem, step: Step): string 
   const others = body.settings.find(s => s.id === step.setting)?.options.filter(o => o.id !== step.to) ?? []
   const before = step.from === step.to ? others.map(o => o.id) : [step.from]
   const purposes = before.map(b => purposeOf(problem, resolution, step.setting, b))
-  const targets = [...new Set(purposes.flatMap(p => p.targets))]
-  if (targets.length) return [...new Set(targets.flatMap(id => reasonOf(id) ?? []))].slice(0, MOST_REASONS).join(' ')
+  const missed = purposes.flatMap(p => p.targets)
+  // Where it makes no difference here, it is still what brings a target about.
+  const brought = resolution.outcomes
+    .filter(o => o.parts.some(p => p.deliveries.some(d => d.setting === step.setting)))
+    .map(o => o.target.dimension)
+  const reasons = (ids: readonly string[]) =>
+    [...new Set(ids.flatMap(id => reasonOf(id) ?? []))].slice(0, MOST_REASONS).join(' ')
+  if (missed.length) return reasons(missed)
   if (step.unlocks.length) return opens
   const [frees] = purposes.flatMap(p => p.frees)
   if (frees)
     return `So that ${choiceWordsById(body, frees.setting, resolution.state[frees.setting] ?? '')} can stand: ${frees.rule}`
-  return 'As good as what it is at for every target, and what all bodies or the control map agreed on.'
+  if (brought.length) return reasons(brought)
+  return 'What the bodies or the control map agreed on; no target of its own.'
 }
 
 const notesOf = ({ body, resolution }: Prepared, step: Step): readonly string[] => {

@@ -6,7 +6,7 @@ import { type Readiness, readinessWords } from '@/core/kit/readiness'
 import type { Context } from '@/core/standards'
 import { readRecheckWeeks } from '@/db/settings'
 import { unitTimeline } from '@/db/unit-events'
-import { listedBy, prepare, type Prepared } from './card-walk'
+import { askedOf, prepare, type Prepared } from './card-walk'
 import { formOf, listStandards, readBody, units } from './catalogue'
 import { database } from './database'
 import { readLives } from './lives'
@@ -55,7 +55,7 @@ export interface LifeView {
 const STANDS_ORDER: readonly SettingNow['stands'][] = ['differs', 'not-known', 'as-wanted', 'open']
 
 const settingsNow = (body: Body, known: Known, prepared: Prepared | undefined): readonly SettingNow[] => {
-  const asked = new Set(prepared && [...listedBy(prepared.resolution), ...prepared.steps.map(s => s.setting)])
+  const asked = new Set(prepared && [...askedOf(body, prepared.resolution), ...prepared.steps.map(s => s.setting)])
   const all = inMenuOrder(body).map((s): SettingNow => {
     const label = (id: string | undefined) => s.options.find(o => o.id === id)?.label
     const fact = known.facts.get(s.id)

@@ -7,7 +7,7 @@ import { type Context, contextText, refFrom, refText } from '@/core/standards'
 import { readRecheckWeeks, saveRecheckWeeks } from '@/db/settings'
 import { listVersions } from '@/db/standards'
 import { usualTimes } from '@/db/unit-events'
-import { listedBy, prepareAll, type Prepared } from './card-walk'
+import { askedOf, prepareAll, type Prepared } from './card-walk'
 import { listStandards, readStandard } from './catalogue'
 import { minutesOf } from './cards'
 import { database } from './database'
@@ -109,7 +109,7 @@ export const readinessAt = (p: Prepared, recheckWeeks: number, now: string): Rea
     standard: p.standard.id,
     version: p.standard.version,
     steps: p.isBegun ? stepsLeft(p) : p.steps.length,
-    settings: listedBy(p.resolution),
+    settings: askedOf(p.body, p.resolution),
     recheckWeeks,
     now,
   })

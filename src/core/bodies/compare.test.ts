@@ -105,6 +105,13 @@ describe('what differs between two profiles, in words', () => {
     ['its finder', edited(() => ({ viewfinder: 'optical' })), 'keeps · facts · finder'],
   ])('%s', (_, after, words) => expect(told(after).join('\n')).toContain(words))
 
+  it('names a control that is given work, by its label', () => {
+    const given = option(() => ({ means: { 'track.hold': 2, 'trigger.start': { control: 'thumb' } } }))
+    expect(told(given).join()).toContain('“grip”: “long” means AF start Thumb, formerly nothing')
+    const lost = option(() => ({ means: { 'track.hold': 2, 'trigger.start': { control: 'gone' } } }))
+    expect(told(lost).join()).toContain('means AF start gone')
+  })
+
   it('comes with what breaks first', () => {
     const both = edited(b => ({
       viewfinder: 'optical' as const,

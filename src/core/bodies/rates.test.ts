@@ -55,6 +55,11 @@ describe('what a frame rate implies', () => {
     expect(resolve({ ...said, frameRates: rates }, wanted).mustsHeld).toBe(1)
     const none = { ...tinyBody({ other: ['a'] }), frameRates: rates.slice(1) }
     expect(resolve(none, wanted).outcomes[0]).toMatchObject({ distance: 1, held: false })
+    const slow = { ...none, frameRates: rates.slice(0, 1) }
+    expect(resolve(slow, wanted).outcomes[0]).toMatchObject({ distance: 0, held: true })
+    // A body that offers rates says it by the rate, not by another one that focuses.
+    const offered = { ...tinyBody({ pace: [['high', { 'release.rate': 15 }]] }), frameRates: rates }
+    expect(resolve(offered, wanted).outcomes[0]).toMatchObject({ distance: 1, held: false })
     const unclear = { ...none, frameRates: rates }
     expect(resolve(unclear, wanted).outcomes[0]?.missing).toEqual({ why: 'no-setting' })
   })

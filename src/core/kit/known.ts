@@ -1,4 +1,4 @@
-import { availability, type Body, bodyAt, factoryState, type State } from '../bodies'
+import { availability, type Body, bodyAt, factoryState, isThere, type State } from '../bodies'
 
 /**
  * What a unit is known to be set to: worked out from all that happened to it, so that every fact has a time, a name and
@@ -107,6 +107,16 @@ interface Fold {
   readonly firmware: string
 }
 
+/** The form that runs, without the settings and options that came with a later firmware. */
+const formAt = (profile: Body, firmware: string): Body => {
+  const form = bodyAt(profile, firmware)
+  const settings = form.settings.filter(s => isThere(s.since, firmware))
+  return {
+    ...form,
+    settings: settings.map(s => ({ ...s, options: s.options.filter(o => isThere(o.since, firmware)) })),
+  }
+}
+
 /** Settings that a change of firmware touches: new ones, those that read or work otherwise, and those that rules now move. */
 const touchedBy = (before: Body, after: Body): ReadonlySet<string> => {
   const textOf = <T extends { readonly id: string }>(all: readonly T[]) =>
@@ -208,7 +218,7 @@ const loseAll = (fold: Fold, kind: 'repaired' | 'returned' | 'exchanged', at: st
 }
 
 const updated = (fold: Fold, profile: Body, firmware: string, at: string): Fold => {
-  const form = bodyAt(profile, firmware)
+  const form = formAt(profile, firmware)
   const touched = touchedBy(fold.form, form)
   const slots = touched.size > 0 ? new Map<string, Stored>() : fold.known.slots
   const next = lose({ ...fold, form, firmware }, [...touched], { kind: 'firmware', at })
@@ -289,7 +299,7 @@ export const knownAfter = (profile: Body, firmware: string, events: readonly Uni
     known: NOTHING_KNOWN,
     order: new Map(),
     count: 0,
-    form: bodyAt(profile, began),
+    form: formAt(profile, began),
     firmware: began,
   }
   const told = own.reduce((fold, e) => after(profile, fold, e), start)

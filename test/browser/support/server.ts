@@ -43,7 +43,13 @@ export class TestServer {
     this.child = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', built, '-p', String(this.port)], {
       stdio: ['ignore', 'ignore', 'inherit'],
       detached: true,
-      env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', COHERION_PURPOSE: this.purpose, COHERION_DATA: this.folder, COHERION_WARM: 'no' },
+      env: {
+        ...process.env,
+        NEXT_TELEMETRY_DISABLED: '1',
+        COHERION_PURPOSE: this.purpose,
+        COHERION_DATA: this.folder,
+        COHERION_WARM: 'no',
+      },
     })
     for (let i = 0; i < 300; i++) {
       const answers = await fetch(`${this.address}/api/v1/standards`).then(
