@@ -3,7 +3,7 @@ import { demoBodies } from '../../demo/world'
 import { type Body, bodyAt } from '../bodies'
 import { PLACES } from '../vocabulary/places'
 import { bindingDistance, carriesOf, carriesWith } from './abilities'
-import type { BodyInHands } from './cells'
+import { type BodyInHands, canBeUsed, slideDistance } from './cells'
 import { bestMaps, mapProblemOf, storedMaps, weighMaps } from './fleet'
 import { type Plan, planFor } from './plan'
 
@@ -77,6 +77,57 @@ describe('what a map costs', () => {
     expect(sliding('pad-2')).toBeLessThan(sliding('pad-3'))
     expect(sliding('pad-3')).toBeLessThan(sliding('heel'))
     expect(onSorrel({ 'trigger.start': 'pad-1' }).sliding).toBe(0)
+  })
+})
+
+describe('a slide between two controls', () => {
+  const control = (place: Body['controls'][number]['place'], view: 'back' | 'top', x: number, y: number) => ({
+    ...(body('sorrel').controls[0] as Body['controls'][number]),
+    id: `${place}-${view}-${x}-${y}`,
+    place,
+    at: { view, x, y },
+  })
+  const upper = control('thumb-upper-right', 'back', 0.8, 0.2)
+
+  it('is nothing on the same one, the whole way for another finger or another side of the body', () => {
+    expect(slideDistance(upper, upper)).toBe(0)
+    expect(slideDistance(upper, control('index-front', 'back', 0.8, 0.2))).toBe(1)
+    expect(slideDistance(upper, control('thumb-centre', 'top', 0.8, 0.2))).toBe(1)
+  })
+
+  it('is as far as it is drawn, but never less than the places are apart, nor more than the whole way', () => {
+    expect(slideDistance(upper, control('thumb-centre', 'back', 0.8, 0.25))).toBe(0.2)
+    expect(slideDistance(upper, control('thumb-centre', 'back', 0.5, 0.6))).toBeCloseTo(0.5, 12)
+    expect(slideDistance(upper, control('thumb-lower', 'back', 0.8, 0.25))).toBe(0.5)
+    expect(slideDistance(upper, control('thumb-lower', 'back', 0, 1))).toBe(1)
+    const [a, b] = [control('thumb-centre', 'back', 0.1, 0.1), control('thumb-lower', 'back', 0.4, 0.9)]
+    expect(slideDistance(a, b)).toBe(slideDistance(b, a))
+  })
+})
+
+describe('what a hand can do', () => {
+  const [pad] = body('sorrel').controls.filter(c => c.place === 'thumb-upper-right')
+  const [use] = start.uses
+  if (!pad || !use) throw new Error('no pad')
+  const carry = { control: pad.id, function: use.function, press: 'held' } as unknown as Parameters<typeof canBeUsed>[3]
+  const can = (plan: Partial<Plan>, of: Partial<typeof use> = {}, on: Partial<typeof pad> = {}, how = carry) =>
+    canBeUsed({ ...start, ...plan }, { ...use, secondsEach: 10, ...of }, { ...pad, ...on }, how)
+
+  it('is to hold what can be held, no longer than the finger may', () => {
+    expect(can({})).toBe(true)
+    expect(can({}, {}, { holdable: false })).toBe(false)
+    expect(can({ limits: [{ finger: 'thumb', seconds: 10 }] })).toBe(true)
+    expect(can({ limits: [{ finger: 'thumb', seconds: 9 }] })).toBe(false)
+    expect(can({ limits: [{ finger: 'index', seconds: 1 }] })).toBe(true)
+  })
+
+  it('is to tap and to toggle anything within reach', () => {
+    expect(can({}, { secondsEach: 0 }, { holdable: false })).toBe(true)
+    expect(
+      can({ limits: [{ finger: 'thumb', seconds: 1 }] }, {}, { holdable: false }, { ...carry, press: 'toggled' }),
+    ).toBe(true)
+    expect(can({}, { withIndexOnShutter: true }, { place: 'top-plate' })).toBe(false)
+    expect(can({}, { withIndexOnShutter: false }, { place: 'top-plate' })).toBe(true)
   })
 })
 

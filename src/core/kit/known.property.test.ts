@@ -194,6 +194,20 @@ describe('the cases that led here', () => {
     expect(known.facts.has('way')).toBe(false)
   })
 
+  it('a memory slot is known until firmware touches the settings, or it was in other hands', () => {
+    const stored: UnitEvent = { kind: 'stored', slot: 'One', standard: 'ring', version: 1, ...who(1) }
+    const slots = (firmware: string, ...rest: UnitEvent[]) => [
+      ...knownAfter(small, firmware, [stored, ...rest]).slots.keys(),
+    ]
+    expect(slots('1.0')).toEqual(['One'])
+    expect(slots('1.5', { kind: 'firmware', from: '1.0', to: '1.5', ...who(2) })).toEqual(['One'])
+    expect(slots('2.0', { kind: 'firmware', from: '1.0', to: '2.0', ...who(2) })).toEqual([])
+    for (const kind of ['reset', 'repaired', 'returned'] as const) expect(slots('1.0', { kind, ...who(2) })).toEqual([])
+    expect(slots('1.0', { kind: 'exchanged', what: 'serial', from: '1', to: '2', ...who(2) })).toEqual([])
+    const two = knownAfter(small, '1.0', [stored, { ...stored, standard: 'rope', ...who(2) }])
+    expect(two.slots.get('One')).toMatchObject({ standard: 'rope', at: at(2) })
+  })
+
   it('another camera under the same tag is known for nothing, and not signed', () => {
     for (const what of ['serial', 'model'] as const) {
       const life: UnitEvent[] = [

@@ -56,6 +56,19 @@ describe('what came after', () => {
       expect(overruled([{ kind, ...at(2) }], set(1, 'kin-off'))).toMatchObject({ kind })
   })
 
+  it('stands behind what is written down for the same moment, and before what came a moment later', () => {
+    expect(overruled([set(1, 'kin-beasts', 'person')], set(1, 'kin-off'))).toBeUndefined()
+    expect(overruled([set(1, 'kin-beasts'), set(1.001, 'kin-people')], set(1, 'kin-off'))).toMatchObject({
+      option: 'kin-people',
+    })
+    // The first of those that take it away is named, not the last.
+    const both = [set(2, 'kin-beasts', 'person'), set(3, 'kin-people')]
+    expect(overruled(both, set(1, 'kin-off'))).toMatchObject({ option: 'kin-beasts' })
+    // It was taken away and set so again in between: then the next one counts.
+    const again = [set(2, 'kin-beasts'), set(3, 'kin-off'), set(4, 'kin-people')]
+    expect(overruled(again, set(1, 'kin-off'))).toMatchObject({ option: 'kin-beasts' })
+  })
+
   it('leaves it where a reset brings the same, or somebody set it so again', () => {
     expect(linnet.settings.find(s => s.id === 'kin')?.default).toBe('kin-people')
     expect(overruled([{ kind: 'reset', ...at(2) }], set(1, 'kin-people'))).toBeUndefined()

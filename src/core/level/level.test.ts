@@ -121,6 +121,17 @@ it('holds nobody to a level that breaks the must itself, nor to one that no body
   expect(hold?.levels).toEqual([1])
 })
 
+it('refuses a body whose rules leave no state, also where no target is about them', () => {
+  const torn = tinyBody(
+    { grip: [['1', { 'track.hold': 1 }]], a: ['x'], b: ['x'] },
+    {
+      rules: [rule('never', { a: 'x' }, { effect: 'excludes', setting: 'b', options: ['x'] })],
+    },
+  )
+  expect(() => fleetProblem(inFleet([torn]), oneSecond)).toThrow('leave no state that satisfies them')
+  expect(fleetProblem(inFleet([{ ...torn, rules: [] }]), oneSecond).bodies).toHaveLength(1)
+})
+
 it('follows rules: what one setting gives up for being alike, another may have to give up with it', () => {
   const linked = named(
     tinyBody(

@@ -26,6 +26,52 @@ const silent = tinyBody(
   },
 )
 
+describe('on older firmware', () => {
+  const base = tinyBody({
+    drive: [
+      ['once', { 'mode.drive': 'single' }],
+      ['on', { 'mode.drive': 'continuous' }],
+    ],
+    beep: [
+      ['loud', { 'see.tone': true }],
+      ['mute', { 'see.tone': false }],
+    ],
+    late: ['off', 'on'],
+  })
+  const later = (id: string) => base.settings.map(s => (s.id === id ? { ...s, since: '2.0' } : s))
+  const forces = rule('forces', { late: 'off' }, { effect: 'forced', setting: 'beep', option: 'loud' })
+  const wanted = tinyStandard({ dimension: 'see.tone', value: false, weight: 'should' })
+
+  it('a rule does not hold that speaks of a setting that is not there yet', () => {
+    const body = {
+      ...base,
+      settings: later('late'),
+      rules: [{ ...forces, when: [{ setting: 'late', is: ['off', 'on'] }] }],
+    }
+    expect(resolve(body, wanted, { firmware: '1.0' }).state['beep']).toBe('mute')
+    expect(resolve(body, wanted, { firmware: '2.0' }).state['beep']).toBe('loud')
+  })
+
+  it('a setting that is not there yet is neither set nor greyed', () => {
+    const greys = rule('greys', { late: 'off' }, { effect: 'unavailable', setting: 'beep' })
+    const body = { ...base, settings: later('beep'), rules: [greys] }
+    const early = resolve(body, wanted, { firmware: '1.0' })
+    // Without such a setting it makes no sound.
+    expect(early.outcomes[0]?.parts[0]).toMatchObject({ implied: true, got: false, deliveries: [] })
+    expect(early.state['late']).toBe('off')
+    expect(resolve(body, wanted, { firmware: '2.0' }).state).toMatchObject({ beep: 'mute', late: 'on' })
+  })
+
+  it('an option that is not there yet is not taken', () => {
+    const settings = base.settings.map(s => ({
+      ...s,
+      options: s.options.map(o => (o.id === 'mute' ? { ...o, since: '2.0' } : o)),
+    }))
+    expect(resolve({ ...base, settings }, wanted, { firmware: '1.9' }).state['beep']).toBe('loud')
+    expect(resolve({ ...base, settings }, wanted, { firmware: '2.0' }).state['beep']).toBe('mute')
+  })
+})
+
 describe('conflicts', () => {
   it('know that silencing a setting is a way to hold a must', () => {
     expect(resolve(silent, tinyStandard(toneOff)).mustsHeld).toBe(1)
