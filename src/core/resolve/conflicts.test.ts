@@ -59,7 +59,9 @@ describe('on older firmware', () => {
     // Without such a setting it makes no sound.
     expect(early.outcomes[0]?.parts[0]).toMatchObject({ implied: true, got: false, deliveries: [] })
     expect(early.state['late']).toBe('off')
-    expect(resolve(body, wanted, { firmware: '2.0' }).state).toMatchObject({ beep: 'mute', late: 'on' })
+    const loud = tinyStandard({ dimension: 'see.tone', value: true, weight: 'should' })
+    expect(resolve(body, loud, { firmware: '2.0' }).state).toMatchObject({ beep: 'loud', late: 'on' })
+    expect(resolve(body, loud, { firmware: '1.0' }).outcomes[0]?.distance).toBe(1)
   })
 
   it('an option that is not there yet is not taken', () => {
