@@ -7,7 +7,7 @@ interface StoredTarget {
 }
 
 interface StoredStandard {
-  readonly layers: readonly { readonly targets: readonly StoredTarget[] }[]
+  readonly layers?: readonly { readonly targets: readonly StoredTarget[] }[]
 }
 
 /**
@@ -30,10 +30,9 @@ export const up = async (knex: Knex): Promise<void> => {
   await knex.raw('drop trigger if exists approved_versions_stay')
   for (const { standard_id, version, document } of rows) {
     const standard = JSON.parse(document) as StoredStandard
-    const next = {
-      ...standard,
-      layers: standard.layers.map(l => ({ ...l, targets: l.targets.map(asDifference) })),
-    }
+    if (!standard.layers) continue
+    const layers = standard.layers.map(l => ({ ...l, targets: l.targets.map(asDifference) }))
+    const next = { ...standard, layers }
     const text = JSON.stringify(next)
     if (text !== document) await knex('standard_versions').where({ standard_id, version }).update({ document: text })
   }
