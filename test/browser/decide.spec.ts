@@ -49,6 +49,14 @@ test('from the guide’s questions to a levelled fleet and its cards', async ({
   await expect(standard.topic('How eagerly it follows speed').getByRole('button', { name: 'Accepted' })).toBeVisible()
   await standard.topic('How many frames').getByRole('button', { name: 'Take it back' }).click()
   await expect(standard.topic('How many frames')).toContainText('refused')
+  // Where what was accepted relaxes a must below, the must stands until somebody writes why it gives way.
+  await expect(page.getByText('The must stands until you write why it may give way.').first()).toBeVisible()
+  const reasons = page.getByRole('textbox', { name: 'Why may it give way?' })
+  for (const reason of await reasons.all()) {
+    await reason.fill('Silks are dropped by two people who know these bodies.')
+    await reason.blur()
+  }
+  await expect(page.getByText('The must stands until you write why it may give way.')).toHaveCount(0)
   // The other answer of two that fit.
   await standard.topic('When the first frame is taken').getByRole('button', { name: 'Accept', exact: true }).click()
   await standard.expectSaved()

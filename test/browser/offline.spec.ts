@@ -174,6 +174,7 @@ test('the network is cut in between; what two people did is merged by step, and 
     (await lifeOf(request, 'quay-1')).filter(e => e.by === 'Tobiah Lark' && e.words.includes(' set to ')),
   ).toHaveLength(2)
   await remark.getByRole('button', { name: 'Close' }).click()
+  await expect(remark).toBeHidden()
   await page.reload()
   await expect(card.step(1)).toBeChecked()
   await expect(remark).toBeHidden()

@@ -13,7 +13,7 @@ for (const colorScheme of ['light', 'dark'] as const)
       await concordance.open(FIVE)
       for (const model of ['Sorrel', 'Tollgate', 'Linnet', 'Pebble', 'Wicket'])
         await expect(concordance.grid.getByRole('columnheader', { name: model })).toBeVisible()
-      await expect(page.getByRole('button', { name: /8\/9 musts held on every body/ })).toBeVisible()
+      await expect(page.getByRole('button', { name: /9\/10 musts held on every body/ })).toBeVisible()
       await expectAccessible()
 
       await concordance.open(`${FIVE}&differs=1&cell=linnet:track.hold`)
