@@ -3,7 +3,17 @@ import reactHooks from 'eslint-plugin-react-hooks'
 import tseslint from 'typescript-eslint'
 
 export default tseslint.config(
-  { ignores: ['.next/', 'node_modules/', 'data/', 'next-env.d.ts', 'public/service-worker.js', 'test-results/', '.coherion/'] },
+  {
+    ignores: [
+      '.next/',
+      'node_modules/',
+      'data/',
+      'next-env.d.ts',
+      'public/service-worker.js',
+      'test-results/',
+      '.coherion/',
+    ],
+  },
   eslint.configs.recommended,
   ...tseslint.configs.recommendedTypeChecked,
   {
