@@ -18,6 +18,7 @@ const small = ((): Body => {
         rule('quiet', { way: 'b' }, { effect: 'forced', setting: 'beep', option: 'off' }),
         rule('either', { beep: 'off' }, { effect: 'excludes', setting: 'lamp', options: ['lit'] }),
         rule('bank', { bank: 'one' }, { effect: 'unavailable', setting: 'key' }),
+        rule('both', { way: 'c', bank: 'two' }, { effect: 'forced', setting: 'lamp', option: 'lit' }),
       ],
     },
   )
@@ -174,6 +175,35 @@ describe('the cases that led here', () => {
     expect(known.lost.get('lamp')).toEqual({ kind: 'contradicted', at: at(2) })
     // The newer one stands, though a rule would pull it the other way.
     expect(knownState(knownAfter(small, '1.0', [set(1, 'way', 'b'), set(2, 'beep', 'on')]))).toEqual({ beep: 'on' })
+  })
+
+  it('a rule with several conditions holds from the last of them on', () => {
+    for (const [first, second] of [
+      [set(1, 'way', 'c'), set(2, 'bank', 'two')],
+      [set(1, 'bank', 'two'), set(2, 'way', 'c')],
+    ] as const) {
+      const known = knownAfter(small, '1.0', [first, second])
+      expect(known.facts.get('lamp')).toEqual({ option: 'lit', how: 'person', ...who(2) })
+      // Seen otherwise later: which of the two is wrong nobody can tell.
+      const seen = knownAfter(small, '1.0', [first, second, set(3, 'lamp', 'dark')])
+      expect(knownState(seen)).toEqual({ lamp: 'dark' })
+    }
+  })
+
+  it('an option that came with later firmware is not known on an earlier one', () => {
+    const later: Body = {
+      ...small,
+      settings: small.settings.map(s =>
+        s.id === 'way' ? { ...s, options: s.options.map(o => (o.id === 'c' ? { ...o, since: '2.0' } : o)) } : s,
+      ),
+    }
+    expect(knownAfter(later, '1.0', [set(1, 'way', 'c')]).facts.has('way')).toBe(false)
+    expect(knownAfter(later, '2.0', [set(1, 'way', 'c')]).facts.has('way')).toBe(true)
+    const updated = knownAfter(later, '2.0', [
+      set(1, 'way', 'a'),
+      { kind: 'firmware', from: '1.0', to: '2.0', ...who(2) },
+    ])
+    expect(updated.facts.has('way')).toBe(false)
   })
 
   it('a firmware that only adds a forcing rule makes unknown what that rule moves', () => {

@@ -86,6 +86,7 @@ describe('readiness', () => {
   it('is ready once signed, until the weeks are over', () => {
     expect(of([reset(1), signed(2)])).toMatchObject({ is: 'ready', until: dueAfter(DAY(2), 4) })
     expect(dueAfter(DAY(2), 4)).toBe(DAY(30))
+    expect(of([reset(1), signed(2)], { now: DAY(30) }).is).toBe('ready')
     expect(of([reset(1), signed(2)], { now: DAY(31) })).toMatchObject({
       is: 'out-of-date',
       words: 'was signed too long ago',
@@ -179,6 +180,9 @@ it('tells a unit’s life in the body’s own words', () => {
   expect(words(set(1, 'kin', 'kin-people'))).toBe('Kin set to Kin: people')
   expect(words(set(1, 'kin', 'kin-people', 'person'))).toBe('Kin says Kin: people')
   expect(words(set(1, 'gone', 'x'))).toBe('gone set to x')
+  expect(words(set(1, 'kin', 'gone'))).toBe('Kin set to gone')
+  expect(words({ kind: 'exchanged', what: 'serial', from: 'A', to: 'B', ...who(1) })).toContain('another serial number')
+  expect(words({ kind: 'exchanged', what: 'model', from: 'A', to: 'B', ...who(1) })).toContain('another model')
   expect(words(signed(3))).toBe('signed for Ring action, version 1, in 6 minutes')
   expect(words({ kind: 'firmware', from: '1.4', to: '2.0', ...who(1) })).toBe('firmware 1.4 became 2.0')
 })
