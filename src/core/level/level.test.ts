@@ -62,6 +62,15 @@ describe('two ends and what lies between', () => {
       ['b', [[1, 4]]],
       ['c', []],
     ])
+    expect(report.bodies[0]?.givesUp[0]).toMatchObject({
+      before: { value: 1, distance: 0, grade: 'same' },
+      after: { value: 4, distance: 1, grade: 'different' },
+    })
+    expect(report.bodies.map(b => [b.agreementBefore, b.agreementAfter])).toEqual([
+      [1, 0],
+      [1, 0],
+      [0, 0],
+    ])
     expect(report.spreads[0]).toMatchObject({ dimension: 'track.hold', before: { largest: 1 }, after: { largest: 0 } })
     const [a, , c] = [0, 1, 2].map(b => withoutOne(problem, alike, b))
     expect(c).toMatchObject({ body: 'c', gain: 1, then: { agreement: 1, alike: 1 } })
