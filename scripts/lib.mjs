@@ -16,8 +16,12 @@ export const quietEnv = { ...process.env, NEXT_TELEMETRY_DISABLED: '1', DO_NOT_T
 
 export const say = text => console.log(`\u203a ${text}`)
 
+/** What runs at this moment; it ends with the command that started it. */
+const running = new Set()
+
 export const fail = text => {
   console.error(`\u2716 ${text}`)
+  for (const child of running) child.kill('SIGTERM')
   process.exit(1)
 }
 
@@ -25,8 +29,12 @@ export const fail = text => {
 export const run = (command, args, env = {}) =>
   new Promise((done, failed) => {
     const child = spawn(command, args, { stdio: 'inherit', env: { ...quietEnv, ...env } })
+    running.add(child)
     child.on('error', failed)
-    child.on('exit', (code, signal) => done(code ?? (signal ? 1 : 0)))
+    child.on('exit', (code, signal) => {
+      running.delete(child)
+      done(code ?? (signal ? 1 : 0))
+    })
   })
 
 export const bin = name => join(root, 'node_modules', '.bin', name)
