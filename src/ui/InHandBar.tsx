@@ -79,7 +79,7 @@ const ForWhom = ({
   return (
     <>
       <Box sx={{ display: 'flex', alignItems: 'center' }}>
-        <Typography color="textSecondary" variant="body2" sx={{ display: { xs: 'none', sm: 'inline' } }}>
+        <Typography color="textSecondary" variant="body2">
           For
         </Typography>
         <Chooser aria-haspopup="menu" aria-label={`For: ${label}`} onClick={e => setAnchor(e.currentTarget)}>
@@ -169,7 +169,7 @@ export const InHand = ({
   return (
     <>
       <Box sx={{ display: 'flex', alignItems: 'center' }}>
-        <Typography color="textSecondary" variant="body2" sx={{ display: { xs: 'none', sm: 'inline' } }}>
+        <Typography color="textSecondary" variant="body2">
           Standard
         </Typography>
         <Chooser
@@ -201,7 +201,7 @@ export const InHand = ({
         <ForWhom scopes={standard.scopes} text={params.get('for') ?? ''} onChange={text => change('for', text)} />
       )}
       <Box sx={{ display: 'flex', alignItems: 'center' }}>
-        <Typography color="textSecondary" variant="body2" sx={{ display: { xs: 'none', sm: 'inline' } }}>
+        <Typography color="textSecondary" variant="body2">
           Bodies
         </Typography>
         <Chooser
