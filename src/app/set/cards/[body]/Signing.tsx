@@ -33,7 +33,7 @@ export const Signed = ({ card }: { card: CardView }) => {
   }, [at])
   if (at === undefined || !signed) return null
   return (
-    <Alert ref={line} severity="success" role="status" className="no-print" sx={{ mt: 1.5 }}>
+    <Alert ref={line} severity="success" role="status" className="no-print" sx={{ my: 1.5 }}>
       {unit?.tag ?? 'It'} is set and proved: signed by {signed.by ?? 'somebody'} for version {signed.version},{' '}
       <When at={at} />.
     </Alert>
