@@ -14,18 +14,27 @@ export const settled = (body: Body, state: State): State => {
   return now
 }
 
-/** Rules that keep a change from being made; none where nothing does. */
-export const rulesAgainst = (body: Body, now: State, settingId: string, option: string): readonly Rule[] => {
+/** What becomes of a change: the state after it, and the rules that keep it from being made; none where nothing does. */
+export const changed = (
+  body: Body,
+  now: State,
+  settingId: string,
+  option: string,
+): { readonly after: State; readonly against: readonly Rule[] } => {
   const before = availability(body, now)
   const greying = before.unavailable.get(settingId)
-  if (greying) return greying
+  if (greying) return { after: now, against: greying }
   const after = settled(body, { ...now, [settingId]: option })
   // Pulled back at once; or what it pulls along does not make good what may not stand together.
   if (after[settingId] !== option)
-    return body.rules.filter(r => r.then.effect === 'forced' && r.then.setting === settingId)
+    return { after, against: body.rules.filter(r => r.then.effect === 'forced' && r.then.setting === settingId) }
   const wasBroken = new Set(before.broken)
-  return availability(body, after).broken.filter(r => !wasBroken.has(r))
+  return { after, against: availability(body, after).broken.filter(r => !wasBroken.has(r)) }
 }
+
+/** Rules that keep a change from being made; none where nothing does. */
+export const rulesAgainst = (body: Body, now: State, settingId: string, option: string): readonly Rule[] =>
+  changed(body, now, settingId, option).against
 
 /** Whether a change leaves the body without a press that focuses, which it had before. */
 export const goesDark = (body: Body, now: State, after: State): boolean => canFocus(body, now) && !canFocus(body, after)

@@ -1,6 +1,6 @@
 import { availability, type Body, type Setting, type State } from '../bodies'
 import type { MenuWalk } from './presses'
-import { goesDark, rulesAgainst, settled, type Unseen, unseenAfter } from './moves'
+import { changed, goesDark, rulesAgainst, type Unseen, unseenAfter } from './moves'
 
 /**
  * What has to be set falls into parts that no rule connects. Each is a small map of its own: the places are what its
@@ -47,8 +47,12 @@ export const DARK = 1000
 /** What a move costs where presses do not count. */
 export const wayOf = (m: Move): number => 1 + (m.isDark ? DARK : 0)
 
-/** A part with more places than this is not looked at as a whole; one that leads nowhere is looked at more closely. */
-const MOST = { whole: 600, direct: 3000, desperate: 20_000 } as const
+/**
+ * A part with more places than this is not looked at as a whole; one that leads nowhere is looked at more closely. Beyond
+ * so many places a search goes on only until it has found one way, and no search spends more than so much work, in rules
+ * looked at: a profile that ties everything to everything must not hold up everybody else.
+ */
+const MOST = { whole: 600, direct: 3000, desperate: 20_000, work: 4_000_000 } as const
 
 const startsFocus = (s: Setting, options: readonly (string | undefined)[]): boolean =>
   s.options.some(
@@ -117,14 +121,13 @@ interface Task {
   readonly to: State
   readonly unseen: Unseen
   readonly walk: MenuWalk
+  /** Settings that are greyed out in the end do nothing, whatever they are at. */
+  readonly idle: ReadonlySet<string>
 }
 
 /** What is still to be done at a place: settings that are otherwise than wanted or that nobody has seen. */
-const undone = ({ body, settings, to }: Task, state: State, unseen: Unseen): readonly Setting[] => {
-  // A setting that is greyed out in the end does nothing, whatever it is at.
-  const idle = availability(body, to).unavailable
-  return settings.filter(s => (state[s.id] !== to[s.id] && !idle.has(s.id)) || unseen.has(s.id))
-}
+const undone = ({ settings, to, idle }: Task, state: State, unseen: Unseen): readonly Setting[] =>
+  settings.filter(s => (state[s.id] !== to[s.id] && !idle.has(s.id)) || unseen.has(s.id))
 
 /** Places in the order in which they are looked at: the least cost so far and the least still to be done first. */
 class Frontier {
@@ -166,6 +169,7 @@ const grow = (task: Task, which: 'direct' | 'any', most: number): Grown => {
   const frontier = new Frontier()
   const goals = new Set<number>()
   frontier.add(0, 0)
+  let work = 0
   for (let at = frontier.next(); at !== undefined; at = frontier.next()) {
     const here = drafts[at]
     if (!here || here.moves) continue
@@ -175,7 +179,8 @@ const grow = (task: Task, which: 'direct' | 'any', most: number): Grown => {
       goals.add(at)
       continue
     }
-    if (drafts.length >= most) return { drafts, goals, isComplete: false }
+    const isEnough = drafts.length >= most && (goals.size > 0 || which === 'any')
+    if (isEnough || work > MOST.work) return { drafts, goals, isComplete: false }
     const tried = which === 'any' ? settings : left
     for (const setting of tried) {
       const wanted = to[setting.id] ?? setting.default
@@ -184,8 +189,9 @@ const grow = (task: Task, which: 'direct' | 'any', most: number): Grown => {
         const now = here.state[setting.id] ?? setting.default
         const isLook = option === now && here.unseen.has(setting.id)
         if (option === now && !isLook) continue
-        if (rulesAgainst(body, here.state, setting.id, option).length) continue
-        const after = settled(body, { ...here.state, [setting.id]: option })
+        work += body.rules.length + settings.length
+        const { after, against } = changed(body, here.state, setting.id, option)
+        if (against.length) continue
         const unseen = unseenAfter(body, after, here.unseen, setting.id)
         const key = keyOf(after, unseen)
         let next = known.get(key)
@@ -245,8 +251,9 @@ const placesOf = ({ drafts, goals }: Grown): { places: readonly Place[]; goal: n
 }
 
 /** Settings that no rule can bring to what is wanted: a person has to. */
-const neededIn = ({ body, settings, from, to, unseen, walk }: Task): Part['needed'] =>
-  undone({ body, settings, from, to, unseen, walk }, from, unseen).flatMap(s => {
+const neededIn = (task: Task): Part['needed'] => {
+  const { body, from, to, unseen, walk } = task
+  return undone(task, from, unseen).flatMap(s => {
     const wanted = to[s.id] ?? s.default
     const now = from[s.id] ?? s.default
     const pulls = body.rules.filter(r => r.then.effect === 'forced' && r.then.setting === s.id)
@@ -256,6 +263,7 @@ const neededIn = ({ body, settings, from, to, unseen, walk }: Task): Part['neede
     const presses = pulls.length ? Math.min(...others, walk.change(s, now, wanted)) : walk.change(s, now, wanted)
     return [{ setting: s.id, presses }]
   })
+}
 
 /** What is left where the end is out of reach: the place that comes nearest, and why it goes no further. */
 const stuckIn = (task: Task, { drafts }: Grown): { readonly nearest: number; readonly stuck: Part['stuck'] } => {
@@ -326,6 +334,7 @@ export const partsOf = (
       rules: body.rules.filter(r => ids.has(r.then.setting)),
     }
     const of = (state: State): State => Object.fromEntries(settings.map(s => [s.id, state[s.id] ?? s.default]))
-    const task: Task = { body: part, settings, from: of(from), to: of(to), unseen: mine, walk }
+    const idle = new Set(availability(part, of(to)).unavailable.keys())
+    const task: Task = { body: part, settings, from: of(from), to: of(to), unseen: mine, walk, idle }
     return undone(task, task.from, task.unseen).length ? [partOf(task, closeness)] : []
   })

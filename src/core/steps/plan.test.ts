@@ -338,6 +338,24 @@ describe('the plan', () => {
     expect(sum(p => p.presses)).toBeLessThan(sum(p => p.pressesInMenuOrder))
   })
 
+  it('arrives on a body that ties every row to the one before it, and does not hold up everybody else', () => {
+    const ids = Array.from({ length: 150 }, (_, i) => `s${i}`)
+    const options = ['o0', 'o1', 'o2', 'o3', 'o4', 'o5']
+    const greyed = ids.slice(1).map((id, i) => rule(id, { [`s${i}`]: 'o0' }, { effect: 'unavailable', setting: id }))
+    const b = tinyBody(Object.fromEntries(ids.map(id => [id, options])), { rules: greyed })
+    const all = (option: string): State => Object.fromEntries(ids.map(id => [id, option]))
+    const walk = planWalk(b, all('o0'), all('o1'))
+    expect(walk.stuck).toEqual([])
+    // Played by hand: a row can be set unless the one before it is at o0 and not greyed out itself.
+    let now = all('o0')
+    const isGreyed = (i: number): boolean => i > 0 && now[`s${i - 1}`] === 'o0' && !isGreyed(i - 1)
+    for (const step of walk.steps) {
+      expect(isGreyed(ids.indexOf(step.setting))).toBe(false)
+      now = { ...now, [step.setting]: step.to }
+    }
+    expect(now).toEqual(all('o1'))
+  }, 8000)
+
   it('has nothing to walk where nothing changes', () => {
     const b = body('sorrel')
     expect(planWalk(b, factoryState(b), factoryState(b))).toMatchObject({ steps: [], presses: 0, isBest: true })
