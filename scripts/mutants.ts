@@ -28,7 +28,10 @@ const endsAt = Date.now() + Number(option('minutes', '18')) * 60_000
 
 const OPTIONS = {
   testRunner: 'vitest',
-  plugins: ['@stryker-mutator/vitest-runner'],
+  plugins: ['@stryker-mutator/vitest-runner', '@stryker-mutator/typescript-checker'],
+  // What the compiler refuses cannot land, and counts neither way.
+  checkers: ['typescript'],
+  tsconfigFile: 'tsconfig.core.json',
   vitest: { configFile: 'vitest.config.ts', related: true },
   coverageAnalysis: 'perTest',
   // What is worked out once when a file is read is data; words are read by people.

@@ -5,7 +5,7 @@ import { effectiveTargets, ownLayers, parseStandard, type Standard, standardProb
 import { compareLayers, describeStandardChanges } from '../standards/compare'
 import { mergeStandards } from '../standards/merge'
 import { FUNCTION_IDS } from './functions'
-import { type Plan, planFor } from './plan'
+import { type Plan, planFor, withMaps, withoutFunction, withPin, withSchool, withSchoolOn } from './plan'
 import { NEAREST, SCHOOL_IDS, SCHOOLS } from './schools'
 import { targetsOf, withPlan } from './targets'
 
@@ -161,5 +161,67 @@ describe('a plan in a standard', () => {
     expect(
       describeStandardChanges([{ at: ['controls', 'consistency'], before: 1, after: 3 }], from, mine)[0]?.words,
     ).toBe('What the fingers should do, and the control maps')
+  })
+})
+
+describe('changing a plan', () => {
+  const plan: Plan = {
+    ...planFor('thumb-start'),
+    house: HOUSE,
+    pins: [
+      { body: 'a', function: 'trigger.start', control: 'thumb' },
+      { body: 'a', function: 'meter.lock', control: 'front' },
+      { body: 'b', function: 'trigger.start', control: 'thumb' },
+    ],
+    maps: [
+      { body: 'a', at: { 'trigger.start': 'thumb' } },
+      { body: 'b', at: { 'trigger.start': 'thumb' } },
+    ],
+  }
+  const pinned = (p: Plan) => p.pins.map(x => `${x.body} ${x.function}`)
+
+  it('another school for all begins the maps anew and keeps what was typed; the same school changes nothing', () => {
+    expect(withSchool(plan, 'thumb-start')).toBe(plan)
+    const other = withSchool(plan, 'shutter-start')
+    expect([other.school, other.maps, other.house]).toEqual(['shutter-start', [], {}])
+    expect(other.session).toEqual(plan.session)
+  })
+
+  it('another school on one body takes its map, and the pins of what it no longer has, from that body alone', () => {
+    const other = withSchoolOn(plan, 'a', 'shutter-start')
+    expect(other.schools).toEqual({ a: 'shutter-start' })
+    expect(other.maps.map(m => m.body)).toEqual(['b'])
+    expect(pinned(other)).toEqual(['a meter.lock', 'b trigger.start'])
+    expect(withSchoolOn(other, 'a', 'thumb-start').schools).toEqual({})
+  })
+
+  it('a function that is taken out goes wherever it is named', () => {
+    const less = withoutFunction(
+      { ...plan, slides: [{ from: 'trigger.start', to: 'meter.lock' }] },
+      'meter.lock',
+    )
+    expect(less.uses.map(u => u.function)).not.toContain('meter.lock')
+    expect(less.slides).toEqual([])
+    expect(pinned(less)).toEqual(['a trigger.start', 'b trigger.start'])
+    const kept = withoutFunction(
+      { ...plan, slides: [{ from: 'trigger.start', to: 'area.recall' }] },
+      'meter.lock',
+    )
+    expect(kept.slides).toHaveLength(1)
+    expect(withoutFunction(kept, 'area.recall').slides).toEqual([])
+    expect(withoutFunction(kept, 'trigger.start').slides).toEqual([])
+  })
+
+  it('a pin replaces the one before, and none takes it out', () => {
+    expect(withPin(plan, 'a', 'meter.lock', 'top').pins.find(p => p.function === 'meter.lock')?.control).toBe('top')
+    expect(pinned(withPin(plan, 'a', 'trigger.start', undefined))).toEqual(['a meter.lock', 'b trigger.start'])
+  })
+
+  it('maps that are found take the places of those bodies only', () => {
+    const found = withMaps(plan, [{ body: 'b', at: { 'trigger.start': 'front' } }], {})
+    expect(found.maps.map(m => [m.body, m.at['trigger.start']])).toEqual([
+      ['a', 'thumb'],
+      ['b', 'front'],
+    ])
   })
 })

@@ -370,3 +370,22 @@ it('measures a behaviour as the resolver does', () => {
       )
   }
 })
+
+it('costs nothing and gains nothing where nothing is off', () => {
+  const fleet = inFleet([patient('a', 1), patient('b', 1)])
+  const problem = fleetProblem(fleet, oneSecond)
+  const alike = levelFleet(problem, 900)
+  expect(costOfEach(problem, alike)).toEqual([0, 0])
+  expect(withoutOne(problem, alike, 0).gain).toBe(0)
+  expect(insteadOf(problem, 1, alike, 0, 1, { kind: 'replace', by: 'b' }).gain).toBe(0)
+})
+
+it('says what a body gains where being alike brings it nearer, and sorts by what changes most', () => {
+  const fleet = inFleet([patient('a', 2, 4), ...'bcd'.split('').map(id => patient(id, 4))])
+  const problem = fleetProblem(fleet, tinyStandard({ dimension: 'track.hold', value: 4, weight: 'should' }))
+  const [near, far] = [levelFleet(problem, 0), levelFleet(problem, 9900)]
+  const turned = { ...near, behaviours: near.behaviours.map((b, i) => (i ? b : b.map(() => 0))) }
+  const report = levelReport(problem, turned, far)
+  expect(report.bodies[0]?.gains.map(g => [g.before.value, g.after.value])).toEqual([[2, 4]])
+  expect(report.bodies[0]?.givesUp).toEqual([])
+})
