@@ -196,17 +196,11 @@ describe('changing a plan', () => {
   })
 
   it('a function that is taken out goes wherever it is named', () => {
-    const less = withoutFunction(
-      { ...plan, slides: [{ from: 'trigger.start', to: 'meter.lock' }] },
-      'meter.lock',
-    )
+    const less = withoutFunction({ ...plan, slides: [{ from: 'trigger.start', to: 'meter.lock' }] }, 'meter.lock')
     expect(less.uses.map(u => u.function)).not.toContain('meter.lock')
     expect(less.slides).toEqual([])
     expect(pinned(less)).toEqual(['a trigger.start', 'b trigger.start'])
-    const kept = withoutFunction(
-      { ...plan, slides: [{ from: 'trigger.start', to: 'area.recall' }] },
-      'meter.lock',
-    )
+    const kept = withoutFunction({ ...plan, slides: [{ from: 'trigger.start', to: 'area.recall' }] }, 'meter.lock')
     expect(kept.slides).toHaveLength(1)
     expect(withoutFunction(kept, 'area.recall').slides).toEqual([])
     expect(withoutFunction(kept, 'trigger.start').slides).toEqual([])
