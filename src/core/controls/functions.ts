@@ -30,4 +30,8 @@ export const USUAL: Readonly<Record<string, Use>> = {
   'subject.cycle': { perHour: 20, secondsEach: 0 },
   'see.enlarge': { perHour: 6, secondsEach: 3 },
   'see.outline': { perHour: 4, secondsEach: 0 },
+  'trigger.drive': { perHour: 10, secondsEach: 2 },
+  'trigger.recall': { perHour: 10, secondsEach: 5 },
+  'subject.toggle': { perHour: 10, secondsEach: 0 },
+  'range.limiter': { perHour: 6, secondsEach: 0 },
 }

@@ -1,7 +1,6 @@
 import { type Body, inMenuOrder, menuPath, type Setting } from '../bodies'
 import { type Prepared, prepare } from '../language/language'
 import { dimension } from '../vocabulary/dimensions'
-import { figuresIn } from './values'
 
 /** What other profiles call things and mean by them, as proposals draw on it. */
 
@@ -68,6 +67,3 @@ export const knowledgeOf = (bodies: readonly Body[]): Knowledge => {
 
 export const isOfMaker = (known: KnownSetting, body: Body): boolean =>
   known.maker.toLowerCase() === body.maker.toLowerCase()
-
-export const hasFigures = (labels: readonly string[]): boolean =>
-  labels.filter(l => figuresIn(l).length > 0).length > labels.length / 2

@@ -1,64 +1,97 @@
 import { accepts, type Body, type Control, decided, editSetting, inMenuOrder, type Setting } from '../bodies'
 import { findDimension, isSigned } from '../vocabulary/dimensions'
 import type { ControlAssignment } from '../vocabulary/values'
-import {
-  byElsewhere,
-  byNeighbours,
-  byOrder,
-  byOthers,
-  byWhatIsTaken,
-  byWords,
-  type Evidence,
-  REPEATED,
-} from './evidence'
-import { byWork } from './key-work'
-import { type Knowledge, knownOf, WORK } from './knowledge'
-import { meansFor } from './meanings'
-import type { Reading } from './reading'
+import { byWords } from './by-words'
+import { asKey } from './keys'
+import { type Knowledge, keyOf, knownOf, WORK } from './knowledge'
+import { afterBefore, byLearning } from './learned'
+import type { Candidate, Certainty, Reading } from './reading'
 
 /**
- * Proposed meanings for settings nobody has decided yet. Evidence comes from the words of the label and the options,
- * their number and order, the neighbours in the menu, and what other profiles call the same; a maker's own words
- * count most. A proposal says why; only a person accepts it.
+ * Proposed meanings for settings nobody has decided yet: by the trade's words, and by what was decided on other bodies.
+ * A proposal says why and how sure it is; where nothing tells, it says so. Only a person accepts it.
  */
 
-/** Scales run either way and their words seldom tell: the other direction is offered beside the first. */
-const turned = (setting: Setting, reading: Reading): Reading | undefined => {
-  const [id, ...more] = reading.dimensions
-  const d = id === undefined ? undefined : findDimension(id)
-  if (!d || more.length || setting.options.length < 2) return undefined
-  const isScale = d.kind === 'scale' || d.kind === 'flag' || (d.kind === 'physical' && !isSigned(d))
-  const means = [...reading.means].reverse()
-  if (!isScale || JSON.stringify(means) === JSON.stringify(reading.means)) return undefined
-  return { ...reading, means, score: reading.score * 0.72, because: ['the same, running the other way'] }
+/** From these scores on, and so far before the next, a reading is called so; calibrated by `npm run bench`. */
+const SURE = { score: 0.86, ahead: 0.06 }
+const LIKELY = { score: 0.64, ahead: 0.03 }
+
+/** What several settings of one body may be about. */
+const isRepeated = (c: Candidate): boolean =>
+  c.dimensions.length !== 1 ||
+  findDimension(c.dimensions[0] ?? '')?.kind === 'assign' ||
+  c.dimensions[0] === 'area.offered'
+
+const idOf = (c: Candidate): string =>
+  c.dimensions.length
+    ? c.dimensions.some(d => findDimension(d)?.kind === 'assign')
+      ? WORK
+      : [...c.dimensions].sort().join(' ')
+    : (c.about ?? '')
+
+const isEmpty = (c: Candidate, i: number): boolean => Object.keys(c.means[i] ?? {}).length === 0
+
+/** Two candidates about the same: the better told counts, the other bears it out and fills what it leaves open. */
+const joined = (a: Candidate, b: Candidate): Candidate => {
+  const [first, second] = a.score >= b.score ? [a, b] : [b, a]
+  return {
+    ...first,
+    means: first.means.map((m, i) => (isEmpty(first, i) ? (second.means[i] ?? m) : m)),
+    score: Math.min(0.99, first.score + 0.12 * second.score),
+    because: [...first.because, ...second.because].slice(0, 3),
+  }
 }
 
-/** Readings of one setting, likeliest first; "nothing to do with focus" is always among them. */
+/** Scales run either way: where nothing says which, the other direction is offered beside the first. */
+const turned = (c: Candidate): Candidate | undefined => {
+  const [id, ...more] = c.dimensions
+  const d = id === undefined ? undefined : findDimension(id)
+  if (!d || more.length || c.means.length < 2) return undefined
+  const isScale = d.kind === 'scale' || (d.kind === 'physical' && !isSigned(d))
+  const means = [...c.means].reverse()
+  if (!isScale || JSON.stringify(means) === JSON.stringify(c.means)) return undefined
+  return { ...c, means, score: c.score * 0.5, because: ['the same, running the other way'] }
+}
+
+const certaintyOf = (score: number, ahead: number): Certainty =>
+  score >= SURE.score && ahead >= SURE.ahead
+    ? 'sure'
+    : score >= LIKELY.score && ahead >= LIKELY.ahead
+      ? 'likely'
+      : 'unsure'
+
+const MOST_READINGS = 6
+
+/** Readings of one setting, likeliest first; that there is nothing for the vocabulary in it is always among them. */
 export const proposeFor = (body: Body, setting: Setting, others: Knowledge): readonly Reading[] => {
   // What has been decided on this body already is known as well, and is of its maker.
-  const knowledge = { ...others, settings: [...others.settings, ...knownOf(body).filter(k => REPEATED.has(k.key))] }
-  const evidence = new Map<string, Evidence>()
-  const options = setting.options.map(o => o.label)
-  byWords(setting, options, evidence)
-  byOthers(body, setting, options, knowledge, evidence)
-  byElsewhere(setting, evidence)
-  byOrder(body, setting, knowledge, evidence)
-  const work = byWork(body, setting, knowledge, evidence)
-  byNeighbours(body, setting, evidence)
-  byWhatIsTaken(body, setting, evidence)
-  const readings = [...evidence].flatMap(([key, e]): readonly Reading[] => {
-    const shared = { score: e.score + (e.sure ? 1 : 0), because: [...new Set(e.because)].slice(0, 3) }
-    if (key === WORK) return [{ ...work, ...shared }]
-    const reading = { dimensions: key === '' ? [] : key.split(' '), means: meansFor(body, setting, key, e), ...shared }
-    const other = e.model && e.score > 0.8 ? undefined : turned(setting, reading)
-    return other ? [reading, other] : [reading]
-  })
-  const ranked = readings
-    .filter(r => r.dimensions.length === 0 || r.means.some(m => Object.keys(m).length > 0))
+  const own = knownOf(body).filter(k => k.key === '' || k.key === WORK || k.key === 'area.offered')
+  const knowledge = { ...others, settings: [...others.settings, ...own] }
+  const found = new Map<string, Candidate>()
+  const key = asKey(body, setting, knowledge)
+  for (const c of [...byWords(body, setting), ...byLearning(body, setting, knowledge), ...(key ? [key] : [])]) {
+    const former = found.get(idOf(c))
+    found.set(idOf(c), former ? joined(former, c) : c)
+  }
+  const taken = new Set(body.settings.filter(s => s.id !== setting.id && !s.undecided).map(keyOf))
+  const usual = afterBefore(body, setting, knowledge)
+  const weighed = [...found].map(([id, c]) => ({
+    ...c,
+    score: Math.min(0.99, c.score * (taken.has(id) && !isRepeated(c) ? 0.92 : 1) + 0.08 * (usual.get(id) ?? 0)),
+  }))
+  const ranked = weighed
+    .filter(c => c.dimensions.length === 0 || c.means.some((_, i) => !isEmpty(c, i)))
     .sort((a, b) => b.score - a.score)
-  const nothing = ranked.find(r => r.dimensions.length === 0)
-  const first = ranked.slice(0, 6)
-  return nothing && !first.includes(nothing) ? [...first, nothing] : first
+  const readings = ranked.slice(0, MOST_READINGS).flatMap((c, i): readonly Reading[] => {
+    const ahead = i === 0 ? c.score - (ranked[1]?.score ?? 0) : 0
+    const reading: Reading = { ...c, certainty: i === 0 ? certaintyOf(c.score, ahead) : 'unsure' }
+    const other = c.isEitherWay || c.isGuess ? turned(c) : undefined
+    return other ? [reading, { ...other, certainty: 'unsure' }] : [reading]
+  })
+  const nothing = ranked.filter(
+    c => c.dimensions.length === 0 && !readings.some(r => r.about === c.about && !r.dimensions.length),
+  )
+  return [...readings, ...nothing.map(c => ({ ...c, certainty: 'unsure' as const }))]
 }
 
 /** Readings of every setting that nobody has decided, in menu order. */
@@ -90,4 +123,4 @@ export const acceptReading = (body: Body, settingId: string, reading: Reading): 
 }
 
 export { type Knowledge, knowledgeOf } from './knowledge'
-export type { Reading } from './reading'
+export { CERTAINTIES, type Certainty, type Reading } from './reading'

@@ -128,6 +128,35 @@ export const DIMENSIONS: readonly Dimension[] = [
     { without: 'off' },
   ),
   flag('trigger.prefocus', 'how', 'Pre-focus', 'focusing before any press; costs battery', false),
+  assign(
+    'trigger.drive',
+    'how',
+    'Single / continuous switch',
+    'the control that changes between single and continuous AF, held or toggled',
+  ),
+  assign('trigger.recall', 'how', 'Recall of settings', 'the control that recalls a stored set of focus settings'),
+  flag(
+    'trigger.pad',
+    'how',
+    'Touch pad at the finder',
+    'moving the area with a finger on the screen while the eye is at the finder',
+    false,
+  ),
+  flag('trigger.magnified', 'how', 'AF while magnified', 'AF working while the picture is enlarged'),
+  choice(
+    'ring.response',
+    'how',
+    'Ring response',
+    ['linear', 'by-speed'],
+    'whether the focus ring of a lens without a mechanical one goes by how far or by how fast it is turned',
+  ),
+  choice(
+    'ring.direction',
+    'how',
+    'Ring direction',
+    ['clockwise-near', 'anticlockwise-near'],
+    'which way the focus ring is turned toward near, seen from behind the camera',
+  ),
 
   choice(
     'mode.drive',
@@ -137,6 +166,13 @@ export const DIMENSIONS: readonly Dimension[] = [
     'whether focus is taken once, all the time, by the camera’s own choice, by hand, or from a stored distance',
   ),
   flag('mode.override', 'when', 'Ring after AF', 'the focus ring working after AF without changing the mode'),
+  choice(
+    'mode.aperture',
+    'when',
+    'Aperture while focusing',
+    ['wide-open', 'working', 'automatic'],
+    'whether the camera focuses with the lens wide open or at the aperture that is set',
+  ),
 
   {
     id: 'area.pattern',
@@ -167,6 +203,13 @@ export const DIMENSIONS: readonly Dimension[] = [
     FOLLOWS,
     'whether the area follows the subject across the frame; a mode on some bodies, an area on others',
     { without: 'off' },
+  ),
+  choice(
+    'area.start',
+    'where',
+    'Start of following',
+    ['own', 'shared', 'automatic'],
+    'where following begins: at a place of its own, at the area that was in use before, or wherever the camera picks',
   ),
   choice(
     'area.inside',
@@ -242,6 +285,7 @@ export const DIMENSIONS: readonly Dimension[] = [
     'Subject or eye switch',
     'the control that goes on to the next subject or the other eye',
   ),
+  assign('subject.toggle', 'whom', 'Detection button', 'the control that switches detection, or what it looks for'),
 
   physical(
     'track.hold',
@@ -282,6 +326,13 @@ export const DIMENSIONS: readonly Dimension[] = [
     'the bundle of the three above, on bodies that offer bundles',
     { open: true },
   ),
+  choice(
+    'track.search',
+    'stays',
+    'When nothing is found',
+    ['continue', 'stop'],
+    'whether the lens keeps searching or stops when focus cannot be found',
+  ),
 
   scale('release.single', 'release', 'Single AF frame', READINESS, 'whether the shutter waits for focus in single AF'),
   scale(
@@ -316,6 +367,8 @@ export const DIMENSIONS: readonly Dimension[] = [
     about: 'how near and far focus may search, in metres from the sensor plane',
   },
   assign('range.preset', 'range', 'Stored distance', 'the control that sends focus to a stored distance'),
+  physical('range.stored', 'range', 'The distance stored', 'm', 'the distance that is stored, from the sensor plane'),
+  assign('range.limiter', 'range', 'Search range switch', 'the control that switches the search range'),
   flag('range.reset', 'range', 'Lens reset', 'the lens returning to infinity at power-off', false),
   {
     id: 'range.offset',
@@ -362,6 +415,21 @@ export const DIMENSIONS: readonly Dimension[] = [
 
   flag('video.continuous', 'video', 'AF runs by itself', 'focus running by itself while filming'),
   flag('video.assist', 'video', 'Ring, then AF', 'the ring overriding AF, which then takes over again'),
+  scale(
+    'video.area',
+    'video',
+    'Area while filming',
+    ['pinpoint', 'point', 'cross', 'block', 'group', 'zone', 'wide-zone', 'full'],
+    'the area focus is taken from while filming, from the smallest to the whole frame',
+  ),
+  choice(
+    'video.subject',
+    'video',
+    'Looks for while filming',
+    ['off', 'automatic', 'people', 'animals', 'birds', 'vehicles'],
+    'what the camera looks for while filming',
+    { without: 'off', open: true },
+  ),
   choice(
     'video.touch',
     'video',

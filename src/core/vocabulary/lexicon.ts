@@ -28,47 +28,60 @@ export const LEXICON: Readonly<Record<string, Entry>> = {
       'holds-focus': 'hold holds freeze lock stay',
     },
   },
-  'trigger.start': { words: 'af on start back button rear thumb activate focusing pursue follow begin' },
+  'trigger.start': { words: 'af on start back button rear thumb activate focusing follow begin' },
   'trigger.stop': { words: 'af stop freeze pause hold lock halt' },
-  'trigger.second': { words: 'second detection eye seek subject start own area alternative' },
-  'trigger.manual': { words: 'af mf manual switch toggle hand crank swap' },
+  'trigger.second': { words: 'second detection eye subject start own area alternative' },
+  'trigger.manual': { words: 'af mf manual switch toggle hand swap' },
   'trigger.instant': {
     words: 'af in manual mf while button',
-    values: { single: 'once one single', continuous: 'continuous keeps on and pursuing' },
+    values: { single: 'once one single', continuous: 'continuous keeps on and' },
   },
   'trigger.touch': {
-    words: 'touch screen tap finger fingertip panel pane',
+    words: 'touch screen tap finger fingertip',
     values: {
-      off: 'off none dry deaf no asleep disabled',
+      off: 'off none no disabled',
       'move-area': 'move moves area point frame',
-      focus: 'focus focuses af gazes sharpens',
-      'focus-and-release': 'shutter release shoot fire fires and picture snaps',
-      track: 'track tracking follow trail chase',
+      focus: 'focus focuses af',
+      'focus-and-release': 'shutter release shoot fire fires and picture',
+      track: 'track tracking follow',
     },
   },
   'trigger.prefocus': { words: 'pre prefocus ahead before ready idle warm beforehand' },
+  'trigger.drive': { words: 'single continuous af mode switch button while held' },
+  'trigger.recall': { words: 'recall custom set settings register registered button memory' },
+  'trigger.pad': { words: 'touch pad finder viewfinder drag finger' },
+  'trigger.magnified': { words: 'af magnified enlarged magnifier autofocus zoomed' },
+  'ring.response': {
+    words: 'focus ring response linear speed',
+    values: { linear: 'linear', 'by-speed': 'speed non variable' },
+  },
+  'ring.direction': { words: 'focus ring direction rotation near clockwise' },
   'mode.drive': {
-    words: 'drive focus mode af operation way sharpening',
+    words: 'drive focus mode af operation sharpening',
     values: {
       single: 'single once one shot still stand static',
-      continuous: 'continuous follow following pursue moving run all the time',
+      continuous: 'continuous follow following moving run all the time',
       automatic: 'automatic auto itself switches mixed',
       manual: 'manual hand ring mf own',
       'preset-distance': 'preset stored distance fixed',
     },
   },
   'mode.override': { words: 'ring after override full time manual touch up lens turn' },
+  'mode.aperture': {
+    words: 'aperture while focusing stopped down wide open',
+    values: { 'wide-open': 'open wide', working: 'set working stopped', automatic: 'auto automatic' },
+  },
   'area.pattern': {
-    words: 'area size point points zone field patch frame pattern box net target spot selection width',
+    words: 'area size point points zone field frame pattern target spot selection width',
     values: {
       pinpoint: 'pinpoint pin tiny smallest fine xs dot',
       point: 'point single one spot small 1 s',
       cross: 'cross plus five 5',
       block: 'block nine 9 3x3 medium m expanded',
       group: 'group 21 25 5x5 large l cluster',
-      zone: 'zone middle box patch region',
+      zone: 'zone middle region',
       'wide-zone': 'wide broad big xl half',
-      full: 'full whole all everywhere entire frame auto sky view',
+      full: 'full whole all everywhere entire frame auto view',
       'all-sizes': 'custom free any',
     },
   },
@@ -78,24 +91,28 @@ export const LEXICON: Readonly<Record<string, Entry>> = {
     values: { operator: 'you operator manual self hand person', camera: 'camera automatic auto itself' },
   },
   'area.follow': {
-    words: 'follow follows track tracking across trail tail chase subject pass stays',
+    words: 'follow follows track tracking across tail subject pass stays',
     values: {
       off: 'off none no fixed still',
-      'from-start-point': 'from start after first point chosen glimpse begin',
+      'from-start-point': 'from start after first point chosen begin',
       automatic: 'automatic auto freely all anything itself',
     },
+  },
+  'area.start': {
+    words: 'initial starting start point area following tracking begins',
+    values: { own: 'own separate initial', shared: 'same shared carried', automatic: 'auto automatic camera' },
   },
   'area.inside': {
     words: 'priority inside zone favours prefers likes first within takes',
     values: {
-      centre: 'centre center middle central heart',
+      centre: 'centre center middle central',
       automatic: 'automatic auto any whatever own judgement',
       nearest: 'nearest close closest near foremost front',
     },
   },
   'area.home': { words: 'home rest resting position return register registered recall start back' },
   'area.recall': { words: 'recall return back to home rest resting middle' },
-  'area.cycle': { words: 'next area patch mesh point walk list step through change button' },
+  'area.cycle': { words: 'next area point walk list step through change button' },
   'area.orientation': {
     words: 'orientation upright vertical horizontal tilted turned portrait landscape rotated sideways held',
     values: {
@@ -106,7 +123,7 @@ export const LEXICON: Readonly<Record<string, Entry>> = {
   },
   'area.wrap': { words: 'wrap around edge loop round over runs cycle passes continues' },
   'area.step': {
-    words: 'step stride movement per press distance moves by jump',
+    words: 'step movement per press distance moves by jump',
     values: {
       fine: 'fine short small half narrow',
       normal: 'normal even one standard',
@@ -114,20 +131,20 @@ export const LEXICON: Readonly<Record<string, Entry>> = {
     },
   },
   'area.points': {
-    words: 'points number count selectable raster density how many',
+    words: 'points number count selectable density how many',
     values: { all: 'all every full', reduced: 'reduced fewer other half less' },
   },
   'area.offered': { words: 'list offered areas limit available choice round shown selectable wheel stops' },
   'area.direct': { words: 'direct directly stick joystick pad cursor moves at once straight without pressing' },
   'subject.class': {
-    words: 'subject detection detect recognise recognition looks for find type seek kind',
+    words: 'subject detection detect recognise recognition looks for find type kind',
     values: {
       off: 'off none no nobody ignore',
       automatic: 'automatic auto anything any all',
-      people: 'people person human faces face guests crew',
-      animals: 'animals animal creatures beasts dogs cats pets',
-      birds: 'birds bird wings feathers',
-      vehicles: 'vehicles cars wheels bikes trains machines',
+      people: 'people person human faces face',
+      animals: 'animals animal dogs cats pets',
+      birds: 'birds bird',
+      vehicles: 'vehicles cars bikes trains',
     },
   },
   'subject.detail': {
@@ -142,27 +159,31 @@ export const LEXICON: Readonly<Record<string, Entry>> = {
     words: 'where looks detection within anywhere scope search',
     values: {
       'whole-frame': 'whole everywhere anywhere full all frame',
-      'inside-area': 'inside area only within patch frame',
+      'inside-area': 'inside area only within frame',
     },
   },
   'subject.registered': { words: 'registered known friends faces first list priority favourite' },
-  'subject.cycle': { words: 'next other eye subject face kin switch over' },
+  'subject.cycle': { words: 'next other eye subject face switch over' },
+  'subject.toggle': { words: 'detection recognition button switch toggle on off' },
   'track.hold': {
-    words:
-      'hold blocked wait lock lost obstacle stay sticky tracking sensitivity leaves stick grip cling patience patient',
+    words: 'hold blocked wait lock lost obstacle stay sticky tracking sensitivity leaves patience patient',
     usual: [0.2, 4.5],
   },
   'track.response': {
-    words: 'response acceleration speed change sudden responsive nerve reaction jumpy erratic',
+    words: 'response acceleration speed change sudden responsive reaction jumpy erratic',
     usual: [0.15, 0.95],
   },
   'track.switch': {
-    words: 'switch switching point subject between hop slip leave change readiness jump',
+    words: 'switch switching point subject between leave change readiness jump',
     usual: [0.1, 3.2],
   },
-  'track.acquire': { words: 'acquire acquisition first speed initial dash opening run lens', usual: [0.25, 1] },
-  'track.preset': { words: 'preset bundle behaviour temper profile scene character' },
-  'release.single': { words: 'single first picture waits release priority af still anchor', values: READINESS },
+  'track.acquire': { words: 'acquire acquisition first speed initial opening run lens', usual: [0.25, 1] },
+  'track.preset': { words: 'preset bundle behaviour profile scene character' },
+  'track.search': {
+    words: 'search nothing found lens drive impossible scanner',
+    values: { continue: 'continue keep on', stop: 'stop off' },
+  },
+  'release.single': { words: 'single first picture waits release priority af still', values: READINESS },
   'release.first': {
     words: 'first picture frame run continuous burst waits release priority opening',
     values: READINESS,
@@ -190,30 +211,32 @@ export const LEXICON: Readonly<Record<string, Entry>> = {
   },
   'range.limit': { words: 'limit limiter range distance near far search' },
   'range.preset': { words: 'stored distance preset recall memory go to' },
+  'range.stored': { words: 'stored distance preset metres' },
+  'range.limiter': { words: 'button that switches the search range' },
   'range.reset': { words: 'reset infinity lens rests off power sleep parks returns' },
   'range.offset': { words: 'fine adjustment offset tune micro correction calibrate shim front back' },
   'see.area': { words: 'show shown area frame drawn point display marks lit' },
   'see.grid': { words: 'all points shown grid raster every drawn display' },
-  'see.subject': { words: 'subject frame face shown found marks ringed display' },
+  'see.subject': { words: 'subject frame face shown found marks display' },
   'see.colour': {
     words: 'colour color tint',
     values: {
-      red: 'red rust robin poppy crimson scarlet',
-      yellow: 'yellow straw buttercup gold amber',
-      green: 'green moss sea leaf',
-      blue: 'blue sky azure',
-      white: 'white chalk snow daisy sail',
-      black: 'black ink coal',
+      red: 'red',
+      yellow: 'yellow',
+      green: 'green',
+      blue: 'blue',
+      white: 'white',
+      black: 'black',
     },
   },
-  'see.tone': { words: 'tone beep sound chime bell audible signal volume' },
-  'see.lamp': { words: 'lamp assist light illuminator glow lantern beam' },
-  'see.review': { words: 'review afterlook playback picture after shot second look back image' },
+  'see.tone': { words: 'tone beep sound bell audible signal volume' },
+  'see.lamp': { words: 'lamp assist light illuminator glow beam' },
+  'see.review': { words: 'review playback picture after shot second look back image' },
   'see.exposure': { words: 'exposure preview true live finder effect simulation as taken' },
   'see.peaking': {
-    words: 'peaking edges glint outline fringe sheen foam sharp highlight',
+    words: 'peaking edges outline sharp highlight',
     values: {
-      off: 'off none no calm',
+      off: 'off none no',
       low: 'low faint soft thin light weak',
       mid: 'mid medium clear normal',
       high: 'high strong full thick dark white',
@@ -226,39 +249,29 @@ export const LEXICON: Readonly<Record<string, Entry>> = {
   'see.depth': { words: 'depth scale basis ruler', values: { print: 'print paper', pixel: 'pixel pixels' } },
   'video.continuous': { words: 'video film filming movie continuous af runs running while moving' },
   'video.assist': { words: 'video film ring interrupts then af again assist takes over' },
+  'video.area': { words: 'video film movie area size point zone' },
+  'video.subject': { words: 'video film movie subject detection looks for people' },
   'video.touch': {
     words: 'video film touch tap screen finger',
     values: {
-      off: 'off none no dry',
+      off: 'off none no',
       rack: 'rack passes over shift hands moves',
-      track: 'track trail follow tracking',
+      track: 'track follow tracking',
     },
   },
-  'video.transition': { words: 'video film transition rack speed glide swoop travel crossing', usual: [4, 0.2] },
+  'video.transition': { words: 'video film transition rack speed travel crossing', usual: [4, 0.2] },
   'video.shift': { words: 'video film wait patience sensitivity leaving subject shift', usual: [0.3, 4.8] },
-  'video.freeze': { words: 'video film freeze hold stay lock hush' },
+  'video.freeze': { words: 'video film freeze hold stay lock' },
   'meter.pattern': {
-    words: 'meter metering pattern measure light weigh exposure shade brightness reading',
+    words: 'meter metering pattern measure light weigh exposure brightness reading',
     values: {
-      matrix: 'matrix multi all whole everywhere pattern mosaic broad',
-      centre: 'centre center middle weighted mid heart',
+      matrix: 'matrix multi all whole everywhere pattern broad',
+      centre: 'centre center middle weighted mid',
       spot: 'spot pin point one star',
-      highlight: 'highlight highlights brights bright clouds',
+      highlight: 'highlight highlights brights bright',
     },
   },
   'meter.follows': { words: 'spot meter follows linked rides goes point along with' },
-  'meter.lock': { words: 'exposure light hold keep lock shade save bolt' },
-  'meter.bias': { words: 'exposure bias compensation correction lean lighter darker addition ev brighter' },
+  'meter.lock': { words: 'exposure light hold keep lock save' },
+  'meter.bias': { words: 'exposure bias compensation correction lighter darker addition ev brighter' },
 }
-
-/** Words of a button's work that tell held from toggled. */
-export const TOGGLED = 'toggle toggled toggles again twice latched latch until next second'
-
-/** Words for a flag's two sides, whatever it is about. */
-export const YES = 'yes on true enable enabled active shown used allowed always works heard lit listens'
-export const NO =
-  'no off false disable disabled inactive never hidden none unused mute silent dark bare quiet deaf without'
-
-/** Menu words that have nothing to do with focus. */
-export const ELSEWHERE =
-  'battery language date time zone copyright format card folder file number wifi network bluetooth power sleep screen brightness white balance quality size shape ratio kind noise sound recording microphone wind delay timer stabiliser stabilisation steady help guide zebra copy delete version cleaning sensor dust hum grin smile self clock name dial direction turns middling weather'

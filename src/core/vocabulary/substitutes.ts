@@ -63,6 +63,35 @@ export const SUBSTITUTES: Readonly<Record<string, readonly Substitute[]>> = {
       THUMB,
     ]),
   ],
+  'trigger.drive': [
+    way(
+      'Continuous AF with a thumb button: letting go is the lock.',
+      'The thumb has to know.',
+      METERS_ONLY,
+      AF_ON_THUMB,
+    ),
+  ],
+  'trigger.recall': [way('Store the settings in a memory slot.', 'A turn of the dial instead of a press.')],
+  'trigger.pad': [way('Move the area with the stick.', 'A press for each step.', ['area.direct', true])],
+  'trigger.magnified': [way('Focus by hand while the picture is enlarged.', 'Slower.', ['mode.override', true])],
+  'mode.aperture': [way('Open the aperture, focus, and close it again.', 'Two turns of a dial for each subject.')],
+  'ring.response': [way('Turn the ring slowly for the last bit.', 'A practised hand.')],
+  'ring.direction': [way('Mark near on the ring.', 'The hand still has to think.')],
+  'area.start': [
+    way('Place the area on the subject before following begins.', 'A moment more.', ['area.direct', true]),
+  ],
+  'subject.toggle': [
+    way('Change what it looks for in the menu.', 'A look at the screen and several presses.', ['subject.class', 'off']),
+  ],
+  'track.search': [
+    way('Turn the ring near the subject before AF starts.', 'A hand on the ring.', ['mode.override', true]),
+  ],
+  'range.stored': [
+    way('Focus by hand to the mark before and leave it there.', 'No AF until then.', ['mode.drive', 'manual']),
+  ],
+  'range.limiter': [way('The limiter on the lens, where it has one.', 'A hand leaves the grip.')],
+  'video.area': [way('Frame so that the subject is where AF looks.', 'Framing follows focus.')],
+  'video.subject': [way('Tap the subject before filming.', 'A hand leaves the grip.', ['video.touch', 'track'])],
   'mode.drive': [way('Focus by hand.', 'Slower, and needs an eye on the finder.', ['mode.override', true])],
   'mode.override': [
     way('Put the AF and manual switch on a button.', 'A press before and after each turn of the ring.', [

@@ -1,0 +1,192 @@
+import { type Body, menuPath, type Setting } from '../bodies'
+import { bestMet, isWord, type Phrase, phrasesIn, tokensOf } from '../language/phrases'
+import { type Dimension, DIMENSIONS } from '../vocabulary/dimensions'
+import { ELSEWHERE_PHRASES, FOCUS_WORDS, TRADE_WORDS, UNNAMED_PHRASES } from '../vocabulary/trade-words'
+import { isYesNo } from './figures'
+import { readOptions, type ReadOptions } from './options'
+import type { Candidate } from './reading'
+
+/** What a row of a menu may be about, by the trade's words in its label, its options and its page. */
+
+interface Name {
+  readonly phrase: Phrase
+  readonly flag?: readonly [string, string]
+  readonly polarity: number
+}
+
+const namesIn = (written: string): readonly Name[] =>
+  written
+    .split(',')
+    .map(p => p.trim())
+    .filter(Boolean)
+    .map(p => {
+      const [words = '', says = ''] = p.split('=>').map(x => x.trim())
+      const [phrase] = phrasesIn(words)
+      if (!phrase) throw new RangeError(`no phrase: ${p}`)
+      const [yes, no] = says.split(' ')
+      return { phrase, polarity: yes === '-' ? -1 : 1, ...(yes && no ? { flag: [yes, no] as const } : {}) }
+    })
+
+interface Words {
+  readonly d: Dimension
+  readonly names: readonly Name[]
+  readonly hints: readonly Phrase[]
+  readonly not: readonly Phrase[]
+  readonly isTelling: boolean
+  readonly isFilm: boolean
+}
+
+const WORDS: readonly Words[] = DIMENSIONS.flatMap(d => {
+  const w = TRADE_WORDS[d.id]
+  if (!w) return []
+  return [
+    {
+      d,
+      names: namesIn(w.names),
+      hints: phrasesIn(w.hints ?? ''),
+      not: phrasesIn(w.not ?? ''),
+      isTelling: w.telling === true,
+      isFilm: w.film === 'only',
+    },
+  ]
+})
+
+/** What has another dimension while filming. */
+const FILM_TWINS = new Set([
+  'area.pattern',
+  'area.follow',
+  'subject.class',
+  'track.hold',
+  'track.acquire',
+  'track.response',
+  'trigger.touch',
+  'trigger.prefocus',
+  'mode.drive',
+  'mode.override',
+  'release.rate',
+])
+
+const ELSEWHERE = phrasesIn(ELSEWHERE_PHRASES)
+const UNNAMED = phrasesIn(UNNAMED_PHRASES)
+const FOCUS = phrasesIn(FOCUS_WORDS)
+const NO_NUMBER = /^[a-z]?\d+$/
+
+export interface Row {
+  readonly label: readonly string[]
+  readonly page: readonly string[]
+  readonly isFilm: boolean
+}
+
+const FILM = tokensOf('movie')[0] ?? ''
+
+export const rowOf = (body: Body, setting: Setting): Row => {
+  const [tab, page] = menuPath(body, setting)
+  const label = tokensOf(setting.label)
+  const around = tokensOf(`${tab} ${page}`)
+  const isStill = (t: readonly string[]) => t.some(w => /^(?:still|photo|liveview)/.test(w))
+  return {
+    label,
+    page: around,
+    isFilm: label.includes(FILM) || (around.includes(FILM) && !isStill(around) && !isStill(label)),
+  }
+}
+
+/** How much of a label a phrase accounts for, 0 to 1; a number before it and joining words count for nothing. */
+const coverage = (phrase: Phrase, label: readonly string[]): number => {
+  const telling = label.filter(w => !NO_NUMBER.test(w) && !JOINING.has(w))
+  return Math.min(1, phrase.asks / Math.max(1, telling.length))
+}
+const JOINING = new Set(['in', 'of', 'the', 'on', 'at', 'to', 'for', 'a', 'with', 'by', 'and', 'set', 'up', 'mode'])
+
+const named = (phrase: Phrase, label: readonly string[]): number =>
+  0.75 + 0.035 * Math.min(4, phrase.asks) + 0.09 * coverage(phrase, label)
+
+/** For what is no dimension, a word says little where the label says more. */
+const loosely = (phrase: Phrase, label: readonly string[]): number =>
+  0.53 + 0.04 * Math.min(4, phrase.asks) + 0.32 * coverage(phrase, label)
+
+const quoted = (phrase: Phrase, label: string): string => {
+  const tokens = tokensOf(label)
+  const said = label.split(/[\s/]+/).filter(w => {
+    const own = tokensOf(w)
+    return own.some(t => phrase.slots.some(s => !s.absent && s.any.some(a => isWord(a, t))))
+  })
+  return said.length ? said.join(' ') : tokens.join(' ')
+}
+
+const candidate = (w: Words, score: number, because: string, read: ReadOptions): Candidate => ({
+  dimensions: [w.d.id],
+  score,
+  because: [because],
+  means: read.means,
+  ...(read.isGuess ? { isGuess: true } : {}),
+  ...(read.isEitherWay ? { isEitherWay: true } : {}),
+})
+
+/** A name whose options nobody understands still names it, unless they are of another kind altogether. */
+const unread = (d: Dimension, setting: Setting): number =>
+  d.kind === 'physical' || isYesNo(setting.options.map(o => o.label)) ? 0.3 : 0.66
+
+/** One row read as one dimension; undefined where nothing speaks for it. */
+const asDimension = (body: Body, setting: Setting, row: Row, w: Words): Candidate | undefined => {
+  if (row.isFilm ? FILM_TWINS.has(w.d.id) : w.isFilm) return undefined
+  if (bestMet(w.not, row.label)) return undefined
+  let best: Name | undefined
+  for (const n of w.names)
+    if (bestMet([n.phrase], row.label, row.page) && (!best || n.phrase.asks > best.phrase.asks)) best = n
+  const read = readOptions(body, w.d, setting, best?.polarity ?? 1, best?.flag)
+  if (best)
+    return candidate(
+      w,
+      named(best.phrase, row.label) * (read.fit === 0 ? unread(w.d, setting) : 0.4 + 0.6 * read.fit),
+      `“${quoted(best.phrase, setting.label)}” names it${read.fit > 0.8 ? ', and its options fit' : ''}`,
+      read,
+    )
+  const hint = bestMet(w.hints, row.label)
+  const many = read.distinct >= 3 && read.fit >= 0.7
+  if (hint && read.fit > 0.5)
+    return candidate(
+      w,
+      w.isTelling && many ? 0.6 + 0.3 * read.fit : 0.35 + 0.35 * read.fit,
+      `“${quoted(hint, setting.label)}” and its options fit`,
+      read,
+    )
+  if (w.isTelling && many) return candidate(w, 0.45 + 0.25 * read.fit, 'its options are the usual ones for it', read)
+  return undefined
+}
+
+/** Everything a row may be about by its words: dimensions, not focus at all, or focus without a word for it. */
+export const byWords = (body: Body, setting: Setting): readonly Candidate[] => {
+  const row = rowOf(body, setting)
+  const found = WORDS.flatMap(w => asDimension(body, setting, row, w) ?? [])
+  const nothing = setting.options.map(() => ({}))
+  const elsewhere = bestMet(ELSEWHERE, row.label)
+  const unnamed = bestMet(UNNAMED, row.label)
+  const focus = bestMet(FOCUS, row.label)
+  const onPage = bestMet(FOCUS, row.page)
+  const best = Math.max(0, ...found.map(c => c.score))
+  const none = (about: 'elsewhere' | 'unnamed', score: number, because: string): Candidate => ({
+    dimensions: [],
+    about,
+    score,
+    because: [because],
+    means: nothing,
+  })
+  return [
+    ...found,
+    elsewhere
+      ? none(
+          'elsewhere',
+          loosely(elsewhere, row.label) - (focus ? 0.2 : 0),
+          `“${quoted(elsewhere, setting.label)}” is not about focus`,
+        )
+      : none('elsewhere', focus || onPage || best > 0.5 ? 0.1 : 0.62, 'nothing in it speaks of focus'),
+    unnamed
+      ? none('unnamed', loosely(unnamed, row.label), 'about focus, and nothing in the vocabulary says it')
+      : none(
+          'unnamed',
+          focus && best < 0.4 ? 0.6 : onPage && best < 0.4 ? 0.4 : 0.15,
+          'it speaks of focus, and nothing in the vocabulary says it',
+        ),
+  ]
+}

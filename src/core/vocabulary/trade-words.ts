@@ -1,0 +1,713 @@
+/**
+ * The trade's general words, as menus use them: phrases that name a dimension, and phrases that name its values. No
+ * maker's own word is here. How a phrase is written is told in language/phrases.ts; a comma parts them.
+ *
+ * @source common practice, no published source
+ */
+export interface TradeWords {
+  /** Phrases that name the dimension whatever else could be meant. `=> a b` says what yes and no stand for. */
+  readonly names: string
+  /** Phrases that may name it: the options have to bear it out. */
+  readonly hints?: string
+  readonly values?: Readonly<Record<string, string>>
+  /** Three or more of its values tell it without a name. */
+  readonly telling?: true
+  /** Whatever names it, not in rows that say this. */
+  readonly not?: string
+  /** It is only meant in rows about filming. */
+  readonly film?: 'only'
+}
+
+export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
+  'trigger.shutter': {
+    names: `
+      af shutter => starts-af meters-only, shutter button af => starts-af meters-only,
+      halfpress !stabili* !image !lock !ael !release => starts-af meters-only,
+      halfpress shutter => starts-af meters-only, shutter half => starts-af meters-only,
+      af activation => starts-af meters-only, back button focus/af => meters-only starts-af,
+      af start shutter => starts-af meters-only, half shutter => starts-af meters-only, shutter button !lock !af !sound
+    `,
+    values: {
+      'starts-af': 'af !only, focus* meter*, meter* af, af start, shutter afon, focus* !hold !lock',
+      'meters-only': 'meter* !af !focus*, meter* only, only meter*, exposure only, afon only, meter* start !af',
+      'holds-focus': 'hold* focus, focus hold, afl',
+    },
+  },
+  'trigger.touch': {
+    names: `
+      touch function, touch screen, screen touch/tap, touch operation, touch mode, touch* screen, tap* screen,
+      touch !movie af/shoot* mode
+    `,
+    hints: 'touch !pad !zoom',
+    values: {
+      off: 'off, none, no, nothing, nobody, disable*, deactivate*, inactive, never',
+      'move-area': 'move* area/point/frame, area, point, select area/point, move*',
+      focus: 'focus, af, touch focus/af, focus*',
+      'focus-and-release': `
+        shutter, release, shoot*, af shutter, focus shoot*/release/picture/shutter, touch shutter, shot
+      `,
+      track: 'track*, follow*',
+    },
+  },
+  'trigger.instant': {
+    names: 'afon mf, instant af, af button mf, af start manual, afon manual',
+    values: {
+      single: 'single, afs, once',
+      continuous: 'continuous, afc, servo',
+    },
+  },
+  'trigger.prefocus': {
+    names: `
+      prefocus, preview af, quick af, continuous af liveview, before shutter press*, before press*, start af eye,
+      full time af !movie, ahead press*
+    `,
+    hints: 'continuous af !movie, afc liveview, constant af',
+  },
+  'trigger.pad': {
+    names: 'touch pad, touchpad, touch drag, finder touch, touch finder, af pad, area pad touch',
+  },
+  'trigger.magnified': {
+    names: 'af magnif*, af enlarge*, af zoomed',
+  },
+  'ring.response': {
+    names: `
+      focus ring response, ring response focus, focus ring control, focus ring operation, ring linear*,
+      mf ring response
+    `,
+    hints: 'focus ring',
+    values: {
+      linear: 'linear !non',
+      'by-speed': 'non linear, nonlinear, by speed, speed, variable',
+    },
+  },
+  'ring.direction': {
+    names: 'focus ring direction, ring rotation, focus rotation, ring direction',
+    hints: 'focus ring',
+    values: {
+      'clockwise-near': 'clockwise near, near right, right near',
+      'anticlockwise-near': 'anticlockwise near, counterclockwise near, near left, left near',
+    },
+  },
+  'mode.drive': {
+    names: `
+      focus mode, af mode, af operation, focus operation, focus drive, drive select af, af drive,
+      focus method drive, when focus*, focus* when, mode focus*
+    `,
+    hints: 'drive, af !area, focus, mode',
+    values: {
+      single: 'single, afs, oneshot, one shot, once, override, single af',
+      continuous: 'continuous*, afc, servo !auto, predictive, track, afc track, follow*',
+      automatic: 'afa, auto, automatic, decide*, auto switch*, servo auto, hybrid',
+      manual: 'manual*, mf, m, hand',
+      'preset-distance': 'preset, preset mf, stored distance, fixed distance',
+    },
+    telling: true,
+  },
+  'mode.override': {
+    names: `
+      override, mf after af, electronic mf, manual touch up, ring af use !movie, focus ring af !movie !assist,
+      ring during af !movie, ring after af, ring override, mf ring af, touch up af, mf lens oneshot,
+      manual ring af, use ring af, electronic override, focus ring autofocus
+    `,
+    values: {
+      true: 'after, always, take* over, enable*, on',
+      false: 'ignored, off, disable*, inactive',
+    },
+  },
+  'mode.aperture': {
+    names: 'aperture focus*, aperture af, focus* aperture, stopped down af',
+    values: {
+      'wide-open': 'open, wide open, full aperture, maximum',
+      working: 'as set, set, working, stopped down, shooting aperture',
+      automatic: 'auto, automatic',
+    },
+  },
+  'area.pattern': {
+    names: `
+      af area, focus area, af area mode, area type, af method, focus* method, area select*, focus point size,
+      af area size, size area, kind area, af target mode, af point size, area mode, af mode area, focus* area size, size point
+    `,
+    hints: 'af mode, autofocus mode, area, af point, focus mode',
+    not: `
+      limit*, list, colour, display, show*, shown, register*, clear, delete, button, move*, movement, step, turned, edge,
+      sensitiv*, orient*, wrap, pointer, drive, loop, home, interlock, vertical, horizontal, switch*, track* from, auto point
+    `,
+    telling: true,
+  },
+  'area.follow': {
+    names: `
+      track area, follow area, area track, track from, follow from, follow across, track frame,
+      area follow subject
+    `,
+    values: {
+      off: 'off, none, no, nothing, nobody, disable*, deactivate*, inactive, never',
+      'from-start-point': 'from, start, selected, on, enable*, chosen',
+      automatic: 'auto, automatic, free*, anything',
+    },
+  },
+  'area.inside': {
+    names: `
+      zone area switch*, zone prior*, zone prefer*, prefer* zone, prefer* inside, inside zone, inside area prior*,
+      area prior*, select* zone, pick* zone, zone select* who, who select*, centre priority
+    `,
+    hints: 'zone, inside',
+    values: {
+      centre: 'centre, middle, centre first',
+      automatic: 'auto, automatic, camera, any',
+      nearest: 'near*, front, close*',
+    },
+  },
+  'area.start': {
+    names: `
+      initial point, starting area, start area follow*, starting point, initial area, start point track,
+      initial track point
+    `,
+    values: {
+      own: 'own, initial point select*, point set, separate, set track',
+      shared: 'same, shared, carried over, as set, carry over, current',
+      automatic: 'auto, automatic, camera',
+    },
+  },
+  'area.home': {
+    names: 'home position, rest* position, home area position, home point, area home',
+  },
+  'area.orientation': {
+    names: `
+      orient*, vertical horizontal, vert hor, vertical/horizontal af/point/area, camera turned, portrait point,
+      upright point/area, point turned, portrait area
+    `,
+    values: {
+      shared: 'same, shared, off, same both, no',
+      point: 'point !same, separate point, point only, own, separate, area only, focus area only',
+      'point-and-pattern': 'point area, area point, point mode, separate point area, area and, both, point pattern',
+    },
+  },
+  'area.wrap': {
+    names: `
+      wrap*, loop*, circulat*, point edge, area edge, runs edge, point select* pattern, edge other side, other edge,
+      selection pattern point
+    `,
+    values: {
+      true: `
+        wrap !no, continuous, circulate !not, loop, goes round, round, yes, on, via all, other edge, enable*
+      `,
+      false: 'stop*, no wrap, not, no, off, disable*, does not',
+    },
+  },
+  'area.step': {
+    names: `
+      movement amount, area move* amount, point spac*, frame step, move* per press, each press,
+      frame movement amount, distance moved, step size point, area step, point step
+    `,
+    values: {
+      fine: 'fine, small, short, half',
+      normal: 'normal, standard, medium',
+      coarse: 'coarse, large, big, wide, double',
+    },
+  },
+  'area.points': {
+    names: 'number points, selectable points, selectable af points, points used, af points, points number',
+    values: {
+      all: 'all, every point !other, full, every !other',
+      reduced: 'cross type, half, every other, reduced, only, fewer',
+    },
+  },
+  'area.direct': {
+    names: `
+      joystick !press !centre !push, point direct, area direct, point move* with, direct select*, point moves pad,
+      multi direction point
+    `,
+    values: {
+      true: 'direct*, af point direct, move* area/point/frame, yes, on',
+      false: 'off, after, no, press first',
+    },
+  },
+  'subject.class': {
+    names: `
+      subject detect*, subject to detect, recogni* target, detect* subject, subject recogni*,
+      recogni* !target !frame !area !face, look* for, detect* kind, subject kind, detect* target,
+      face detect* => people off, subject type
+    `,
+    hints: 'subject, detect*',
+    values: {
+      off: 'off, none, no, nothing, nobody, disable*, deactivate*, inactive, never',
+      automatic: 'auto, automatic, any subject, anything',
+      people: 'people, person, human*, face !bird, portrait, faces',
+      animals: 'animal !bird, dog/cat, pet*, mammal*',
+      birds: 'bird !animal',
+      vehicles: 'vehicle*, car !train, motor*, automobile*, bike*, motorsport*',
+    },
+    telling: true,
+  },
+  'subject.detail': {
+    names: 'aim* for, finest part, face eye prior*, face eye detect*, eye face prior*, part detect*',
+    values: {
+      body: 'body, whole body',
+      head: 'head',
+      face: 'face !eye !off',
+      eye: 'eye, face eye',
+    },
+  },
+  'subject.eye': {
+    names: `
+      right left eye, prefer* eye, eye select*, which eye, eye prior*, eye focus, eye prefer*, eye to focus
+    `,
+    hints: 'eye',
+    values: {
+      nearest: 'near*, auto, automatic, close*, either',
+      left: 'left',
+      right: 'right',
+    },
+  },
+  'subject.scope': {
+    names: `
+      search area, detect* where, where detect*, detect* range, detect* area, search range subject, detect subject,
+      search where
+    `,
+    hints: 'detect*',
+    values: {
+      'whole-frame': 'whole, entire, everywhere, full, anywhere, all',
+      'inside-area': 'inside, within, only area, area only, in area',
+    },
+  },
+  'subject.registered': {
+    names: `
+      regist* face, face regist*, known face, face memory, personal face, face order, face prior* regist*,
+      favourite face
+    `,
+  },
+  'track.hold': {
+    names: `
+      track sensitiv* => -, subject shift sensitiv* => -, af sensitiv* => -, lock on, block*, afc sensitiv* => -,
+      continuous af sensitiv* => -, loss tolerance, how long stay*, stay* subject, hold subject, subject lock,
+      hold block*, lock on time, track lock, lost subject, shift sensitiv* => -, subject hold, sensitiv* afc => -,
+      servo sensitiv* => -
+    `,
+  },
+  'track.response': {
+    names: `
+      accel*, decel*, speed track, speed change, subject motion, move* object predict*, subject speed, predict*,
+      reaction speed, change* speed, speed sensitiv* subject, speed response, motion subject
+    `,
+  },
+  'track.switch': {
+    names: `
+      point auto switch* => -, area switch* sensitiv* => -, point switch* => -, area switch* !zone => -,
+      point hop* => -, move another subject => -, zone switch* => -, switch* point => -, another point => -
+    `,
+  },
+  'track.acquire': {
+    names: 'af drive speed, focus speed, first focus* speed, af speed, focus* speed, acquisition speed',
+  },
+  'track.preset': {
+    names: `
+      behaviour set, servo characteristic*, af custom set*, af preset, track preset, af behaviour, af case, af set,
+      characteristic* af
+    `,
+    values: {
+      versatile: 'versatile, multi purpose, standard, basic, general, normal',
+      'past-obstacles': 'obstacle*, locked on, stay* subject, keep* track, continue track, ignore*',
+      'onto-newcomers': 'enter*, instant*, appear*, responsive, new*',
+      'changing-speed': 'accel*, start* stop*, sudden change*, speed change*, starting',
+      erratic: 'erratic, any direction, unpredict*',
+      own: 'custom, own, user',
+    },
+  },
+  'track.search': {
+    names: `
+      lens drive impossible, lens drive not possible, search not found, af not possible, search loss, af scan*,
+      focus cannot found, if focus, search after, when not found, focus search, af impossible
+    `,
+    values: {
+      continue: 'continue, keep search*, on, search, go on, enable*',
+      stop: 'stop, off, disable*',
+    },
+  },
+  'release.single': {
+    names: `
+      priority afs, prior* single af, prior* oneshot, release afs, prior* single, afs prior*, release single af,
+      release when out focus => release focus, prior* s, afs release, release without focus => release focus,
+      single af release, shutter release single
+    `,
+    values: {
+      release: 'release, release priority, speed, shutter, any time, at once, immediate, allowed !not',
+      balanced: 'balance*, balanced, equal, even, auto, focus release, balanced emphasis',
+      focus: 'focus, af, only focused, focus priority, sharp, not allowed',
+    },
+  },
+  'release.first': {
+    names: `
+      first prior*, first image prior*, first frame prior*, prior* burst first, release first,
+      first frame continuous, prior* first, release first frame
+    `,
+    values: {
+      release: 'release, release priority, speed, shutter, any time, at once, immediate, allowed !not',
+      balanced: 'balance*, balanced, equal, even, auto, focus release, balanced emphasis',
+      focus: 'focus, af, only focused, focus priority, sharp, not allowed',
+    },
+  },
+  'release.next': {
+    names: `
+      priority afc, prior* continuous af, second image prior*, prior* continuous, afc prior*,
+      following frame prior*, prior* burst other, later frame, second prior*, release afc, release later, prior* c,
+      prior* following, afc release, release later frame continuous
+    `,
+    values: {
+      release: 'release, release priority, speed, shutter, any time, at once, immediate, allowed !not',
+      balanced: 'balance*, balanced, equal, even, auto, focus release, balanced emphasis',
+      focus: 'focus, af, only focused, focus priority, sharp, not allowed',
+    },
+  },
+  'release.rate': {
+    names: `
+      continuous speed, continuous high, continuous low, fps, burst rate, mode speed, burst speed,
+      continuous shoot* !af, frame rate !movie, sequence speed, shoot* speed
+    `,
+    hints: 'burst !af, drive, continuous',
+  },
+  'release.refocus': {
+    names: `
+      track burst !ae, burst af, continuous shoot* af, af burst, af between, focus between, af track burst
+    `,
+    values: {
+      true: 'each frame, every frame, on, follow*, track',
+      false: 'first frame fixed, first fixed, off, lock*, fixed',
+    },
+  },
+  'release.remeter': {
+    names: 'ae track burst, ae burst, exposure between, ae between',
+    values: {
+      true: 'each frame, every frame, on, follow*, track',
+      false: 'first frame fixed, first fixed, off, lock*, fixed',
+    },
+  },
+  'release.shutter': {
+    names: 'shutter type, shutter mode, type shutter',
+    values: {
+      mechanical: 'mechanical',
+      'electronic-first': 'electronic first, e front, front curtain, first curtain, electronic front',
+      electronic: 'electronic !first !front, silent',
+    },
+  },
+  'range.limit': {
+    names: `
+      limiter !button !priority !movie, distance range, focus range, range limit*, range af, search range !subject
+    `,
+  },
+  'range.stored': {
+    names: `
+      preset distance, focus preset !button, stored distance !button, preset mf distance, distance preset
+    `,
+  },
+  'range.reset': {
+    names: `
+      reset lens, lens reset, lens infinity, lens position power, focus return, lens return, lens off infinity,
+      return switch
+    `,
+    values: {
+      true: 'infinity, on, yes, return*, enable*',
+      false: 'stay*, last, off, no, keep*, disable*',
+    },
+  },
+  'range.offset': {
+    names: `
+      fine tun*, microadjust*, micro adjust*, af adjust*, focus adj*, af adj*, af calibrat*, af correct*
+    `,
+  },
+  'see.area': {
+    names: `
+      area show* !colour, area display, point display, area pointer, frame during af, focus frame during,
+      frame display !subject !eye !recogni* !face, point* shown !all, area shown, frame autofocus, area during
+    `,
+    values: {
+      true: 'during, on, shown, selected, show, constant, always, yes, enable*',
+      false: 'never, off, hidden, disable*, hide, no, not',
+    },
+  },
+  'see.grid': {
+    names: 'points shown !surround*, all points, detection area, af point display all, show all point',
+    values: {
+      true: 'all, on, yes, enable*',
+      false: 'active only, off, no, only, selected only, disable*',
+    },
+  },
+  'see.subject': {
+    names: `
+      subject frame, recogni* frame, detect* frame, frame subject, face frame, eye frame, frame round subject,
+      subject display, frame face
+    `,
+    values: {
+      true: 'shown, on, yes, show, enable*',
+      false: 'hidden, off, no, hide, disable*',
+    },
+  },
+  'see.colour': {
+    names: `
+      area colour, peak colour, frame colour, peak* colour, point colour, focus colour, highlight colour
+    `,
+    hints: 'colour',
+    values: {
+      red: 'red',
+      yellow: 'yellow',
+      green: 'green',
+      blue: 'blue',
+      white: 'white',
+      black: 'black',
+    },
+  },
+  'see.tone': {
+    names: `
+      beep !touch, audio signal, focus sound, af tone, sound focus, confirm* tone, af beep, focus tone,
+      sound in focus, af sound, focus beep
+    `,
+  },
+  'see.lamp': {
+    names: `
+      af illuminator, af assist !ring !movie, af lamp, assist lamp, assist beam, assist light, af light,
+      light focus* dark, af beam, illuminator lamp, assist illuminator, lamp focus
+    `,
+  },
+  'see.review': {
+    names: `
+      picture review, image review, auto review, review !movie, record view, rec view, playback after,
+      show picture, image display, review time, instant review, picture after
+    `,
+  },
+  'see.exposure': {
+    names: `
+      exposure preview, preview exposure, exposure simulation, setting effect, liveview display, liveview effect,
+      apply liveview, constant preview, show exposure, exposure finder, preview exp, liveview simulation,
+      settings liveview
+    `,
+    values: {
+      true: 'on, yes, effect on, enable*, preview, exposure preview, preview exp',
+      false: 'off, no, effect off, disable*',
+    },
+  },
+  'see.peaking': {
+    names: `
+      peak* level, peak* intensity, peak* !colour, edge highlight*, peak* sensitiv*, peak level,
+      peak highlight !colour, edge emphasis
+    `,
+    values: {
+      off: 'off, none, no, nothing, nobody, disable*, deactivate*, inactive, never',
+      low: 'low, weak, soft, faint, small',
+      mid: 'mid*, medium, normal, standard',
+      high: 'high, strong, large',
+    },
+  },
+  'see.magnify': {
+    names: 'magnif* factor, magnif* !af !time, magnif* view, initial magnif*, focus magnif* !time, enlarge*',
+  },
+  'see.map': {
+    names: 'focus map, depth map, map focus',
+  },
+  'see.depth': {
+    names: 'depth scale, depth field scale, depth basis, field scale',
+    values: {
+      print: 'print, film*, format, paper, film format basis',
+      pixel: 'pixel',
+    },
+  },
+  'video.continuous': {
+    names: `
+      continuous af movie, movie servo, movie af continuous, af while movie, af movie run*,
+      af movie !speed !sensitiv* !area !mode !track !transition !shift !ring !only, movie servo af
+    `,
+    values: {
+      true: 'run*, on, enable*, always, mode, itself, yes',
+      false: 'demand, only demand, off, disable*, no',
+    },
+    film: 'only',
+  },
+  'video.assist': {
+    names: `
+      af assist ring, af assist, ring movie af, correction then af, ring during movie, focus ring movie,
+      mf correction, manual then af, manual correction
+    `,
+    values: {
+      true: 'active !inactive, on, resume*, enable*, yes',
+      false: 'inactive, off, disable*, no, ignored',
+    },
+    film: 'only',
+  },
+  'video.touch': {
+    names: 'touch movie, tap* movie, touch track, touch rack, tap track',
+    values: {
+      off: 'off, none, no, nothing, nobody, disable*, deactivate*, inactive, never',
+      rack: 'rack*, pull, focus, shift',
+      track: 'track*, follow*, on',
+    },
+    film: 'only',
+  },
+  'video.transition': {
+    names: `
+      transition speed, af speed => speed, focus speed, af servo speed, focus travel, transition, rack speed,
+      travel time, speed af, servo speed
+    `,
+    film: 'only',
+  },
+  'video.shift': {
+    names: `
+      subject shift => -, track sensitiv* => -, af sensitiv* => -, af response => -, delay refocus*, hold subject,
+      wait before, sensitiv* => -, responsive* => -, delay before, lock on, stay* subject
+    `,
+    film: 'only',
+  },
+  'video.area': {
+    names: 'af area, focus area, area mode, af method, area',
+    film: 'only',
+  },
+  'video.subject': {
+    names: 'subject detect*, subject to detect, detect* subject, recogni*, subject, look* for',
+    values: {
+      off: 'off, none, no, nothing, nobody, disable*, deactivate*, inactive, never',
+      automatic: 'auto, automatic, any subject, anything',
+      people: 'people, person, human*, face !bird, portrait, faces',
+      animals: 'animal !bird, dog/cat, pet*, mammal*',
+      birds: 'bird !animal',
+      vehicles: 'vehicle*, car !train, motor*, automobile*, bike*, motorsport*',
+    },
+    film: 'only',
+  },
+  'meter.pattern': {
+    names: `
+      meter* mode, meter* !spot !link* !af !lock !face !timer !area, meter* method, meter* pattern, photometry,
+      exposure measure*, light meter*
+    `,
+    values: {
+      matrix: `
+        matrix, multi*, evaluative, pattern, whole, entire frame, all, esp, segment*, honeycomb, entire !average
+      `,
+      centre: 'centre, centre weight*',
+      spot: 'spot !highlight !shadow',
+      highlight: 'highlight*',
+    },
+    telling: true,
+  },
+  'meter.follows': {
+    names: `
+      spot link*, spot point, spot follow*, spot ae point, spot area interlock, spot af target, spot meter* af,
+      interlock spot, spot af point, spot meter* point, spot ae area
+    `,
+    values: {
+      true: 'link*, focus point, af point, follow*, on, yes, focus point link',
+      false: 'centre, only, off, no, centre only',
+    },
+  },
+  'meter.bias': {
+    names: 'exposure comp*, exposure bias, exposure correct*, exposure shift, ev comp*, exposure adjust*',
+    hints: 'exposure',
+  },
+}
+
+/** Work that a key can be given, by its dimension; `both` locks exposure and focus, `none` is about no dimension. */
+export const KEY_WORK: Readonly<Record<string, string>> = {
+  'trigger.start': 'afon, af start, start af, start focus*, activate af, focus on, meter* af start',
+  'trigger.stop': 'af stop, stop af, afl, focus hold, hold focus, focus stop, stop focus*, freeze focus',
+  'trigger.second': 'afon eye/face/detect*, af start eye/face/detect*, start af eye/face, eye af',
+  'trigger.manual': 'af mf, mf toggle, mf on, af manual, mf off, mf switch, af mf select*, mf, af manual switch',
+  'trigger.drive': `
+    afs afc, oneshot servo, afs servo, single continuous, afs continuous, afc while held, afc hold,
+    oneshot continuous, af mode switch, focus mode
+  `,
+  'trigger.recall': `
+    recall custom, recall set*, recall function, register recall, set recall, recall shoot*, af set recall,
+    custom recall
+  `,
+  'area.cycle': `
+    switch area, area select*, area mode, area choice, next area, area set, focus area, af area, frame select*,
+    cycle area, af mode, toggle area
+  `,
+  'area.recall': `
+    home, centre point, reset point, return centre, focus standard, registered point, point centre,
+    reset focus point, switch registered af point, preset focus point, centre focus point, set point centre
+  `,
+  'subject.toggle': `
+    detect* on, detect* off, subject detect*, subject recogni*, switch detect*, toggle detect*, eye detect*,
+    recogni*, detect*, face detect*
+  `,
+  'subject.cycle': `
+    eye switch, switch eye, right left eye, face select*, next face/subject/eye, eye select*, switch face,
+    eye right left
+  `,
+  'range.preset': `
+    preset focus !point, preset distance, stored distance, recall distance, recall focus position,
+    focus distance recall, go preset, memory recall, focus set
+  `,
+  'range.limiter': 'limiter, range limit*',
+  'see.enlarge': 'magnif*, zoom on, zoom, focus check, enlarge*',
+  'see.outline': 'peak*, edge highlight*',
+  'video.freeze': 'pause af, freeze af, af pause',
+  'meter.lock': 'ael, exposure hold, hold exposure, ae hold',
+  both: 'aelafl',
+  none: `
+    off, none, not set, unassigned, disable*, nothing, not assigned, preview, iso, white balance, wb, menu,
+    spot meter*, meter* method, meter* mode, depth field, playback, flash, highlight active, subject track,
+    no function
+  `,
+}
+
+/** Labels of keys, whose options are the work they can be given. */
+export const KEY_NAMES = `
+  button !shutter, key, fn, fn1, fn2, fn3, joystick press, joystick centre, afon !mf, l fn, dial press, assign,
+  custom key, lever press, lens fn, rear fn, front fn, ael button, star button, function
+`
+
+/** Rows that have nothing to do with focus. */
+export const ELSEWHERE_PHRASES = `
+  iso, white balance, wb, image quality, picture quality, image size, raw, jpeg, colour space, colour mode,
+  colour look, picture style, noise reduction, noise filter, nr, long exposure, stabili*, is mode, card, slot,
+  file, folder, copyright, date, time zone, language, format !film !depth, clean*, sensor clean*, wi fi, wifi,
+  bluetooth, network, battery, power, standby, auto power, eco, brightness, monitor, lcd, self timer, timer,
+  flash, red eye, bracket* !focus, bracketing sequence, exposure step*, aspect, grid, composition line*,
+  centre marker, level !peak*, level gauge, electronic level, flicker, mirror, silent, zebra, waveform, log,
+  headphone, microphone, audio level, frame rate movie, movie quality, movie self timer, video system,
+  digital zoom, smile, blink, scene, operation sound, start up sound, shutter sound, release without card,
+  release card, shutter card, release without lens, eye sensor !af, usb, hdmi, gps, firmware,
+  reset !lens !focus !point, picture mode, tone curve, auto light*, lighting, vignett*, distortion, breathing,
+  record button, max continuous, exposure delay, release dial, framing grid, file number*, help,
+  units !focus !depth, sensor shift, thumbnail, date stamp, exposure delay, max release, multiple exposure,
+  interval*, sharpness, contrast !af, saturation, lock buttons, info display, save power, clock
+`
+
+/** Rows about focus that nothing in the vocabulary says. */
+export const UNNAMED_PHRASES = `
+  focus bracket*, focus stack*, focus guide, mf guide, mf assist, limit af, limit area, area limit,
+  focus area limit, area regist*, regist* area, auto clear area, magnif* time, magnifier time, auto magnifier,
+  focus position save, lens position resume, lens retract, touch zoom, ring lock, focus ring lock,
+  illumination finder, finder illumination, point illumination, point brightness, status finder,
+  face prior* meter*, face meter*, ael shutter, shutter ael, shutter ae, ae lock halfpress, release halfpress,
+  eye sensor af, focus check, focus switch body, aelafl mode, aelafl, lock hold, bulb,
+  focus frame movement speed, movement speed, show hide af mode, centre weight* area, subject track switch*,
+  switch* track* subject, sensitiv* point select*, distance scale, scale unit*, depth scale unit, distance unit,
+  control ring, areas dial, area button skip*, focus area tick, target list, af area list, point options,
+  focus pull limiter, speed valid, only af movie, lens fn ring, movie af mode, release prior* limiter,
+  touch shutter, aperture drive, peak display, focus lever, quick control, dial, liveview af, focus breathing,
+  adapted lens, focus indicator, spot select button, press joystick, return home, afc mf, afc centre start,
+  electronic front curtain, face prior* !eye !regist*, eye af, eye detect* !face, animal eye, face detect* af select, metres feet
+`
+
+/** Words that make a row likely to be about focus, whatever it says. */
+export const FOCUS_WORDS = `
+  af, focus*, mf, afs, afc, afa, aff, afon, afl, aelafl, prefocus, track, subject, eye !red, face, peak,
+  magnifier, override, servo
+`
+
+/** Ends of a scale that say that something is held for long. */
+export const LONG = 'locked, lock, tight, long, delay*, stay*, keep, sticky, tenac*, firm, patient'
+
+/** Ends of a scale that say that it is soon let go. */
+export const SHORT = 'responsive, quick*, loose, short, instant*, immediate*, switch, off, fast, rapid*'
+
+/** Ends of a scale that say that there is much of what the row names. */
+export const MUCH = 'high, strong, fast, quick*, erratic, much, large, accelerat*, responsive, sudden, maximum'
+
+/** Ends of a scale that say that there is little of it. */
+export const LITTLE = 'low, weak, slow*, steady, off, none, small, constant, little, minimum, gradual'
+
+/** Yes, whatever it is about. */
+export const YES_WORDS = 'on, yes, enable*, allowed, active, show*, always, shown, auto, operative'
+
+/** No, whatever it is about. */
+export const NO_WORDS = 'off, no, not, disable*, never, none, inactive, hidden, hide, without, inoperative, ignored'
