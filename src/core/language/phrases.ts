@@ -39,7 +39,10 @@ const ONE_WORD: readonly (readonly [RegExp, string])[] = [
 ]
 
 const normal = (text: string): string => {
-  let plain = ` ${folded(text).replaceAll('×', 'x').replaceAll('−', '-')} `.replaceAll(/(?<=\p{L})\+(?!\s?\p{L})/gu, ' plus')
+  let plain = ` ${folded(text).replaceAll('×', 'x').replaceAll('−', '-')} `.replaceAll(
+    /(?<=\p{L})\+(?!\s?\p{L})/gu,
+    ' plus',
+  )
   for (const [written, word] of ONE_WORD) plain = plain.replace(written, word)
   return plain
 }

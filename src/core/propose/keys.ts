@@ -83,9 +83,7 @@ export const asKey = (body: Body, setting: Setting, knowledge: Knowledge): Candi
           read++
           const theirs = Object.entries(k.setting.options[i]?.means ?? {})
           if (theirs.length) functions++
-          return Object.fromEntries(
-            theirs.map(([id, v]) => [id, { ...(v as ControlAssignment), control: control.id }]),
-          )
+          return Object.fromEntries(theirs.map(([id, v]) => [id, { ...(v as ControlAssignment), control: control.id }]))
         }
     const work = workOf(o.label)
     if (work !== undefined) read++
