@@ -1,7 +1,7 @@
 import { uniqueSlug } from '../language/language'
 import type { Meaning } from '../vocabulary/schema'
 import { inMenuOrder } from './menu'
-import type { Body, Control, Rule, Setting } from './schema'
+import type { Body, Control, Option, Rule, Setting } from './schema'
 
 /**
  * Everything that can be done to a profile, as functions from one profile to the next. None leaves anything that
@@ -116,8 +116,12 @@ export const editSetting = (body: Body, id: string, change: (s: Setting) => Sett
 export const decided = (s: Setting): Setting => {
   const copy = { ...s }
   delete copy.undecided
+  delete copy.unnamed
   return copy
 }
+
+/** Asks again what a setting means; what was decided stays until something else is. */
+export const askAgain = (body: Body, id: string): Body => editSetting(body, id, s => ({ ...s, undecided: true }))
 
 export const addOption = (
   body: Body,
@@ -165,12 +169,31 @@ export const removeOption = (body: Body, settingId: string, optionId: string): B
 export const setMeaning = (body: Body, settingId: string, optionId: string, means: Meaning): Body =>
   editSetting(body, settingId, s => ({
     ...decided(s),
-    options: s.options.map(o => (o.id === optionId ? { ...o, means: { ...means } } : o)),
+    options: s.options.map(o => (o.id === optionId ? withoutGuess({ ...o, means: { ...means } }) : o)),
+  }))
+
+/** What somebody has stated is no guess any more. */
+const withoutGuess = (o: Option): Option => {
+  const copy = { ...o }
+  delete copy.guessed
+  return copy
+}
+
+/** Amounts that were guessed are confirmed as they are. */
+export const confirmGuesses = (body: Body, settingId: string): Body =>
+  editSetting(body, settingId, s => ({ ...s, options: s.options.map(withoutGuess) }))
+
+/** The setting is about focus, and nothing in the vocabulary says it. */
+export const meansUnnamed = (body: Body, settingId: string): Body =>
+  editSetting(body, settingId, s => ({
+    ...decided(s),
+    unnamed: true,
+    options: s.options.map(o => withoutGuess({ ...o, means: {} })),
   }))
 
 /** The setting has nothing to do with focus. */
 export const meansNothing = (body: Body, settingId: string): Body =>
-  editSetting(body, settingId, s => ({ ...decided(s), options: s.options.map(o => ({ ...o, means: {} })) }))
+  editSetting(body, settingId, s => ({ ...decided(s), options: s.options.map(o => withoutGuess({ ...o, means: {} })) }))
 
 export const addTab = (body: Body, label: string): Body => ({
   ...body,

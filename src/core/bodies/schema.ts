@@ -44,6 +44,8 @@ const optionSchema = v.strictObject({
   means: v.optional(meaningsSchema, {}),
   /** Dimension to the trials behind its value and the spread they had; what is not named here is declared. */
   measured: v.optional(measuredSchema),
+  /** Dimensions whose amount is only guessed, from where the option stands on its scale, until somebody measures it. */
+  guessed: v.optional(v.array(v.string())),
   /** The firmware that added it, where it was not always there. */
   since: v.optional(version),
   note: v.optional(text(300)),
@@ -60,6 +62,8 @@ const settingSchema = v.strictObject({
   note: v.optional(text(300)),
   /** Nobody has decided yet what its options mean. */
   undecided: v.optional(v.literal(true)),
+  /** It is about focus, and nothing in the vocabulary says it. */
+  unnamed: v.optional(v.literal(true)),
 })
 
 const conditionSchema = v.strictObject({ setting: id, is: v.pipe(v.array(id), v.minLength(1)) })

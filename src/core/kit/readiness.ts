@@ -1,3 +1,4 @@
+import { counted } from '../vocabulary/words'
 import type { Known, Lost, UnitEvent } from './known'
 
 /** Whether a unit is ready for a standard, and why not. */
@@ -61,8 +62,6 @@ const reasonsOf = ({ lost }: Known, settings: readonly string[]): readonly Unkno
   }
   return [...counts].map(([why, n]) => ({ why, settings: n })).sort((a, b) => b.settings - a.settings)
 }
-
-const counted = (n: number, one: string, many: string): string => (n === 1 ? `1 ${one}` : `${n} ${many}`)
 
 /** The state in a few words, and why. */
 export const readinessWords = (r: Readiness, known: Known): string => {

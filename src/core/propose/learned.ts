@@ -99,7 +99,7 @@ export const byLearning = (body: Body, setting: Setting, knowledge: Knowledge): 
     if (former && former.score >= score) continue
     best.set(known.key, {
       dimensions: known.key === '' ? [] : known.key.split(' '),
-      ...(known.key === '' ? { about: 'elsewhere' as const } : {}),
+      ...(known.key === '' ? { about: known.setting.unnamed ? ('unnamed' as const) : ('elsewhere' as const) } : {}),
       means: known.key === '' ? setting.options.map(() => ({})) : isKin ? means : means.map(withoutRecall),
       score,
       because: [isSame ? `you read it so on ${known.name}` : `like “${known.setting.label}” on ${known.name}`],

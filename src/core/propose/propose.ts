@@ -118,7 +118,16 @@ export const acceptReading = (body: Body, settingId: string, reading: Reading): 
   const controls = (isNew ? [...body.controls, control] : body.controls).map(c => acceptingWork(c, reading))
   return editSetting({ ...body, controls }, settingId, s => ({
     ...decided(s),
-    options: s.options.map((o, i) => ({ ...o, means: { ...(reading.means[i] ?? {}) } })),
+    ...(reading.about === 'unnamed' ? { unnamed: true as const } : {}),
+    options: s.options.map((o, i) => {
+      const { guessed: _, ...rest } = o
+      const means = { ...(reading.means[i] ?? {}) }
+      return {
+        ...rest,
+        means,
+        ...(reading.isGuess && Object.keys(means).length ? { guessed: Object.keys(means) } : {}),
+      }
+    }),
   }))
 }
 

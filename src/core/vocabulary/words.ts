@@ -105,3 +105,6 @@ export const toleranceWords = (d: Dimension, tolerance: number): string => {
   if (d.measure === 'ratio') return `± ${percent(tolerance)}`
   return d.measure.within ? `± ${number(tolerance)}` : `± ${number(tolerance)} ${d.unit}`
 }
+
+/** @example counted(1, 'setting', 'settings') // '1 setting' */
+export const counted = (n: number, one: string, many: string): string => (n === 1 ? `1 ${one}` : `${n} ${many}`)

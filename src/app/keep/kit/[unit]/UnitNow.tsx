@@ -1,6 +1,7 @@
 import { Box, Button, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useState } from 'react'
+import { counted } from '@/core/vocabulary/words'
 import type { LifeView, SettingNow } from '@/server/life'
 import { AlignmentMark } from '@/ui/AlignmentMark'
 import { MenuPath } from '@/ui/pieces'
@@ -101,8 +102,6 @@ const SettingRow = ({ setting: s }: { setting: SettingNow }) => {
     </Row>
   )
 }
-
-const counted = (n: number, one: string, many: string) => (n === 1 ? `1 ${one}` : `${n} ${many}`)
 
 /** What a unit is set to now, what the standard has it say, and what is not known. */
 export const UnitNow = ({ life: { unit, against, settings } }: { life: LifeView }) => {

@@ -12,6 +12,7 @@ import {
   editTab,
   inMenuOrder,
   meansNothing,
+  meansUnnamed,
   moveOption,
   moveSettings,
   nudgeSettings,
@@ -22,9 +23,13 @@ import {
   withMenuRows,
 } from '@/core/bodies'
 import { acceptReading, type Reading } from '@/core/propose/propose'
+import { isOffered } from '@/core/propose/review'
+import { inSentence } from '@/core/vocabulary/words'
 import { LEVEL, linesOf, type MenuLine, nextUndecided, optionKey, settingKey } from './menu-rows'
 import { meaningWords, settingWords } from './meaning-words'
 import { PasteDialog } from './PasteDialog'
+import { readingName } from './reading-words'
+import { ReviewPart } from './ReviewPart'
 import { SettingPanel } from './SettingPanel'
 import type { Editor } from './use-editor'
 import { useProposals } from './use-proposals'
@@ -111,6 +116,7 @@ export const MenuPart = ({ editor }: { editor: Editor }) => {
   const [renaming, setRenaming] = useState<string>()
   const [dropAt, setDropAt] = useState<string>()
   const [pasting, setPasting] = useState(false)
+  const [reviewing, setReviewing] = useState(false)
   const dragging = useRef<readonly string[]>([])
   const tree = useRef<HTMLDivElement>(null)
   const proposals = useProposals(form)
@@ -139,7 +145,7 @@ export const MenuPart = ({ editor }: { editor: Editor }) => {
 
   const accept = (reading: Reading) => {
     if (!setting) return
-    const about = reading.dimensions.length ? settingAbout(reading) : 'nothing to do with focus'
+    const about = inSentence(readingName(reading))
     edit(`“${setting.label}”: ${about}`, b => acceptReading(b, setting.id, reading))
     const next = nextUndecided(form, setting.id)
     if (next && next !== setting.id) go(settingKey(next))
@@ -150,6 +156,13 @@ export const MenuPart = ({ editor }: { editor: Editor }) => {
     const last = ids.at(-1)
     const next = last && nextUndecided(form, last)
     if (next && !ids.includes(next)) go(settingKey(next))
+    backToTree()
+  }
+  const unnamed = () => {
+    if (!setting) return
+    edit(`“${setting.label}”: about focus, no word for it`, b => meansUnnamed(b, setting.id))
+    const next = nextUndecided(form, setting.id)
+    if (next && next !== setting.id) go(settingKey(next))
     backToTree()
   }
   const addAfter = () => {
@@ -196,7 +209,7 @@ export const MenuPart = ({ editor }: { editor: Editor }) => {
   }
 
   const readings = setting ? (proposals.of[setting.id] ?? []) : []
-  const shown = readings.filter(r => r.dimensions.length > 0).slice(0, MOST_PROPOSALS)
+  const shown = readings.slice(0, MOST_PROPOSALS)
 
   const onKey = (event: KeyboardEvent) => {
     if (isEditable(event.target) || event.ctrlKey || event.metaKey) return
@@ -216,8 +229,11 @@ export const MenuPart = ({ editor }: { editor: Editor }) => {
       })
     else if (event.key === 'Home') done(() => go(lines[0]?.key))
     else if (event.key === 'End') done(() => go(lines.at(-1)?.key))
-    else if (event.key === 'Enter' && line?.kind === 'setting' && line.setting.undecided && shown[0])
-      done(() => accept(shown[0] as Reading))
+    else if (event.key === 'Enter' && line?.kind === 'setting' && line.setting.undecided)
+      // What is unsure is chosen by its number, so that no habit of the hand decides it.
+      done(() => {
+        if (shown[0] && isOffered(shown[0])) accept(shown[0])
+      })
     else if (event.key === 'Enter' || event.key === 'F2') done(() => setRenaming(line?.key))
     else if (/^[1-6]$/.test(event.key) && setting?.undecided)
       done(() => {
@@ -225,6 +241,7 @@ export const MenuPart = ({ editor }: { editor: Editor }) => {
         if (chosen) accept(chosen)
       })
     else if (event.key === '0' && setting) done(() => nothing(selectedIds.length ? selectedIds : [setting.id]))
+    else if (event.key === '9' && setting) done(unnamed)
     else if (event.key === 'a' || event.key === 'Insert') done(addAfter)
     else if (event.key === 'o' && setting) done(() => addOptionTo(setting.id, setting.options.length))
     else if (event.key === 'd' && line?.kind === 'option')
@@ -243,10 +260,16 @@ export const MenuPart = ({ editor }: { editor: Editor }) => {
     if (ids.length) edit(`moved ${ids.length} settings`, b => moveSettings(b, ids, placeAfter(b, target)))
   }
 
+  if (reviewing) return <ReviewPart editor={editor} proposals={proposals.of} onClose={() => setReviewing(false)} />
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) 420px' }, gap: 3 }}>
       <Box sx={{ minWidth: 0 }}>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mb: 1 }}>
+          {firstUndecided && (
+            <Button size="small" variant="contained" onClick={() => setReviewing(true)}>
+              Read it a page at a time
+            </Button>
+          )}
           <Button size="small" variant="outlined" onClick={addAfter}>
             Add setting
           </Button>
@@ -381,6 +404,7 @@ export const MenuPart = ({ editor }: { editor: Editor }) => {
         readings={shown}
         problem={proposals.problem}
         onAccept={accept}
+        onUnnamed={unnamed}
         onNothing={() => nothing(selectedIds.length ? selectedIds : setting ? [setting.id] : [])}
       />
     </Box>
@@ -389,5 +413,3 @@ export const MenuPart = ({ editor }: { editor: Editor }) => {
 
 /** Proposals shown and numbered. */
 const MOST_PROPOSALS = 6
-
-const settingAbout = (reading: Reading): string => reading.dimensions.slice(0, 3).join(', ')

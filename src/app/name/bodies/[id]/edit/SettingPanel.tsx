@@ -4,7 +4,9 @@ import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useState } from 'react'
 import {
+  askAgain,
   type Body,
+  confirmGuesses,
   editSetting,
   menuPath,
   moveSettings,
@@ -14,12 +16,14 @@ import {
   type Setting,
 } from '@/core/bodies'
 import type { Reading } from '@/core/propose/propose'
+import { isOffered } from '@/core/propose/review'
 import { dimension } from '@/core/vocabulary/dimensions'
 import type { Meaning } from '@/core/vocabulary/schema'
-import { inSentence, valueWords } from '@/core/vocabulary/words'
+import { valueWords } from '@/core/vocabulary/words'
 import { Eyebrow, MenuPath } from '@/ui/pieces'
 import { MeaningEditor } from './MeaningEditor'
 import { meaningWords } from './meaning-words'
+import { NOTHING_WORDS, readingName, UNNAMED_WORDS } from './reading-words'
 import type { Editor } from './use-editor'
 
 const Proposal = styled('button')(({ theme }) => ({
@@ -42,14 +46,6 @@ const Proposal = styled('button')(({ theme }) => ({
 /** Values told in a proposal before the rest is counted. */
 const MOST_VALUES = 3
 
-const readingName = (reading: Reading): string =>
-  reading.dimensions.length > 3
-    ? `the work of a key: ${reading.dimensions
-        .slice(0, 3)
-        .map(id => inSentence(dimension(id).label))
-        .join(', ')} …`
-    : reading.dimensions.map(id => dimension(id).label).join(' + ')
-
 const valuesText = (setting: Setting, reading: Reading): string => {
   const told = setting.options.flatMap((o, i) => {
     const means = reading.means[i] ?? {}
@@ -71,6 +67,7 @@ export const SettingPanel = ({
   problem,
   onAccept,
   onNothing,
+  onUnnamed,
 }: {
   editor: Editor
   setting: Setting | undefined
@@ -79,6 +76,7 @@ export const SettingPanel = ({
   problem: string
   onAccept: (reading: Reading) => void
   onNothing: () => void
+  onUnnamed: () => void
 }) => {
   const { form, edit } = editor
   if (selected.length > 1)
@@ -132,12 +130,17 @@ export const SettingPanel = ({
               <span>
                 <Typography component="span" sx={{ fontWeight: 650, display: 'block' }}>
                   {readingName(r)}
-                  {i === 0 && (
-                    <Typography component="span" variant="body2" color="textSecondary">
-                      {' '}
-                      Enter
-                    </Typography>
-                  )}
+                  <Typography component="span" variant="body2" color="textSecondary">
+                    {' '}
+                    {i > 0
+                      ? ''
+                      : isOffered(r)
+                        ? `${r.certainty} · Enter`
+                        : r.isEitherWay
+                          ? 'direction unknown: choose by number'
+                          : 'unsure: choose by number'}
+                    {r.isGuess ? ' · amounts guessed' : ''}
+                  </Typography>
                 </Typography>
                 <Typography component="span" variant="value" sx={{ display: 'block', overflowWrap: 'anywhere' }}>
                   {valuesText(setting, r)}
@@ -152,8 +155,32 @@ export const SettingPanel = ({
             <Typography variant="value" component="kbd" sx={{ fontWeight: 700 }}>
               0
             </Typography>
-            <span>Nothing to do with focus</span>
+            <span>{NOTHING_WORDS}</span>
           </Proposal>
+          <Proposal type="button" onClick={onUnnamed}>
+            <Typography variant="value" component="kbd" sx={{ fontWeight: 700 }}>
+              9
+            </Typography>
+            <span>{UNNAMED_WORDS}</span>
+          </Proposal>
+        </Box>
+      )}
+      {!setting.undecided && (
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1 }}>
+          <Button
+            size="small"
+            onClick={() => edit(`asked again what “${setting.label}” means`, b => askAgain(b, setting.id))}
+          >
+            Ask again
+          </Button>
+          {setting.options.some(o => o.guessed?.length) && (
+            <Button
+              size="small"
+              onClick={() => edit(`confirmed the amounts of “${setting.label}”`, b => confirmGuesses(b, setting.id))}
+            >
+              The guessed amounts are right
+            </Button>
+          )}
         </Box>
       )}
       <Box sx={{ mt: 2 }}>
@@ -204,7 +231,8 @@ const OptionRow = ({
             {option.id === setting.default ? ' (default)' : ''}
           </Typography>
           <Typography variant="body2" color="textSecondary">
-            {meaningWords(form, option.means) || (setting.undecided ? 'undecided' : 'nothing to do with focus')}
+            {meaningWords(form, option.means) || (setting.undecided ? 'undecided' : 'says nothing about focus')}
+            {option.guessed?.length ? ' (a guess until it is measured or confirmed)' : ''}
           </Typography>
         </Box>
         <Button size="small" onClick={() => setEditing(!editing)} aria-expanded={editing}>

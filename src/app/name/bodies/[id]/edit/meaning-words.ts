@@ -15,8 +15,11 @@ export const meaningWords = (body: Pick<Body, 'controls'>, means: Meaning): stri
 /** What a setting is about, in a few words. */
 export const settingWords = (setting: Setting): string => {
   if (setting.undecided) return 'undecided'
+  if (setting.unnamed) return 'about focus; no word for it'
   const ids = [...new Set(setting.options.flatMap(o => Object.keys(o.means)))].filter(id => id !== 'track.preset')
   if (ids.length === 0) return 'nothing to do with focus'
   const labels = ids.map(id => inSentence(dimension(id).label))
-  return labels.length > 3 ? `${labels.slice(0, 2).join(', ')} and ${labels.length - 2} more` : labels.join(', ')
+  const isGuess = setting.options.some(o => o.guessed?.length)
+  const words = labels.length > 3 ? `${labels.slice(0, 2).join(', ')} and ${labels.length - 2} more` : labels.join(', ')
+  return isGuess ? `${words} (amounts guessed)` : words
 }
