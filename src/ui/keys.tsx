@@ -31,9 +31,11 @@ const VIEW_KEYS: Readonly<Record<string, readonly (readonly [string, string])[]>
   '/name/bodies/': [
     ['↑ ↓', 'move in the menu tree; with Shift select several'],
     ['← →', 'close or open'],
-    ['Enter', 'accept the first proposal; otherwise rename'],
+    ['Enter', 'accept the first proposal where it is sure or likely; rename what is decided'],
     ['1 … 6', 'accept that proposal'],
+    ['m', 'say what it is about'],
     ['0', 'nothing to do with focus'],
+    ['9', 'about focus, and no word for it'],
     ['F2', 'rename'],
     ['a', 'add after'],
     ['o', 'add an option'],

@@ -23,7 +23,7 @@ test('a profile begins, is proposed, saved, taken back, put away and brought bac
     proposals: Record<string, { dimensions: string[]; because: string[] }[]>
   }
   expect(proposals['focus-tone']?.[0]?.dimensions).toEqual(['see.tone'])
-  expect(proposals['focus-tone']?.[0]?.because.join()).toContain('in its name')
+  expect(proposals['focus-tone']?.[0]?.because.join()).toContain('names it')
 
   const save = (revision: number, about: string) =>
     request.put(`/api/v1/bodies/${id}`, { data: { document: { ...document, about }, revision, what: 'described' } })

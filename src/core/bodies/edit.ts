@@ -183,6 +183,13 @@ const withoutGuess = (o: Option): Option => {
 export const confirmGuesses = (body: Body, settingId: string): Body =>
   editSetting(body, settingId, s => ({ ...s, options: s.options.map(withoutGuess) }))
 
+/** A scale runs the other way: what its last option meant is what its first means. */
+export const turnedRound = (body: Body, settingId: string): Body =>
+  editSetting(body, settingId, s => {
+    const means = s.options.map(o => o.means).reverse()
+    return { ...s, options: s.options.map((o, i) => ({ ...o, means: means[i] ?? {} })) }
+  })
+
 /** The setting is about focus, and nothing in the vocabulary says it. */
 export const meansUnnamed = (body: Body, settingId: string): Body =>
   editSetting(body, settingId, s => ({

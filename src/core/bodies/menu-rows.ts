@@ -15,8 +15,8 @@ export interface MenuRow {
 }
 
 export const MOST_SETTINGS = 400
-const MOST_OPTIONS = 60
-const MOST_LABEL = 80
+export const MOST_OPTIONS = 250
+export const MOST_LABEL = 80
 /** What stands for the options of a setting that was written down without any. */
 export const UNKNOWN_OPTION = 'not looked at yet'
 

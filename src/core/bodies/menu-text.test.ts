@@ -5,7 +5,7 @@ import { problemWords } from '../formats/problem'
 import { bodyFromArchetype } from './archetypes'
 import { UNKNOWN_OPTION, withMenuRows } from './menu-rows'
 import { menuRowsOf } from './menu-table'
-import { menuAsText, parseMenuText } from './menu-text'
+import { menuAsText, parseMenuText, readMenuText } from './menu-text'
 import { parseBody } from './parse'
 
 const rows = (text: string) => {
@@ -52,17 +52,103 @@ describe('a pasted menu', () => {
     expect(body.settings[0]?.options[0]?.label).toBe(UNKNOWN_OPTION)
   })
 
+  it('is refused only where there is nothing in it', () => {
+    expect(complaints('')).toContain('expected at least one setting')
+    expect(complaints('\n  \n…\n')).toContain('expected at least one setting')
+  })
+
   it.each([
-    ['', 'expected at least one setting'],
+    ['brackets', 'Tone [On] / [Off]*', ['Tone', 'On|Off', 1]],
+    ['brackets behind a colon', 'Tone: [On] / [Off]', ['Tone', 'On|Off', 0]],
+    ['dots that lead to it', 'AF drive .......... One shot, Servo*, Manual', ['AF drive', 'One shot|Servo|Manual', 1]],
+    ['columns of spaces', 'AF drive     One shot / Servo', ['AF drive', 'One shot|Servo', 0]],
+    ['columns of tabs', 'AF drive\tOne shot\tServo', ['AF drive', 'One shot|Servo', 0]],
+    ['a row of a table', '| AF drive | One shot / Servo / Manual |', ['AF drive', 'One shot|Servo|Manual', 0]],
+    ['a table with a column for each option', '| AF drive | One shot | Servo |', ['AF drive', 'One shot|Servo', 0]],
+    ['a number before it', '12. AF drive: One shot | Servo', ['AF drive', 'One shot|Servo', 0]],
+    ['a bullet', '• AF drive: One shot | Servo', ['AF drive', 'One shot|Servo', 0]],
+    ['bold for the default', 'AF drive: One shot | **Servo**', ['AF drive', 'One shot|Servo', 1]],
+    ['figures with a comma', 'Hold: 0,5 s, 1,5 s, 3 s', ['Hold', '0,5 s|1,5 s|3 s', 0]],
+    ['a scale by its ends', 'Sensitivity: -2 ... +2', ['Sensitivity', '-2|-1|0|+1|+2', 0]],
+    [
+      'a scale by its named ends',
+      'Sensitivity: 1 (locked on) ... 5 (responsive)',
+      ['Sensitivity', '1 (locked on)|2|3|4|5 (responsive)', 0],
+    ],
+    ['marks of direction and control signs', '\u200fTone\u0007: On | Off\u200e', ['Tone', 'On|Off', 0]],
+    ['another script', 'フォーカス: あ | い', ['フォーカス', 'あ|い', 0]],
+    ['a slash within an option', 'Orientation: Point and area | AF/MF', ['Orientation', 'Point and area|AF/MF', 0]],
+  ])('reads %s', (_, text, wanted) => {
+    const [row] = rows(text)
+    expect([row?.label, row?.options.join('|'), row?.preset]).toEqual(wanted)
+  })
+
+  it('takes headings of any kind as pages, and says where it took a name for one', () => {
+    const flat = readMenuText('# AF\n## AF1\nTone: On | Off\n## AF2\nLamp: On | Off')
+    expect(flat.rows.map(r => [r.tab, r.page, r.label])).toEqual([
+      ['AF', 'AF1', 'Tone'],
+      ['AF', 'AF2', 'Lamp'],
+    ])
+    expect(flat.remarks).toEqual([])
+    const bare = readMenuText('AF1\nTone: On | Off\nAF2\nLamp: On | Off')
+    expect(bare.rows.map(r => [r.tab, r.label])).toEqual([
+      ['AF1', 'Tone'],
+      ['AF2', 'Lamp'],
+    ])
+    expect(bare.remarks.map(r => [r.line, r.what])).toEqual([
+      [1, 'read as a heading, since settings follow it'],
+      [3, 'read as a heading, since settings follow it'],
+    ])
+  })
+
+  it.each([
     [
       'Tab\n  Page\n    Grip: a | b\n    Grip: c | d',
-      'line 4: Grip stands there; expected each setting once on a page',
+      4,
+      'stands on this page already; both are kept',
+      ['Grip', 'Grip (2)'],
     ],
-    ['Tab\n  Page\n    Grip: a | a', 'line 3: a stands there; expected each option of Grip once'],
-    [`Tab\n  Page\n    ${'x'.repeat(90)}: a | b`, 'line 3: '],
-    [Array.from({ length: 401 }, (_, i) => `S${i}: a | b`).join('\n'), 'at most 400 settings'],
-  ])('says in which line something is wrong (%#)', (text, words) => {
-    expect(complaints(text)).toContain(words)
+    ['Tab\n  Page\n    Grip: a | b | a', 3, 'an option stands twice; it is kept once', ['Grip']],
+    [`Tab\n  Page\n    ${'x'.repeat(90)}: a | b`, 3, 'cut to 80 letters', ['x'.repeat(79) + '…']],
+    ['Tone: On | Off\n- 57 -\nLamp: On | Off', 2, 'left out: it names nothing', ['Tone', 'Lamp']],
+    [
+      'AF drive ......... 57\nTone: On | Off',
+      1,
+      'the figure behind it looks like the number of a page',
+      ['AF drive', 'Tone'],
+    ],
+    ['| Setting | Options |\n|---|---|\n| Tone | On, Off |', 1, 'left out: it names no setting', ['Tone']],
+  ])('reads on and says what should be looked at (%#)', (text, line, what, labels) => {
+    const read = readMenuText(text)
+    expect(read.remarks).toContainEqual(expect.objectContaining({ line, what }))
+    expect(read.rows.map(r => r.label)).toEqual(labels)
+  })
+
+  it('reads as far as it goes: many options, many settings, very many lines', () => {
+    const wide = readMenuText(`Zone: ${Array.from({ length: 300 }, (_, i) => `o${i}`).join(' | ')}`)
+    expect(wide.rows[0]?.options).toHaveLength(250)
+    expect(wide.remarks[0]?.what).toContain('the first 250 of its 300 options')
+    const long = readMenuText(Array.from({ length: 5000 }, (_, i) => `S${i}: a | b`).join('\n'))
+    expect(long.rows).toHaveLength(400)
+    expect(long.remarks[0]).toMatchObject({
+      line: 401,
+      what: expect.stringContaining('4600 settings are left out') as string,
+    })
+  })
+
+  it('takes time in proportion to the text, whatever stands in it', () => {
+    const bad = [
+      ' '.repeat(25_000),
+      `a${' '.repeat(25_000)}b`,
+      `x: ${' ,'.repeat(10_000)}`,
+      '['.repeat(20_000),
+      '.'.repeat(25_000),
+    ]
+    for (const text of bad) {
+      const began = performance.now()
+      readMenuText(text)
+      expect(performance.now() - began, text.slice(0, 5)).toBeLessThan(500)
+    }
   })
 
   it('becomes a body that is right in itself, with everything still to be decided', () => {

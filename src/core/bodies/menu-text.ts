@@ -1,9 +1,11 @@
-import type { Parsed, Problem } from '../formats/problem'
-import { checkMenuRows, type MenuRow } from './menu-rows'
+import type { Parsed } from '../formats/problem'
+import { linesOf, loneOption, type MenuLine, splitLine } from './menu-lines'
+import { type MenuRow, MOST_LABEL, MOST_OPTIONS, MOST_SETTINGS } from './menu-rows'
 
 /**
- * Reads a menu written as text, one line each, indented: tabs, in them pages, in them settings, in them options. The
- * options may also stand behind the setting, after a colon. A star marks the default.
+ * Reads a menu written or copied as text: tabs, in them pages, in them settings, in them options, by their indentation;
+ * or one setting a line under headings, its options behind a colon, in brackets, in columns or after dots. It reads as
+ * far as it goes: what it had to guess or leave out is told line by line, and nothing else is refused for it.
  *
  *     Gaze
  *       Patch
@@ -13,85 +15,170 @@ import { checkMenuRows, type MenuRow } from './menu-rows'
  *           from the patch
  */
 
-interface Node {
-  readonly text: string
-  readonly indent: number
+/** Something in a line that somebody should look at. */
+export interface Remark {
   readonly line: number
+  readonly text: string
+  readonly what: string
+}
+
+export interface ReadMenu {
+  readonly rows: readonly MenuRow[]
+  readonly remarks: readonly Remark[]
+}
+
+interface Node extends MenuLine {
   readonly children: Node[]
 }
 
-const SEPARATORS = [/\s*\|\s*/, /\s*;\s*/, /\s+\/\s+/, /\s*,\s*/]
-const DEFAULT_MARK = /\s*(?:\*|\(default\))$/i
-
-const treeOf = (text: string): readonly Node[] => {
+const treeOf = (lines: readonly MenuLine[]): readonly Node[] => {
   const roots: Node[] = []
   const path: Node[] = []
-  text.split(/\r\n?|\n/).forEach((raw, i) => {
-    const body = raw.trimStart()
-    if (!body.trim()) return
-    const indent = raw.slice(0, raw.length - body.length).replaceAll('\t', '    ').length
-    const node: Node = { text: body.replace(/^[-•–]\s+/, '').trim(), indent, line: i + 1, children: [] }
-    while ((path.at(-1)?.indent ?? -1) >= indent) path.pop()
+  for (const line of lines) {
+    const node: Node = { ...line, children: [] }
+    while ((path.at(-1)?.indent ?? -Infinity) >= node.indent) path.pop()
     ;(path.at(-1)?.children ?? roots).push(node)
     path.push(node)
-  })
+  }
   return roots
 }
 
 /** Tab, page, setting: what stands deeper is an option, whatever signs are in it. */
 const OPTION_DEPTH = 3
 
-/** The options behind a colon; undefined where there are none. */
-const inlineOptions = (node: Node, depth: number): { label: string; options: readonly string[] } | undefined => {
-  if (depth >= OPTION_DEPTH) return undefined
-  const colon = /^(.*?):\s+(.+)$/.exec(node.text)
-  if (!colon || node.children.length) return undefined
-  const [, label = '', rest = ''] = colon
-  const separator = SEPARATORS.find(s => s.test(rest))
-  return separator ? { label, options: rest.split(separator).filter(Boolean) } : undefined
-}
-
+const splitAt = (node: Node, depth: number) =>
+  depth >= OPTION_DEPTH || node.children.length ? undefined : splitLine(node.text)
 const isLeaf = (n: Node) => n.children.length === 0
 const isSetting = (n: Node, depth: number): boolean =>
-  inlineOptions(n, depth) !== undefined ||
-  (!isLeaf(n) && n.children.every(c => isLeaf(c) && !inlineOptions(c, depth + 1)))
+  splitAt(n, depth) !== undefined || (!isLeaf(n) && n.children.every(c => isLeaf(c) && !splitAt(c, depth + 1)))
 
-const withoutMark = (text: string) => text.replace(DEFAULT_MARK, '').trim()
-
-const rowOf = (node: Node, path: readonly string[]): MenuRow => {
-  const inline = inlineOptions(node, path.length)
-  const single = isLeaf(node) ? /^(.*?):\s+(.+)$/.exec(node.text) : null
-  const label = inline?.label ?? single?.[1] ?? node.text.replace(/:$/, '')
-  const written = inline?.options ?? (single?.[2] ? [single[2]] : node.children.map(c => c.text))
-  const [tab = 'Menu', ...pages] = path
-  return {
-    tab,
-    page: pages.length ? pages.join(' › ') : tab,
-    label: label.trim(),
-    options: written.map(withoutMark),
-    preset: Math.max(
-      0,
-      written.findIndex(o => DEFAULT_MARK.test(o)),
-    ),
-    place: `line ${node.line}`,
-  }
+/** Lines of one depth under headings that stand at the same depth: a name alone leads the settings behind it. */
+const underHeadings = (
+  nodes: readonly Node[],
+  depth: number,
+  remark: (n: Node, what: string) => void,
+): readonly Node[] => {
+  if (depth >= OPTION_DEPTH - 1) return nodes
+  const isName = (n: Node | undefined) => n !== undefined && isLeaf(n) && !splitAt(n, depth)
+  const isFlat = nodes.some((n, i) => isName(n) && nodes[i + 1] !== undefined && splitAt(nodes[i + 1] as Node, depth))
+  if (!isFlat) return nodes
+  const grouped: Node[] = []
+  let heading: Node | undefined
+  nodes.forEach((n, i) => {
+    if (isName(n) && nodes[i + 1] && splitAt(nodes[i + 1] as Node, depth)) {
+      heading = { ...n, children: [] }
+      remark(n, 'read as a heading, since settings follow it')
+      grouped.push(heading)
+    } else (heading?.children ?? grouped).push(n)
+  })
+  return grouped
 }
 
-const rowsOf = (nodes: readonly Node[], path: readonly string[]): readonly MenuRow[] =>
-  nodes.flatMap(n =>
-    isSetting(n, path.length) || isLeaf(n) ? [rowOf(n, path)] : rowsOf(n.children, [...path, n.text.replace(/:$/, '')]),
-  )
+const fitting = (text: string, most: number): string => (text.length > most ? `${text.slice(0, most - 1)}…` : text)
+
+/** Rows with a name of their own on their page, options that differ, and no more of either than a body can hold. */
+const bounded = (
+  rows: readonly (MenuRow & { readonly line: number })[],
+  remark: (line: number, text: string, what: string) => void,
+) => {
+  const seen = new Map<string, number>()
+  if (rows.length > MOST_SETTINGS)
+    remark(
+      rows[MOST_SETTINGS]?.line ?? 0,
+      '',
+      `from here on ${rows.length - MOST_SETTINGS} settings are left out: a body holds ${MOST_SETTINGS}`,
+    )
+  return rows.slice(0, MOST_SETTINGS).map(({ line, ...row }): MenuRow => {
+    const say = (what: string) => remark(line, row.label, what)
+    if (row.label.length > MOST_LABEL) say(`cut to ${MOST_LABEL} letters`)
+    let label = fitting(row.label, MOST_LABEL)
+    const key = [row.tab, row.page, label].join('\n').toLowerCase()
+    const twins = seen.get(key) ?? 0
+    seen.set(key, twins + 1)
+    if (twins) {
+      say('stands on this page already; both are kept')
+      label = `${fitting(label, MOST_LABEL - 5)} (${twins + 1})`
+    }
+    const distinct = [...new Set(row.options.map(o => fitting(o, MOST_LABEL)))]
+    if (row.options.some(o => o.length > MOST_LABEL)) say(`an option is cut to ${MOST_LABEL} letters`)
+    if (distinct.length < row.options.length) say('an option stands twice; it is kept once')
+    if (distinct.length > MOST_OPTIONS) say(`the first ${MOST_OPTIONS} of its ${distinct.length} options are kept`)
+    const chosen = distinct.indexOf(fitting(row.options[row.preset] ?? '', MOST_LABEL))
+    return {
+      ...row,
+      tab: fitting(row.tab, MOST_LABEL),
+      page: fitting(row.page, MOST_LABEL),
+      label,
+      options: distinct.slice(0, MOST_OPTIONS),
+      preset: Math.max(0, chosen < MOST_OPTIONS ? chosen : 0),
+    }
+  })
+}
+
+/** The first row of a table that says what its columns are. */
+const HEADS_A_TABLE = /^(?:setting|name|item|function|row)s?$/i
+const isTableHead = (label: string, options: readonly string[]) =>
+  HEADS_A_TABLE.test(label) && options.every(o => /^(?:option|value|choice|default|setting)s?$/i.test(o))
+
+const SAYS_SOMETHING = /[\p{L}\p{N}]/u
+const IS_NUMBER = /^[\d\s.,:/–-]+$/
+
+/** The rows of a menu in a text, and what in it should be looked at. */
+export const readMenuText = (text: string): ReadMenu => {
+  const remarks: Remark[] = []
+  const remark = (line: number, told: string, what: string) => remarks.push({ line, text: fitting(told, 60), what })
+  const lines = linesOf(text).filter(l => {
+    if (SAYS_SOMETHING.test(l.text) && !(IS_NUMBER.test(l.text) && l.indent === 0)) return true
+    remark(l.number, l.text, 'left out: it names nothing')
+    return false
+  })
+  const rows: (MenuRow & { line: number })[] = []
+  const visit = (nodes: readonly Node[], path: readonly string[]): void => {
+    const depth = path.length
+    for (const n of underHeadings(nodes, depth, (h, what) => remark(h.number, h.text, what))) {
+      if (!isSetting(n, depth) && !isLeaf(n)) {
+        visit(n.children, [...path, n.text.replace(/:$/, '')])
+        continue
+      }
+      const split = splitAt(n, depth)
+      if (split?.remark) remark(n.number, n.text, split.remark)
+      const lone = split ? [] : n.children.map(c => loneOption(c.text))
+      const options = split?.options ?? lone.map(o => o.text)
+      const [tab = 'Menu', ...pages] = path
+      const label = (split?.label ?? n.text.replace(/:$/, '')).trim()
+      if (!SAYS_SOMETHING.test(label) || isTableHead(label, options)) {
+        remark(n.number, n.text, 'left out: it names no setting')
+        continue
+      }
+      rows.push({
+        tab,
+        page: pages.length ? pages.join(' › ') : tab,
+        label,
+        options,
+        preset: Math.max(0, split ? split.preset : lone.findIndex(o => o.isDefault)),
+        place: `line ${n.number}`,
+        line: n.number,
+      })
+    }
+  }
+  visit(treeOf(lines), [])
+  return { rows: bounded(rows, remark), remarks: remarks.toSorted((a, b) => a.line - b.line) }
+}
 
 /**
  * The rows of a pasted menu.
  *
  * @param file a name for messages, such as "pasted menu"
- * @returns the rows, or what is wrong in which line
+ * @returns the rows; a problem only where there is not one of them
  */
 export const parseMenuText = (text: string, file: string): Parsed<readonly MenuRow[]> => {
-  const rows = rowsOf(treeOf(text), [])
-  const problems: readonly Problem[] = checkMenuRows(rows, file)
-  return problems.length ? { ok: false, problems } : { ok: true, value: rows }
+  const { rows } = readMenuText(text)
+  return rows.length
+    ? { ok: true, value: rows }
+    : {
+        ok: false,
+        problems: [{ file, path: '', value: '', expected: 'expected at least one setting with its options' }],
+      }
 }
 
 /** A menu as text that reads back as the same menu. */

@@ -55,7 +55,7 @@ const settingSchema = v.strictObject({
   id,
   label: text(80),
   at: v.strictObject({ tab: id, page: count, row: count }),
-  options: v.pipe(v.array(optionSchema), v.minLength(1), v.maxLength(60)),
+  options: v.pipe(v.array(optionSchema), v.minLength(1), v.maxLength(250)),
   /** The factory default, an option's id. */
   default: id,
   since: v.optional(version),

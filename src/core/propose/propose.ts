@@ -1,10 +1,11 @@
 import { accepts, type Body, type Control, decided, editSetting, inMenuOrder, type Setting } from '../bodies'
-import { findDimension, isSigned } from '../vocabulary/dimensions'
+import { dimension, findDimension, isSigned } from '../vocabulary/dimensions'
 import type { ControlAssignment } from '../vocabulary/values'
 import { byWords } from './by-words'
 import { asKey } from './keys'
 import { type Knowledge, keyOf, knownOf, WORK } from './knowledge'
 import { afterBefore, byLearning } from './learned'
+import { readOptions } from './options'
 import type { Candidate, Certainty, Reading } from './reading'
 
 /**
@@ -133,3 +134,23 @@ export const acceptReading = (body: Body, settingId: string, reading: Reading): 
 
 export { type Knowledge, knowledgeOf } from './knowledge'
 export { CERTAINTIES, type Certainty, type Reading } from './reading'
+
+/**
+ * A setting read as what somebody says it is about: each option as far as its words go, the rest left open.
+ *
+ * @throws RangeError for an unknown dimension
+ */
+export const readAs = (body: Body, setting: Setting, dimensionId: string): Reading => {
+  const d = dimension(dimensionId)
+  const read = readOptions(body, d, setting)
+  const means = setting.options.map((_, i) => read.means[i] ?? {})
+  return {
+    dimensions: [d.id],
+    means,
+    score: 1,
+    certainty: 'sure',
+    because: ['you said so'],
+    ...(read.isGuess ? { isGuess: true } : {}),
+    ...(read.isEitherWay ? { isEitherWay: true } : {}),
+  }
+}

@@ -5,13 +5,13 @@ import { styled } from '@mui/material/styles'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { type FormEvent, useMemo, useRef, useState } from 'react'
 import { type Archetype, ARCHETYPES } from '@/core/bodies'
-import { parseMenuText } from '@/core/bodies/menu-text'
-import { problemWords } from '@/core/formats/problem'
+import { readMenuText } from '@/core/bodies/menu-text'
 import { linkTo } from '@/ui/address'
 import { FileImport } from '@/ui/FileImport'
 import { usePeople } from '@/ui/people'
 import { Page } from '@/ui/pieces'
 import { sendJson } from '@/ui/send'
+import { MenuPreview } from '../MenuPreview'
 
 const WAYS = [
   {
@@ -68,7 +68,8 @@ export const NewBodyView = ({
   const [problem, setProblem] = useState('')
   const [busy, setBusy] = useState(false)
   const input = useRef<HTMLInputElement>(null)
-  const read = useMemo(() => (menu.trim() ? parseMenuText(menu, 'pasted menu') : undefined), [menu])
+  const text = useRef<HTMLTextAreaElement>(null)
+  const read = useMemo(() => (menu.trim() ? readMenuText(menu) : undefined), [menu])
 
   const begin = async (event: FormEvent) => {
     event.preventDefault()
@@ -99,7 +100,7 @@ export const NewBodyView = ({
   const isReady =
     maker.trim() !== '' &&
     model.trim() !== '' &&
-    (way !== 'paste' || read?.ok === true) &&
+    (way !== 'paste' || (read?.rows.length ?? 0) > 0) &&
     (way !== 'file' || sheet !== undefined) &&
     (way !== 'copy' || copyOf !== '')
 
@@ -168,27 +169,16 @@ export const NewBodyView = ({
                 minRows={12}
                 maxRows={22}
                 value={menu}
+                inputRef={text}
                 onChange={e => setMenu(e.target.value)}
                 placeholder={EXAMPLE}
                 slotProps={{
                   inputLabel: { shrink: true },
                   htmlInput: { spellCheck: false, style: { fontFamily: 'var(--mui-font-mono, monospace)' } },
                 }}
-                helperText="Tabs, in them pages, in them settings, in them options. Options may also stand behind the setting: a colon, then a bar between them. A star marks the default."
+                helperText="As you have it: indented, a list, a table, copied from the manual. One setting a line with its options behind it, or the options below it. A star marks the default."
               />
-              <Box role="status">
-                {read?.ok === false && (
-                  <Alert severity="error" sx={{ whiteSpace: 'pre-line' }}>
-                    {read.problems.map(problemWords).join('\n')}
-                  </Alert>
-                )}
-                {read?.ok && (
-                  <Typography>
-                    {read.value.length} settings with {read.value.reduce((n, r) => n + r.options.length, 0)} options on{' '}
-                    {new Set(read.value.map(r => `${r.tab} › ${r.page}`)).size} pages.
-                  </Typography>
-                )}
-              </Box>
+              {read && <MenuPreview read={read} field={text} />}
             </>
           )}
           {way === 'copy' && (

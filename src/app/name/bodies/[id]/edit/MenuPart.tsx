@@ -22,7 +22,7 @@ import {
   removeSettings,
   withMenuRows,
 } from '@/core/bodies'
-import { acceptReading, type Reading } from '@/core/propose/propose'
+import { acceptReading, readAs, type Reading } from '@/core/propose/propose'
 import { isOffered } from '@/core/propose/review'
 import { inSentence } from '@/core/vocabulary/words'
 import { LEVEL, linesOf, type MenuLine, nextUndecided, optionKey, settingKey } from './menu-rows'
@@ -158,6 +158,15 @@ export const MenuPart = ({ editor }: { editor: Editor }) => {
     if (next && !ids.includes(next)) go(settingKey(next))
     backToTree()
   }
+  /** What somebody says it is about; they stay with it where options are still open. */
+  const about = (id: string) => {
+    if (!setting) return
+    const reading = readAs(form, setting, id)
+    if (reading.isEitherWay || reading.means.some(m => Object.keys(m).length === 0)) {
+      edit(`“${setting.label}”: ${inSentence(readingName(reading))}`, b => acceptReading(b, setting.id, reading))
+      backToTree()
+    } else accept(reading)
+  }
   const unnamed = () => {
     if (!setting) return
     edit(`“${setting.label}”: about focus, no word for it`, b => meansUnnamed(b, setting.id))
@@ -209,7 +218,8 @@ export const MenuPart = ({ editor }: { editor: Editor }) => {
   }
 
   const readings = setting ? (proposals.of[setting.id] ?? []) : []
-  const shown = readings.slice(0, MOST_PROPOSALS)
+  // That there is nothing for the vocabulary in it has keys of its own below.
+  const shown = readings.filter((r, i) => i === 0 || r.dimensions.length > 0).slice(0, MOST_PROPOSALS)
 
   const onKey = (event: KeyboardEvent) => {
     if (isEditable(event.target) || event.ctrlKey || event.metaKey) return
@@ -242,6 +252,8 @@ export const MenuPart = ({ editor }: { editor: Editor }) => {
       })
     else if (event.key === '0' && setting) done(() => nothing(selectedIds.length ? selectedIds : [setting.id]))
     else if (event.key === '9' && setting) done(unnamed)
+    else if (event.key === 'm' && setting?.undecided)
+      done(() => document.querySelector<HTMLInputElement>('[aria-label="Setting"] [role=combobox]')?.focus())
     else if (event.key === 'a' || event.key === 'Insert') done(addAfter)
     else if (event.key === 'o' && setting) done(() => addOptionTo(setting.id, setting.options.length))
     else if (event.key === 'd' && line?.kind === 'option')
@@ -405,6 +417,7 @@ export const MenuPart = ({ editor }: { editor: Editor }) => {
         problem={proposals.problem}
         onAccept={accept}
         onUnnamed={unnamed}
+        onAbout={about}
         onNothing={() => nothing(selectedIds.length ? selectedIds : setting ? [setting.id] : [])}
       />
     </Box>

@@ -1,10 +1,11 @@
 'use client'
 
-import { Alert, Button, Dialog, DialogActions, DialogContent, DialogTitle, TextField, Typography } from '@mui/material'
-import { useMemo, useState } from 'react'
+import { Button, Dialog, DialogActions, DialogContent, DialogTitle, TextField, Typography } from '@mui/material'
+import { useMemo, useRef, useState } from 'react'
 import type { MenuRow } from '@/core/bodies'
-import { parseMenuText } from '@/core/bodies/menu-text'
-import { problemWords } from '@/core/formats/problem'
+import { readMenuText } from '@/core/bodies/menu-text'
+import { counted } from '@/core/vocabulary/words'
+import { MenuPreview } from '../../MenuPreview'
 
 /** More of the menu, as text; it goes behind what is there. */
 export const PasteDialog = ({
@@ -15,7 +16,9 @@ export const PasteDialog = ({
   onPaste: (rows: readonly MenuRow[]) => void
 }) => {
   const [text, setText] = useState('')
-  const read = useMemo(() => (text.trim() ? parseMenuText(text, 'pasted menu') : undefined), [text])
+  const field = useRef<HTMLTextAreaElement>(null)
+  const read = useMemo(() => (text.trim() ? readMenuText(text) : undefined), [text])
+  const count = read?.rows.length ?? 0
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="paste-title">
       <DialogTitle id="paste-title">Paste more of the menu</DialogTitle>
@@ -32,19 +35,16 @@ export const PasteDialog = ({
           maxRows={16}
           label="Menu as text"
           value={text}
+          inputRef={field}
           onChange={e => setText(e.target.value)}
           slotProps={{ htmlInput: { spellCheck: false } }}
         />
-        {read?.ok === false && (
-          <Alert severity="error" sx={{ mt: 1, whiteSpace: 'pre-line' }}>
-            {read.problems.map(problemWords).join('\n')}
-          </Alert>
-        )}
+        {read && <MenuPreview read={read} field={field} />}
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Close</Button>
-        <Button variant="contained" disabled={!read?.ok} onClick={() => read?.ok && onPaste(read.value)}>
-          {read?.ok ? `Add ${read.value.length} settings` : 'Add settings'}
+        <Button variant="contained" disabled={count === 0} onClick={() => read && onPaste(read.rows)}>
+          {count ? `Add ${counted(count, 'setting', 'settings')}` : 'Add settings'}
         </Button>
       </DialogActions>
     </Dialog>

@@ -23,6 +23,9 @@ const Row = styled('div')(({ theme }) => ({
 
 type Changed = Readonly<Record<string, { readonly chosen: number; readonly isTicked: boolean }>>
 
+const mostWords = (reading: Reading): string =>
+  reading.dimensions.some(id => /hold|shift|transition|switch/.test(id)) ? 'waits or takes longest' : 'is most'
+
 const CERTAINTY_WORDS = { sure: 'sure', likely: 'likely', unsure: 'unsure: choose' } as const
 
 /** The first page with something undecided, after this one and round from the beginning. */
@@ -208,7 +211,7 @@ const ReviewLine = ({
         </Box>
         {reading?.isEitherWay && (
           <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'baseline', my: 0.5 }}>
-            <Typography variant="body2">Direction unknown. Which end is most?</Typography>
+            <Typography variant="body2">Nothing says which way it runs. Which end {mostWords(reading)}?</Typography>
             <Button size="small" variant="outlined" onClick={() => onTurn(false)}>
               &lt; {first}
             </Button>

@@ -14,6 +14,7 @@ import {
   pagesOf,
   setMeaning,
   type Setting,
+  turnedRound,
 } from '@/core/bodies'
 import type { Reading } from '@/core/propose/propose'
 import { isOffered } from '@/core/propose/review'
@@ -21,6 +22,7 @@ import { dimension } from '@/core/vocabulary/dimensions'
 import type { Meaning } from '@/core/vocabulary/schema'
 import { valueWords } from '@/core/vocabulary/words'
 import { Eyebrow, MenuPath } from '@/ui/pieces'
+import { AboutPicker } from './AboutPicker'
 import { MeaningEditor } from './MeaningEditor'
 import { meaningWords } from './meaning-words'
 import { NOTHING_WORDS, readingName, UNNAMED_WORDS } from './reading-words'
@@ -68,6 +70,7 @@ export const SettingPanel = ({
   onAccept,
   onNothing,
   onUnnamed,
+  onAbout,
 }: {
   editor: Editor
   setting: Setting | undefined
@@ -77,6 +80,7 @@ export const SettingPanel = ({
   onAccept: (reading: Reading) => void
   onNothing: () => void
   onUnnamed: () => void
+  onAbout: (dimension: string) => void
 }) => {
   const { form, edit } = editor
   if (selected.length > 1)
@@ -163,6 +167,9 @@ export const SettingPanel = ({
             </Typography>
             <span>{UNNAMED_WORDS}</span>
           </Proposal>
+          <Box sx={{ mt: 1.5 }}>
+            <AboutPicker label="This setting is about … (m)" onPick={onAbout} />
+          </Box>
         </Box>
       )}
       {!setting.undecided && (
@@ -179,6 +186,14 @@ export const SettingPanel = ({
               onClick={() => edit(`confirmed the amounts of “${setting.label}”`, b => confirmGuesses(b, setting.id))}
             >
               The guessed amounts are right
+            </Button>
+          )}
+          {setting.options.some(o => o.guessed?.length) && (
+            <Button
+              size="small"
+              onClick={() => edit(`turned “${setting.label}” round`, b => turnedRound(b, setting.id))}
+            >
+              It runs the other way
             </Button>
           )}
         </Box>

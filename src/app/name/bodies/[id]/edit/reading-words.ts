@@ -1,6 +1,7 @@
 import type { Option } from '@/core/bodies'
 import type { Reading } from '@/core/propose/propose'
 import { dimension } from '@/core/vocabulary/dimensions'
+import type { Area, ControlAssignment } from '@/core/vocabulary/values'
 import { inSentence, valueWords } from '@/core/vocabulary/words'
 
 /** Readings of a row in words, the same wherever they are shown. */
@@ -22,12 +23,22 @@ export const readingName = (reading: Reading): string => {
   return dimensions.map(id => dimension(id).label).join(' + ')
 }
 
+/** An area without its figures, which stand where it is looked at alone. */
+const areaInShort = ({ pattern, chooser, follow }: Area): string =>
+  [
+    pattern.replace('-', ' '),
+    ...(chooser === 'camera' ? ['camera picks'] : []),
+    ...(follow && follow !== 'off' ? ['follows'] : []),
+  ].join(', ')
+
 /** What a reading says of one option; empty where it leaves it open. */
 export const optionReading = (reading: Reading, i: number): string =>
   Object.entries(reading.means[i] ?? {})
     .map(([id, v]) => {
       const d = dimension(id)
-      if (d.kind === 'assign') return inSentence(d.label)
+      if (d.kind === 'assign')
+        return inSentence(d.label) + ((v as ControlAssignment).press === 'toggled' ? ', stays' : '')
+      if (d.kind === 'area') return areaInShort(v as Area)
       return valueWords(d, v, c => (reading.control?.id === c ? reading.control.label : c))
     })
     .join(' + ')
