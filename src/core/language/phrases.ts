@@ -15,7 +15,13 @@ const ONE_WORD: readonly (readonly [RegExp, string])[] = [
     /\bae[ -]?l(?:ock)?\s?[/&+]\s?af[ -]?l(?:ock)?\b|\bae\s?[/&+]\s?af[ -]?l(?:ock)?\b|\baf\s?[/&+]\s?ae[ -]?l(?:ock)?\b/g,
     'aelafl',
   ],
-  [/\b(?:ae|exposure|auto exposure)[ -]?l(?:ock)?\b/g, 'ael'],
+  [
+    /\b(?:ae|exposure|auto exposure)[ -]?l(?:ock)?\b|\b(?:lock|hold|freeze) (?:the )?exposure\b|\b(?:ae|exposure) hold\b/g,
+    'ael',
+  ],
+  [/\b(?:lock|freeze) (?:the )?focus\b|\bfocus freeze\b/g, 'afl'],
+  [/\bc-weighted\b/g, 'centre-weighted'],
+  [/\bby hand\b|\bby my hand\b/g, 'manual'],
   [/\b(?:af|focus)[ -]?lock\b|\baf-?l\b/g, 'afl'],
   [/\baf[ -]on\b|\bafon\b|\bfocus-on\b/g, 'afon'],
   [/\b(?:s-af|af-?s|single[ -]servo(?: af)?|single[ -]shot af|one[ -]?shot(?: af)?|single af)\b/g, 'afs'],
@@ -32,11 +38,45 @@ const ONE_WORD: readonly (readonly [RegExp, string])[] = [
   [/\bmovies?\b|\bvideos?\b|\bfilm(?! format| basis| size)(?:s|ing)?\b|\bwhile recording\b|\bin video\b/g, 'movie'],
   [/\bfull[ -]time (?:mf|direct manual|manual)\b/g, 'override'],
   [/\bdirect manual(?: focus)?\b|\baf\s?\+\s?mf\b|\bafs\s?\+\s?mf\b/g, 'override'],
+  [/\brls\b/g, 'release'],
   [/\b1st\b/g, 'first'],
   [/\b2nd\b/g, 'second'],
   [/\bone[ -](?=point|area)/g, '1 '],
   [/\bframes? (?:per|a) second\b|\bfps\b|(?<=\d)\s?fps\b/g, ' fps'],
 ]
+
+/** Words that say the same in a menu; the first stands for all. */
+const SAME_WORDS: ReadonlyMap<string, string> = new Map(
+  [
+    'auto automatic automatically',
+    'whole entire complete',
+    'centre middle',
+    'subject object',
+    'level strength intensity amount degree',
+    'colour tint hue',
+    'speed pace tempo',
+    'beep chirp',
+    'point pt',
+    'image img',
+    'picture photo shot',
+    'switch swap',
+    'magnifier magnify magnification magnified enlarge enlargement enlarged zoom',
+    'lamp illuminator beam torch',
+    'slow gentle sluggish slowly',
+    'fast quick rapid quickly',
+    'erratic nervous jumpy irregular',
+    'steady calm smooth uniform',
+    'tight sticky stubborn firm',
+    'stickiness tenacity persistence patience',
+    'none nothing empty unassigned',
+    'exposure ev',
+    'press push',
+    'pattern',
+  ].flatMap(group => {
+    const [first = '', ...others] = group.split(' ')
+    return others.map(w => [w, first] as const)
+  }),
+)
 
 const normal = (text: string): string => {
   let plain = ` ${folded(text).replaceAll('×', 'x').replaceAll('−', '-')} `.replaceAll(
@@ -63,12 +103,14 @@ const endless = (word: string): string => {
   return bare.length > 3 ? bare.replace(/e$/, '') : bare
 }
 
+const singular = (word: string): string => word.replace(/(?<=.{2})(?<![sui])s$/, '')
+
 /** The words of a text as phrases meet them: one spelling, reduced to stems; figures by themselves. */
 export const tokensOf = (text: string): readonly string[] => {
   const known = MEMORY.get(text)
   if (known) return known
   const words = normal(text).match(/\d+x\d+|\d+(?:\.\d+)?|\p{L}+/gu) ?? []
-  const made = words.map(w => (/^\d/.test(w) ? w : endless(w)))
+  const made = words.map(w => (/^\d/.test(w) ? w : endless(SAME_WORDS.get(w) ?? SAME_WORDS.get(singular(w)) ?? w)))
   if (MEMORY.size >= MOST_REMEMBERED) MEMORY.clear()
   MEMORY.set(text, made)
   return made

@@ -104,14 +104,22 @@ export interface ReadArea {
   readonly follows: boolean
 }
 
+const SMALLEST = phrases('pinpoint', 'tiny', 'spot')
+
+/** Beside a size that is smaller still by its own word, “small” is a point. */
+export const hasSmaller = (labels: readonly string[]): boolean =>
+  labels.some(l => SMALLEST.some(p => isMet(p, tokensOf(l))))
+
 /** What an option's words say about an area; undefined where they say nothing. */
-export const areaOf = (body: Body, label: string): ReadArea | undefined => {
+export const areaOf = (body: Body, label: string, isSmallPoint = false): ReadArea | undefined => {
   const tokens = tokensOf(label)
   let best: { readonly pattern: Pattern; readonly asks: number } | undefined
   for (const [pattern, words] of Object.entries(PATTERN_WORDS)) {
     const met = bestMet(words, tokens)
     if (met && (!best || met.asks > best.asks)) best = { pattern: pattern as Pattern, asks: met.asks }
   }
+  if (best?.pattern === 'pinpoint' && isSmallPoint && !SMALLEST.some(p => isMet(p, tokens)))
+    best = { ...best, pattern: 'point' }
   const follows = bestMet(FOLLOWS, tokens) !== undefined
   if (!best) return follows ? { follows } : undefined
   const area = coveringOf(body, best.pattern, label)

@@ -99,7 +99,7 @@ const coverage = (phrase: Phrase, label: readonly string[]): number => {
 const JOINING = new Set(['in', 'of', 'the', 'on', 'at', 'to', 'for', 'a', 'with', 'by', 'and', 'set', 'up', 'mode'])
 
 const named = (phrase: Phrase, label: readonly string[]): number =>
-  0.75 + 0.035 * Math.min(4, phrase.asks) + 0.09 * coverage(phrase, label)
+  0.66 + 0.035 * Math.min(4, phrase.asks) + 0.19 * coverage(phrase, label)
 
 /** For what is no dimension, a word says little where the label says more. */
 const loosely = (phrase: Phrase, label: readonly string[]): number =>
@@ -147,7 +147,7 @@ const asDimension = (body: Body, setting: Setting, row: Row, w: Words): Candidat
   if (hint && read.fit > 0.5)
     return candidate(
       w,
-      w.isTelling && many ? 0.6 + 0.3 * read.fit : 0.35 + 0.35 * read.fit,
+      w.isTelling && many ? 0.56 + 0.28 * read.fit : 0.35 + 0.35 * read.fit,
       `“${quoted(hint, setting.label)}” and its options fit`,
       read,
     )

@@ -1,6 +1,6 @@
 import { type Body, type Control, controlAt, type Setting } from '../bodies'
 import { likeness, prepare, uniqueSlug } from '../language/language'
-import { bestMet, isMet, phrasesIn, tokensOf } from '../language/phrases'
+import { bestMet, isMet, phraseOf, phrasesIn, tokensOf } from '../language/phrases'
 import type { Place } from '../vocabulary/places'
 import type { Meaning } from '../vocabulary/schema'
 import { KEY_NAMES, KEY_WORK } from '../vocabulary/trade-words'
@@ -21,6 +21,7 @@ const PLACE_WORDS: readonly (readonly [RegExp, Place])[] = [
 
 const NAMES = phrasesIn(KEY_NAMES)
 const WORKS = Object.entries(KEY_WORK).map(([id, words]) => [id, phrasesIn(words)] as const)
+const SHUTTER = phraseOf('shutter/halfpress')
 const TOGGLED = phrasesIn('toggle, toggled, press once, on off switch, latch*, push again')
 const HOLD = phrasesIn('hold, held, while held')
 
@@ -70,16 +71,19 @@ const meaningOf = (work: string | undefined, control: string, press: 'held' | 't
 /** The reading of a setting as the work of a key; undefined where nothing speaks for it. */
 export const asKey = (body: Body, setting: Setting, knowledge: Knowledge): Candidate | undefined => {
   const { control, isNew } = controlFor(body, setting)
-  const name = bestMet(NAMES, tokensOf(setting.label))
+  const label = tokensOf(setting.label)
+  // What half-pressing the shutter does is a question of its own.
+  if (isMet(SHUTTER, label)) return undefined
+  const name = bestMet(NAMES, label)
   const labels = setting.options.map(o => o.label)
   // What a maker calls a work on one body it calls so on the next.
   const kin = knowledge.settings.filter(k => k.key === WORK && isOfMaker(k, body))
   let [read, functions] = [0, 0]
   const means = setting.options.map((o): Meaning => {
-    const label = prepare(o.label)
+    const words = prepare(o.label)
     for (const k of kin)
       for (let i = 0; i < k.optionLabels.length; i++)
-        if (likeness(label, k.optionLabels[i] ?? label) > 0.95) {
+        if (likeness(words, k.optionLabels[i] ?? words) > 0.95) {
           read++
           const theirs = Object.entries(k.setting.options[i]?.means ?? {})
           if (theirs.length) functions++

@@ -6,7 +6,7 @@ import { LEXICON } from '../vocabulary/lexicon'
 import type { Meaning } from '../vocabulary/schema'
 import { LITTLE, LONG, MUCH, SHORT, TRADE_WORDS } from '../vocabulary/trade-words'
 import type { FocusRange, Magnify, NeutralValue, Pattern, Position } from '../vocabulary/values'
-import { areaOf } from './areas'
+import { areaOf, hasSmaller } from './areas'
 import { figuresIn, isYesNo, yesOrNo } from './figures'
 
 /** What the options of a setting say about one dimension, by their own words and figures. */
@@ -65,6 +65,15 @@ const stated = (
 
 /** Of several counts of points the largest is all of them. */
 const counts = (options: readonly string[]): ReadOptions | undefined => {
+  const all = named('area.points', options)
+  if (all.means.some(m => m['area.points'] === 'all'))
+    return stated(
+      'area.points',
+      options.map(
+        (o, i) =>
+          (all.means[i]?.['area.points'] as string | undefined) ?? (figuresIn(o).length ? 'reduced' : undefined),
+      ),
+    )
   const figures = options.map(o => figuresIn(o)[0] ?? 0)
   const most = Math.max(...figures)
   if (figures.some(f => f <= 1) || new Set(figures).size < figures.length) return undefined
@@ -87,10 +96,9 @@ const bySteps = (d: Extract<Dimension, { kind: 'scale' }>, options: readonly str
   if (read.fit === 1) return read
   const rest = options.filter((_, i) => Object.keys(read.means[i] ?? {}).length === 0)
   const figures = rest.map(o => figuresIn(o)[0])
-  const isRising =
-    figures.length > 1 && figures.every((f, i) => f !== undefined && (i === 0 || f > (figures[i - 1] ?? 0)))
+  const isRising = figures.every((f, i) => f !== undefined && (i === 0 || f > (figures[i - 1] ?? 0)))
   const left = d.values.filter(v => !read.means.some(m => m[d.id] === v))
-  if (!isRising || rest.length > left.length) return read
+  if (!isRising || rest.length === options.length || rest.length > left.length) return read
   // Bare figures that rise take what is left of the scale, from its lower end.
   const taken = [...rest.keys()].map(i => left[Math.round((i * (left.length - 1)) / Math.max(1, rest.length - 1))])
   return stated(
@@ -157,6 +165,8 @@ const amounts = (
   const figures = options.map(o => figuresIn(o))
   const first = figures.map(f => f[0])
   if (d.id === 'release.rate') {
+    // Figures with a p behind them are of film.
+    if (options.some(o => /\dp\b/i.test(o))) return NOTHING
     const read = stated(
       d.id,
       first.map(f => (f !== undefined && f > 0 && f <= 200 ? f : undefined)),
@@ -191,7 +201,8 @@ const amounts = (
 }
 
 const areas = (body: Body, options: readonly string[]): ReadOptions => {
-  const read = options.map(o => areaOf(body, o))
+  const isSmallPoint = hasSmaller(options)
+  const read = options.map(o => areaOf(body, o, isSmallPoint))
   const means = read.map((r): Meaning => {
     if (!r) return {}
     return r.area ? { 'area.pattern': r.area } : { 'area.follow': 'from-start-point' }

@@ -81,7 +81,8 @@ export const proposeFor = (body: Body, setting: Setting, others: Knowledge): rea
     score: Math.min(0.99, c.score * (taken.has(id) && !isRepeated(c) ? 0.92 : 1) + 0.08 * (usual.get(id) ?? 0)),
   }))
   const ranked = weighed
-    .filter(c => c.dimensions.length === 0 || c.means.some((_, i) => !isEmpty(c, i)))
+    // A name without an option that is understood is worth a question, a mere hint is not.
+    .filter(c => c.dimensions.length === 0 || c.score > 0.45 || c.means.some((_, i) => !isEmpty(c, i)))
     .sort((a, b) => b.score - a.score)
   const readings = ranked.slice(0, MOST_READINGS).flatMap((c, i): readonly Reading[] => {
     const ahead = i === 0 ? c.score - (ranked[1]?.score ?? 0) : 0

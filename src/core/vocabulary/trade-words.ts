@@ -44,8 +44,8 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
       'move-area': 'move* area/point/frame, area, point, select area/point, move*',
       focus: 'focus, af, touch focus/af, focus*',
       'focus-and-release': `
-        shutter, release, shoot*, af shutter, focus shoot*/release/picture/shutter, touch shutter, shot
-      `,
+shutter, release, shoot*, af shutter, focus shoot*/release/picture/shutter, touch shutter, shot, touch af shutter, af and shutter, take picture
+`,
       track: 'track*, follow*',
     },
   },
@@ -95,8 +95,12 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
     `,
     hints: 'drive, af !area, focus, mode',
     values: {
-      single: 'single, afs, oneshot, one shot, once, override, single af',
-      continuous: 'continuous*, afc, servo !auto, predictive, track, afc track, follow*',
+      single: `
+single, afs, oneshot, one shot, once, override, single af, one time
+`,
+      continuous: `
+continuous*, afc, servo !auto, predictive, track, afc track, follow*, keep focus*
+`,
       automatic: 'afa, auto, automatic, decide*, auto switch*, servo auto, hybrid',
       manual: 'manual*, mf, m, hand',
       'preset-distance': 'preset, preset mf, stored distance, fixed distance',
@@ -107,7 +111,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
     names: `
       override, mf after af, electronic mf, manual touch up, ring af use !movie, focus ring af !movie !assist,
       ring during af !movie, ring after af, ring override, mf ring af, touch up af, mf lens oneshot,
-      manual ring af, use ring af, electronic override, focus ring autofocus
+      manual ring af, use ring af, electronic override, focus ring autofocus, refocus ring, ring refocus, ring after afs, refocus manual
     `,
     values: {
       true: 'after, always, take* over, enable*, on',
@@ -129,7 +133,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
     `,
     hints: 'af mode, autofocus mode, area, af point, focus mode',
     not: `
-      limit*, list, colour, display, show*, shown, register*, clear, delete, button, move*, movement, step, turned, edge,
+      limit*, list, selectable, number, colour, display, show*, shown, register*, clear, delete, button, move*, movement, step, turned, edge,
       sensitiv*, orient*, wrap, pointer, drive, loop, home, interlock, vertical, horizontal, switch*, track* from, auto point
     `,
     telling: true,
@@ -137,8 +141,9 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'area.follow': {
     names: `
       track area, follow area, area track, track from, follow from, follow across, track frame,
-      area follow subject
+      area follow subject, subject track => from-start-point off, track subject => from-start-point off
     `,
+    not: 'show*, shown, display, sensitiv*, hold',
     values: {
       off: 'off, none, no, nothing, nobody, disable*, deactivate*, inactive, never',
       'from-start-point': 'from, start, selected, on, enable*, chosen',
@@ -224,10 +229,10 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   },
   'subject.class': {
     names: `
-      subject detect*, subject to detect, recogni* target, detect* subject, subject recogni*,
+subject detect*, subject to detect, recogni* target, detect* subject, subject recogni*,
       recogni* !target !frame !area !face, look* for, detect* kind, subject kind, detect* target,
-      face detect* => people off, subject type
-    `,
+      face detect* => people off, subject type, look* face => people off, find* face => people off, face recogni* => people off, look* for face => people off
+`,
     hints: 'subject, detect*',
     values: {
       off: 'off, none, no, nothing, nobody, disable*, deactivate*, inactive, never',
@@ -281,14 +286,14 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
       track sensitiv* => -, subject shift sensitiv* => -, af sensitiv* => -, lock on, block*, afc sensitiv* => -,
       continuous af sensitiv* => -, loss tolerance, how long stay*, stay* subject, hold subject, subject lock,
       hold block*, lock on time, track lock, lost subject, shift sensitiv* => -, subject hold, sensitiv* afc => -,
-      servo sensitiv* => -
+      servo sensitiv* => -, stickiness, stickiness track, track stickiness
     `,
   },
   'track.response': {
     names: `
-      accel*, decel*, speed track, speed change, subject motion, move* object predict*, subject speed, predict*,
-      reaction speed, change* speed, speed sensitiv* subject, speed response, motion subject
-    `,
+accel*, decel*, speed track, speed change, subject motion, move* object predict*, subject speed, predict*,
+      reaction speed, change* speed, speed sensitiv* subject, speed response, motion subject, follow speed, speed follow, follow speed change, speed track sensitiv*
+`,
   },
   'track.switch': {
     names: `
@@ -316,19 +321,23 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'track.search': {
     names: `
       lens drive impossible, lens drive not possible, search not found, af not possible, search loss, af scan*,
-      focus cannot found, if focus, search after, when not found, focus search, af impossible
+      focus cannot found, if focus, search after, when not found, focus search, af impossible, drive failure, focus failure, lens drive focus failure, failure search, af fail*
     `,
     values: {
-      continue: 'continue, keep search*, on, search, go on, enable*',
-      stop: 'stop, off, disable*',
+      continue: `
+continue, keep search*, on, go on, enable*, search !stop
+`,
+      stop: `
+stop, off, disable*, stay, stop search
+`,
     },
   },
   'release.single': {
     names: `
-      priority afs, prior* single af, prior* oneshot, release afs, prior* single, afs prior*, release single af,
+priority afs, prior* single af, prior* oneshot, release afs, prior* single, afs prior*, release single af,
       release when out focus => release focus, prior* s, afs release, release without focus => release focus,
-      single af release, shutter release single
-    `,
+      single af release, shutter release single, picture not sharp => release focus, release not sharp => release focus, shoot* not sharp => release focus, release prior* s => release focus
+`,
     values: {
       release: 'release, release priority, speed, shutter, any time, at once, immediate, allowed !not',
       balanced: 'balance*, balanced, equal, even, auto, focus release, balanced emphasis',
@@ -337,7 +346,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   },
   'release.first': {
     names: `
-      first prior*, first image prior*, first frame prior*, prior* burst first, release first,
+      first prior*, first image prior*, first frame prior*, prior* burst first,
       first frame continuous, prior* first, release first frame
     `,
     values: {
@@ -348,10 +357,10 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   },
   'release.next': {
     names: `
-      priority afc, prior* continuous af, second image prior*, prior* continuous, afc prior*,
+priority afc, prior* continuous af, second image prior*, prior* continuous, afc prior*,
       following frame prior*, prior* burst other, later frame, second prior*, release afc, release later, prior* c,
-      prior* following, afc release, release later frame continuous
-    `,
+      prior* following, afc release, release later frame continuous, release prior* c => release focus
+`,
     values: {
       release: 'release, release priority, speed, shutter, any time, at once, immediate, allowed !not',
       balanced: 'balance*, balanced, equal, even, auto, focus release, balanced emphasis',
@@ -367,18 +376,18 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   },
   'release.refocus': {
     names: `
-      track burst !ae, burst af, continuous shoot* af, af burst, af between, focus between, af track burst
-    `,
+track burst !ae, burst af, continuous shoot* af, af burst, af between, focus between, af track burst, focus during burst, focus burst, focus during run, focus in burst
+`,
     values: {
-      true: 'each frame, every frame, on, follow*, track',
-      false: 'first frame fixed, first fixed, off, lock*, fixed',
+      true: 'each frame, every, every frame, every picture, on, follow*, track',
+      false: 'first frame fixed, first fixed, first only, first picture, first !each, off, lock*, fixed',
     },
   },
   'release.remeter': {
     names: 'ae track burst, ae burst, exposure between, ae between',
     values: {
-      true: 'each frame, every frame, on, follow*, track',
-      false: 'first frame fixed, first fixed, off, lock*, fixed',
+      true: 'each frame, every, every frame, every picture, on, follow*, track',
+      false: 'first frame fixed, first fixed, first only, first picture, first !each, off, lock*, fixed',
     },
   },
   'release.shutter': {
@@ -458,13 +467,13 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'see.tone': {
     names: `
       beep !touch, audio signal, focus sound, af tone, sound focus, confirm* tone, af beep, focus tone,
-      sound in focus, af sound, focus beep
+      sound in focus, af sound, focus beep, beep focus
     `,
   },
   'see.lamp': {
     names: `
       af illuminator, af assist !ring !movie, af lamp, assist lamp, assist beam, assist light, af light,
-      light focus* dark, af beam, illuminator lamp, assist illuminator, lamp focus
+      light focus* dark, af beam, illuminator lamp, assist illuminator, lamp focus, focus light, light af
     `,
   },
   'see.review': {
@@ -487,7 +496,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'see.peaking': {
     names: `
       peak* level, peak* intensity, peak* !colour, edge highlight*, peak* sensitiv*, peak level,
-      peak highlight !colour, edge emphasis
+      peak highlight !colour, edge emphasis, sharp* aid, colour edge
     `,
     values: {
       off: 'off, none, no, nothing, nobody, disable*, deactivate*, inactive, never',
@@ -497,7 +506,9 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
     },
   },
   'see.magnify': {
-    names: 'magnif* factor, magnif* !af !time, magnif* view, initial magnif*, focus magnif* !time, enlarge*',
+    names: `
+      magnif* factor, magnif* !af !time, magnif* view, initial magnif*, focus magnif* !time, enlarge*, magnifier manual, magnifier when manual, magnifier in
+    `,
   },
   'see.map': {
     names: 'focus map, depth map, map focus',
@@ -512,11 +523,15 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'video.continuous': {
     names: `
       continuous af movie, movie servo, movie af continuous, af while movie, af movie run*,
-      af movie !speed !sensitiv* !area !mode !track !transition !shift !ring !only, movie servo af
+      af movie !speed !sensitiv* !area !mode !track !transition !shift !ring !only, movie servo af, focus while movie, focus movie, movie focus !speed !area !map !sensitiv*
     `,
     values: {
-      true: 'run*, on, enable*, always, mode, itself, yes',
-      false: 'demand, only demand, off, disable*, no',
+      true: `
+run*, on, enable*, always, mode, itself, yes, keep*
+`,
+      false: `
+demand, only demand, off, disable*, no, lock*
+`,
     },
     film: 'only',
   },
@@ -543,14 +558,14 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'video.transition': {
     names: `
       transition speed, af speed => speed, focus speed, af servo speed, focus travel, transition, rack speed,
-      travel time, speed af, servo speed
+      travel time, speed af, servo speed, af speed, focus speed, speed
     `,
     film: 'only',
   },
   'video.shift': {
     names: `
       subject shift => -, track sensitiv* => -, af sensitiv* => -, af response => -, delay refocus*, hold subject,
-      wait before, sensitiv* => -, responsive* => -, delay before, lock on, stay* subject
+      wait before, sensitiv* => -, responsive* => -, delay before, lock on, stay* subject, stickiness, af stickiness
     `,
     film: 'only',
   },
@@ -573,14 +588,16 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'meter.pattern': {
     names: `
       meter* mode, meter* !spot !link* !af !lock !face !timer !area, meter* method, meter* pattern, photometry,
-      exposure measure*, light meter*
+      exposure measure*, light meter*, measure* light, light measure*
     `,
     values: {
       matrix: `
         matrix, multi*, evaluative, pattern, whole, entire frame, all, esp, segment*, honeycomb, entire !average
       `,
       centre: 'centre, centre weight*',
-      spot: 'spot !highlight !shadow',
+      spot: `
+spot !highlight !shadow, point !highlight !shadow
+`,
       highlight: 'highlight*',
     },
     telling: true,
@@ -596,7 +613,9 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
     },
   },
   'meter.bias': {
-    names: 'exposure comp*, exposure bias, exposure correct*, exposure shift, ev comp*, exposure adjust*',
+    names: `
+      exposure comp*, exposure bias, exposure correct*, exposure shift, ev comp*, exposure adjust*, bright* correct*, exposure correct*, exposure shift
+    `,
     hints: 'exposure',
   },
 }
@@ -620,13 +639,13 @@ export const KEY_WORK: Readonly<Record<string, string>> = {
     cycle area, af mode, toggle area
   `,
   'area.recall': `
-    home, centre point, reset point, return centre, focus standard, registered point, point centre,
-    reset focus point, switch registered af point, preset focus point, centre focus point, set point centre
-  `,
+home, centre point, reset point, return centre, focus standard, registered point, point centre,
+    reset focus point, switch registered af point, preset focus point, centre focus point, set point centre, frame centre, area centre, move centre, frame to centre
+`,
   'subject.toggle': `
-    detect* on, detect* off, subject detect*, subject recogni*, switch detect*, toggle detect*, eye detect*,
-    recogni*, detect*, face detect*
-  `,
+detect* on, detect* off, subject detect*, subject recogni*, switch detect*, toggle detect*, eye detect*,
+    recogni*, detect*, face detect*, face on off, find* face, face on
+`,
   'subject.cycle': `
     eye switch, switch eye, right left eye, face select*, next face/subject/eye, eye select*, switch face,
     eye right left
@@ -637,7 +656,9 @@ export const KEY_WORK: Readonly<Record<string, string>> = {
   `,
   'range.limiter': 'limiter, range limit*',
   'see.enlarge': 'magnif*, zoom on, zoom, focus check, enlarge*',
-  'see.outline': 'peak*, edge highlight*',
+  'see.outline': `
+peak*, edge highlight*, colour edge
+`,
   'video.freeze': 'pause af, freeze af, af pause',
   'meter.lock': 'ael, exposure hold, hold exposure, ae hold',
   both: 'aelafl',
@@ -650,7 +671,7 @@ export const KEY_WORK: Readonly<Record<string, string>> = {
 
 /** Labels of keys, whose options are the work they can be given. */
 export const KEY_NAMES = `
-  button !shutter, key, fn, fn1, fn2, fn3, joystick press, joystick centre, afon !mf, l fn, dial press, assign,
+  button !shutter, pad centre/up/down/left/right, key, fn, fn1, fn2, fn3, joystick press, joystick centre, afon !mf, l fn, dial press, assign,
   custom key, lever press, lens fn, rear fn, front fn, ael button, star button, function
 `
 
@@ -667,7 +688,7 @@ export const ELSEWHERE_PHRASES = `
   release card, shutter card, release without lens, eye sensor !af, usb, hdmi, gps, firmware,
   reset !lens !focus !point, picture mode, tone curve, auto light*, lighting, vignett*, distortion, breathing,
   record button, max continuous, exposure delay, release dial, framing grid, file number*, help,
-  units !focus !depth, sensor shift, thumbnail, date stamp, exposure delay, max release, multiple exposure,
+  sensor shift, thumbnail, date stamp, exposure delay, max release, multiple exposure,
   interval*, sharpness, contrast !af, saturation, lock buttons, info display, save power, clock
 `
 
@@ -682,7 +703,7 @@ export const UNNAMED_PHRASES = `
   focus frame movement speed, movement speed, show hide af mode, centre weight* area, subject track switch*,
   switch* track* subject, sensitiv* point select*, distance scale, scale unit*, depth scale unit, distance unit,
   control ring, areas dial, area button skip*, focus area tick, target list, af area list, point options,
-  focus pull limiter, speed valid, only af movie, lens fn ring, movie af mode, release prior* limiter,
+  focus pull limiter, speed valid, only af movie, lens fn ring, movie af mode !area, release prior* limiter,
   touch shutter, aperture drive, peak display, focus lever, quick control, dial, liveview af, focus breathing,
   adapted lens, focus indicator, spot select button, press joystick, return home, afc mf, afc centre start,
   electronic front curtain, face prior* !eye !regist*, eye af, eye detect* !face, animal eye, face detect* af select, metres feet
