@@ -5,6 +5,7 @@ import { termsOf } from '../../src/core/phrasebook/terms'
 import { demoBodies } from '../../src/demo/world'
 import { leaveOneOut } from '../../test/fixtures/leave-one-out'
 import { random } from '../../test/fixtures/random'
+import { MENU_SETS, scoreOf, scoreText, summed, tradeMenus } from '../../test/fixtures/trade-menus'
 
 const BODIES = 60
 const SENTENCES = [
@@ -70,6 +71,13 @@ export const benchPhrasebook = (): void => {
   console.log(
     `  false friends between all pairs: ${friends.length} in ${took.toFixed(0)} ms (on the server, once for each state)`,
   )
+
+  console.log('Menus in the trade’s words, read with nothing known: first looks stand in docs/guides/a-new-body.md')
+  for (const set of MENU_SETS) {
+    const scores = tradeMenus(set).map(m => scoreOf(m.name, m.rows))
+    for (const s of scores) console.log(`  ${scoreText(s)}`)
+    console.log(`  ${scoreText(summed(`all ${set}`, scores))}`)
+  }
 
   console.log('Proposals, each body of the demo left out in turn: share of options whose right meaning is …')
   console.log('  body          first  among three   without any body of its maker: first  among three')

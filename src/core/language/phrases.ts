@@ -16,10 +16,11 @@ const ONE_WORD: readonly (readonly [RegExp, string])[] = [
     'aelafl',
   ],
   [
-    /\b(?:ae|exposure|auto exposure)[ -]?l(?:ock)?\b|\b(?:lock|hold|freeze) (?:the )?exposure\b|\b(?:ae|exposure) hold\b/g,
+    /\b(?:ae|exposure|auto exposure)[ -]?l(?:ock)?\b|\b(?:lock|hold|freeze)s? (?:the )?exposure\b|\bae[ -]fix(?:ing)?\b|\b(?:ae|exposure) hold\b/g,
     'ael',
   ],
-  [/\b(?:lock|freeze) (?:the )?focus\b|\bfocus freeze\b/g, 'afl'],
+  [/\b(?:lock|freeze|hold)s? (?:the )?focus\b|\bfocus (?:freeze|hold)\b/g, 'afl'],
+  [/\baf-?l\b/g, 'afl'],
   [/\bc-weighted\b/g, 'centre-weighted'],
   [/\bby hand\b|\bby my hand\b/g, 'manual'],
   [/\b(?:af|focus)[ -]?lock\b|\baf-?l\b/g, 'afl'],

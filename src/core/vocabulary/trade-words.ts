@@ -21,15 +21,17 @@ export interface TradeWords {
 export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'trigger.shutter': {
     names: `
-      af shutter => starts-af meters-only, shutter button af => starts-af meters-only,
+af shutter => starts-af meters-only, shutter button af => starts-af meters-only,
       halfpress !stabili* !image !lock !ael !release => starts-af meters-only,
       halfpress shutter => starts-af meters-only, shutter half => starts-af meters-only,
       af activation => starts-af meters-only, back button focus/af => meters-only starts-af,
-      af start shutter => starts-af meters-only, half shutter => starts-af meters-only, shutter button !lock !af !sound
-    `,
+      af start shutter => starts-af meters-only, half shutter => starts-af meters-only, shutter button !lock !af !sound, focus* release button => starts-af meters-only, focus* with shutter => starts-af meters-only, start focus* shutter => starts-af meters-only
+`,
     values: {
       'starts-af': 'af !only, focus* meter*, meter* af, af start, shutter afon, focus* !hold !lock',
-      'meters-only': 'meter* !af !focus*, meter* only, only meter*, exposure only, afon only, meter* start !af',
+      'meters-only': `
+meter* !af !focus*, meter* only, only meter*, exposure only, afon only, meter* start !af, ae, ae !af
+`,
       'holds-focus': 'hold* focus, focus hold, afl',
     },
   },
@@ -90,29 +92,35 @@ shutter, release, shoot*, af shutter, focus shoot*/release/picture/shutter, touc
   },
   'mode.drive': {
     names: `
-      focus mode, af mode, af operation, focus operation, focus drive, drive select af, af drive,
-      focus method drive, when focus*, focus* when, mode focus*
-    `,
-    hints: 'drive, af !area, focus, mode',
+focus mode, af mode, af operation, focus operation, focus drive, drive select af, af drive,
+      focus method drive, when focus*, focus* when, mode focus*, how focus*, how camera focus*
+`,
+    hints: `
+drive, af !area, focus, mode, drive, af drive
+`,
     values: {
       single: `
-single, afs, oneshot, one shot, once, override, single af, one time
+single, afs, oneshot, one shot, once, override, single af, one time, focus* once, s
 `,
       continuous: `
-continuous*, afc, servo !auto, predictive, track, afc track, follow*, keep focus*
+continuous*, afc, servo !auto, predictive, track, afc track, follow*, keep focus*, keep* focus*, c
 `,
-      automatic: 'afa, auto, automatic, decide*, auto switch*, servo auto, hybrid',
-      manual: 'manual*, mf, m, hand',
+      automatic: `
+afa, auto, automatic, decide*, auto switch*, servo auto, hybrid, switch* itself, by itself
+`,
+      manual: `
+manual*, mf, m, hand, you focus
+`,
       'preset-distance': 'preset, preset mf, stored distance, fixed distance',
     },
     telling: true,
   },
   'mode.override': {
     names: `
-      override, mf after af, electronic mf, manual touch up, ring af use !movie, focus ring af !movie !assist,
+override, mf after af, electronic mf, manual touch up, ring af use !movie, focus ring af !movie !assist,
       ring during af !movie, ring after af, ring override, mf ring af, touch up af, mf lens oneshot,
-      manual ring af, use ring af, electronic override, focus ring autofocus, refocus ring, ring refocus, ring after afs, refocus manual
-    `,
+      manual ring af, use ring af, electronic override, focus ring autofocus, refocus ring, ring refocus, ring after afs, refocus manual, manual adjust* af, manual adjust* follow, manual correct* af, focus ring correct*, ring correct* af, af ring
+`,
     values: {
       true: 'after, always, take* over, enable*, on',
       false: 'ignored, off, disable*, inactive',
@@ -128,10 +136,12 @@ continuous*, afc, servo !auto, predictive, track, afc track, follow*, keep focus
   },
   'area.pattern': {
     names: `
-      af area, focus area, af area mode, area type, af method, focus* method, area select*, focus point size,
-      af area size, size area, kind area, af target mode, af point size, area mode, af mode area, focus* area size, size point
-    `,
-    hints: 'af mode, autofocus mode, area, af point, focus mode',
+af area, focus area, af area mode, area type, af method, focus* method, area select*, focus point size,
+      af area size, size area, kind area, af target mode, af point size, area mode, af mode area, focus* area size, size point, part picture focus, part focus, where focus, area to focus
+`,
+    hints: `
+af mode, autofocus mode, area, af point, focus mode, frame select*
+`,
     not: `
       limit*, list, selectable, number, colour, display, show*, shown, register*, clear, delete, button, move*, movement, step, turned, edge,
       sensitiv*, orient*, wrap, pointer, drive, loop, home, interlock, vertical, horizontal, switch*, track* from, auto point
@@ -140,9 +150,9 @@ continuous*, afc, servo !auto, predictive, track, afc track, follow*, keep focus
   },
   'area.follow': {
     names: `
-      track area, follow area, area track, track from, follow from, follow across, track frame,
-      area follow subject, subject track => from-start-point off, track subject => from-start-point off
-    `,
+track area, follow area, area track, track from, follow from, follow across, track frame,
+      area follow subject, subject track => from-start-point off, track subject => from-start-point off, follow subject => from-start-point off, subject follow => from-start-point off, follow through, track => from-start-point off
+`,
     not: 'show*, shown, display, sensitiv*, hold',
     values: {
       off: 'off, none, no, nothing, nobody, disable*, deactivate*, inactive, never',
@@ -178,24 +188,30 @@ continuous*, afc, servo !auto, predictive, track, afc track, follow*, keep focus
   },
   'area.orientation': {
     names: `
-      orient*, vertical horizontal, vert hor, vertical/horizontal af/point/area, camera turned, portrait point,
-      upright point/area, point turned, portrait area
-    `,
+orient*, vertical horizontal, vert hor, vertical/horizontal af/point/area, camera turned, portrait point,
+      upright point/area, point turned, portrait area, point vertical, vertical position, upright, turned upright, vertical point
+`,
     values: {
-      shared: 'same, shared, off, same both, no',
-      point: 'point !same, separate point, point only, own, separate, area only, focus area only',
-      'point-and-pattern': 'point area, area point, point mode, separate point area, area and, both, point pattern',
+      shared: `
+same, shared, off, same both, no, common, same spot
+`,
+      point: `
+point !same, separate point, point only, own, separate, area only, focus area only, individual, own spot
+`,
+      'point-and-pattern': `
+point area, area point, point mode, separate point area, area and, both, point pattern, point size, spot size, and size
+`,
     },
   },
   'area.wrap': {
     names: `
-      wrap*, loop*, circulat*, point edge, area edge, runs edge, point select* pattern, edge other side, other edge,
-      selection pattern point
-    `,
+wrap*, loop*, circulat*, point edge, area edge, runs edge, point select* pattern, edge other side, other edge,
+      selection pattern point, beyond end, beyond edge, frame beyond, beyond screen
+`,
     values: {
       true: `
-        wrap !no, continuous, circulate !not, loop, goes round, round, yes, on, via all, other edge, enable*
-      `,
+wrap !no, continuous, circulate !not, loop, goes round, round, yes, on, via all, other edge, enable*, opposite side, other side
+`,
       false: 'stop*, no wrap, not, no, off, disable*, does not',
     },
   },
@@ -211,10 +227,14 @@ continuous*, afc, servo !auto, predictive, track, afc track, follow*, keep focus
     },
   },
   'area.points': {
-    names: 'number points, selectable points, selectable af points, points used, af points, points number',
+    names: `
+number points, selectable points, selectable af points, points used, af points, points number, point
+`,
     values: {
       all: 'all, every point !other, full, every !other',
-      reduced: 'cross type, half, every other, reduced, only, fewer',
+      reduced: `
+cross type, half, every other, reduced, only, fewer, 1/2, 1
+`,
     },
   },
   'area.direct': {
@@ -255,13 +275,17 @@ subject detect*, subject to detect, recogni* target, detect* subject, subject re
   },
   'subject.eye': {
     names: `
-      right left eye, prefer* eye, eye select*, which eye, eye prior*, eye focus, eye prefer*, eye to focus
-    `,
+right left eye, prefer* eye, eye select*, which eye, eye prior*, eye focus, eye prefer*, eye to focus, eye prefer*, prefer* eye, eye
+`,
     hints: 'eye',
     values: {
       nearest: 'near*, auto, automatic, close*, either',
-      left: 'left',
-      right: 'right',
+      left: `
+left, l
+`,
+      right: `
+right, r
+`,
     },
   },
   'subject.scope': {
@@ -283,23 +307,23 @@ subject detect*, subject to detect, recogni* target, detect* subject, subject re
   },
   'track.hold': {
     names: `
-      track sensitiv* => -, subject shift sensitiv* => -, af sensitiv* => -, lock on, block*, afc sensitiv* => -,
+track sensitiv* => -, subject shift sensitiv* => -, af sensitiv* => -, lock on, block*, afc sensitiv* => -,
       continuous af sensitiv* => -, loss tolerance, how long stay*, stay* subject, hold subject, subject lock,
       hold block*, lock on time, track lock, lost subject, shift sensitiv* => -, subject hold, sensitiv* afc => -,
-      servo sensitiv* => -, stickiness, stickiness track, track stickiness
-    `,
+      servo sensitiv* => -, stickiness, stickiness track, track stickiness, retention, retention subject, obstruct*, hidden subject, wait before leav*, wait* leav* subject, stay* with
+`,
   },
   'track.response': {
     names: `
 accel*, decel*, speed track, speed change, subject motion, move* object predict*, subject speed, predict*,
-      reaction speed, change* speed, speed sensitiv* subject, speed response, motion subject, follow speed, speed follow, follow speed change, speed track sensitiv*
+      reaction speed, change* speed, speed sensitiv* subject, speed response, motion subject, follow speed, speed follow, follow speed change, speed track sensitiv*, speed variation, correspond* speed, variation speed
 `,
   },
   'track.switch': {
     names: `
-      point auto switch* => -, area switch* sensitiv* => -, point switch* => -, area switch* !zone => -,
-      point hop* => -, move another subject => -, zone switch* => -, switch* point => -, another point => -
-    `,
+point auto switch* => -, area switch* sensitiv* => -, point switch* => -, area switch* !zone => -,
+      point hop* => -, move another subject => -, zone switch* => -, switch* point => -, another point => -, transfer point => -, transfer between point => -, change* point => -, jump* point => -
+`,
   },
   'track.acquire': {
     names: 'af drive speed, focus speed, first focus* speed, af speed, focus* speed, acquisition speed',
@@ -320,15 +344,15 @@ accel*, decel*, speed track, speed change, subject motion, move* object predict*
   },
   'track.search': {
     names: `
-      lens drive impossible, lens drive not possible, search not found, af not possible, search loss, af scan*,
-      focus cannot found, if focus, search after, when not found, focus search, af impossible, drive failure, focus failure, lens drive focus failure, failure search, af fail*
-    `,
+lens drive impossible, lens drive not possible, search not found, af not possible, search loss, af scan*,
+      focus cannot found, if focus, search after, when not found, focus search, af impossible, drive failure, focus failure, lens drive focus failure, failure search, af fail*, drive difficult, focus difficult, keep search*, search* nothing found, search* when
+`,
     values: {
       continue: `
 continue, keep search*, on, go on, enable*, search !stop
 `,
       stop: `
-stop, off, disable*, stay, stop search
+stop, off, disable*, stay, stop search, cease, give up
 `,
     },
   },
@@ -336,7 +360,7 @@ stop, off, disable*, stay, stop search
     names: `
 priority afs, prior* single af, prior* oneshot, release afs, prior* single, afs prior*, release single af,
       release when out focus => release focus, prior* s, afs release, release without focus => release focus,
-      single af release, shutter release single, picture not sharp => release focus, release not sharp => release focus, shoot* not sharp => release focus, release prior* s => release focus
+      single af release, shutter release single, picture not sharp => release focus, release not sharp => release focus, shoot* not sharp => release focus, release prior* s => release focus, shutter out focus single => release focus, shutter before focus single => release focus, shutter before focus afs => release focus, release out focus single => release focus
 `,
     values: {
       release: 'release, release priority, speed, shutter, any time, at once, immediate, allowed !not',
@@ -359,7 +383,7 @@ priority afs, prior* single af, prior* oneshot, release afs, prior* single, afs 
     names: `
 priority afc, prior* continuous af, second image prior*, prior* continuous, afc prior*,
       following frame prior*, prior* burst other, later frame, second prior*, release afc, release later, prior* c,
-      prior* following, afc release, release later frame continuous, release prior* c => release focus
+      prior* following, afc release, release later frame continuous, release prior* c => release focus, shutter out focus continuous => release focus, shutter before focus continuous => release focus, shutter before focus afc => release focus, release out focus continuous => release focus
 `,
     values: {
       release: 'release, release priority, speed, shutter, any time, at once, immediate, allowed !not',
@@ -400,8 +424,8 @@ track burst !ae, burst af, continuous shoot* af, af burst, af between, focus bet
   },
   'range.limit': {
     names: `
-      limiter !button !priority !movie, distance range, focus range, range limit*, range af, search range !subject
-    `,
+limiter !button !priority !movie, distance range, focus range, range limit*, range af, search range !subject, distance limit*, focus* distance limit*, limit* distance, distances to search, range distances
+`,
   },
   'range.stored': {
     names: `
@@ -410,9 +434,9 @@ track burst !ae, burst af, continuous shoot* af, af burst, af between, focus bet
   },
   'range.reset': {
     names: `
-      reset lens, lens reset, lens infinity, lens position power, focus return, lens return, lens off infinity,
-      return switch
-    `,
+reset lens, lens reset, lens infinity, lens position power, focus return, lens return, lens off infinity,
+      return switch, initialis* lens, lens initialis*, lens power off, lens initial*
+`,
     values: {
       true: 'infinity, on, yes, return*, enable*',
       false: 'stay*, last, off, no, keep*, disable*',
@@ -452,8 +476,8 @@ track burst !ae, burst af, continuous shoot* af, af burst, af between, focus bet
   },
   'see.colour': {
     names: `
-      area colour, peak colour, frame colour, peak* colour, point colour, focus colour, highlight colour
-    `,
+area colour, peak colour, frame colour, peak* colour, point colour, focus colour, highlight colour, contour colour, contour emphas* colour, emphas* colour
+`,
     hints: 'colour',
     values: {
       red: 'red',
@@ -466,28 +490,28 @@ track burst !ae, burst af, continuous shoot* af, af burst, af between, focus bet
   },
   'see.tone': {
     names: `
-      beep !touch, audio signal, focus sound, af tone, sound focus, confirm* tone, af beep, focus tone,
-      sound in focus, af sound, focus beep, beep focus
-    `,
+beep !touch, audio signal, focus sound, af tone, sound focus, confirm* tone, af beep, focus tone,
+      sound in focus, af sound, focus beep, beep focus, confirm* sound, sound focus, make sound focus
+`,
   },
   'see.lamp': {
     names: `
-      af illuminator, af assist !ring !movie, af lamp, assist lamp, assist beam, assist light, af light,
-      light focus* dark, af beam, illuminator lamp, assist illuminator, lamp focus, focus light, light af
-    `,
+af illuminator, af assist !ring !movie, af lamp, assist lamp, assist beam, assist light, af light,
+      light focus* dark, af beam, illuminator lamp, assist illuminator, lamp focus, focus light, light af, auxiliary light, light emission, shine light, light help focus, help light
+`,
   },
   'see.review': {
     names: `
-      picture review, image review, auto review, review !movie, record view, rec view, playback after,
-      show picture, image display, review time, instant review, picture after
-    `,
+picture review, image review, auto review, review !movie, record view, rec view, playback after,
+      show picture, image display, review time, instant review, picture after, image confirm*, picture confirm*, confirm* after, show each picture, picture after
+`,
   },
   'see.exposure': {
     names: `
-      exposure preview, preview exposure, exposure simulation, setting effect, liveview display, liveview effect,
+exposure preview, preview exposure, exposure simulation, setting effect, liveview display, liveview effect,
       apply liveview, constant preview, show exposure, exposure finder, preview exp, liveview simulation,
-      settings liveview
-    `,
+      settings liveview, reflect* exposure, exposure on screen, exposure screen
+`,
     values: {
       true: 'on, yes, effect on, enable*, preview, exposure preview, preview exp',
       false: 'off, no, effect off, disable*',
@@ -495,14 +519,18 @@ track burst !ae, burst af, continuous shoot* af, af burst, af between, focus bet
   },
   'see.peaking': {
     names: `
-      peak* level, peak* intensity, peak* !colour, edge highlight*, peak* sensitiv*, peak level,
-      peak highlight !colour, edge emphasis, sharp* aid, colour edge
-    `,
+peak* level, peak* intensity, peak* !colour, edge highlight*, peak* sensitiv*, peak level,
+      peak highlight !colour, edge emphasis, sharp* aid, colour edge, contour emphas* !colour, edge emphas*, highlight edge, sharp edge, peak* !colour !display !button
+`,
     values: {
       off: 'off, none, no, nothing, nobody, disable*, deactivate*, inactive, never',
-      low: 'low, weak, soft, faint, small',
-      mid: 'mid*, medium, normal, standard',
-      high: 'high, strong, large',
+      low: `
+low, weak, soft, faint, small, slight*, lo
+`,
+      mid: 'mid*, middle, medium, normal, standard',
+      high: `
+high, strong, large, strong*, hi
+`,
     },
   },
   'see.magnify': {
@@ -557,9 +585,9 @@ demand, only demand, off, disable*, no, lock*
   },
   'video.transition': {
     names: `
-      transition speed, af speed => speed, focus speed, af servo speed, focus travel, transition, rack speed,
-      travel time, speed af, servo speed, af speed, focus speed, speed
-    `,
+transition speed, af speed => speed, focus speed, af servo speed, focus travel, transition, rack speed,
+      travel time, speed af, servo speed, af speed, focus speed, speed, how fast, fast focus move*, focus move*
+`,
     film: 'only',
   },
   'video.shift': {
@@ -587,26 +615,28 @@ demand, only demand, off, disable*, no, lock*
   },
   'meter.pattern': {
     names: `
-      meter* mode, meter* !spot !link* !af !lock !face !timer !area, meter* method, meter* pattern, photometry,
-      exposure measure*, light meter*, measure* light, light measure*
-    `,
+meter* mode, meter* !spot !link* !af !lock !face !timer !area, meter* method, meter* pattern, photometry,
+      exposure measure*, light meter*, measure* light, light measure*, photometr*, photometric system, measure* the light
+`,
     values: {
       matrix: `
-        matrix, multi*, evaluative, pattern, whole, entire frame, all, esp, segment*, honeycomb, entire !average
-      `,
+matrix, multi*, evaluative, pattern, whole, entire frame, all, esp, segment*, honeycomb, entire !average, everywhere, average whole
+`,
       centre: 'centre, centre weight*',
       spot: `
 spot !highlight !shadow, point !highlight !shadow
 `,
-      highlight: 'highlight*',
+      highlight: `
+highlight*, bright*
+`,
     },
     telling: true,
   },
   'meter.follows': {
     names: `
-      spot link*, spot point, spot follow*, spot ae point, spot area interlock, spot af target, spot meter* af,
-      interlock spot, spot af point, spot meter* point, spot ae area
-    `,
+spot link*, spot point, spot follow*, spot ae point, spot area interlock, spot af target, spot meter* af,
+      interlock spot, spot af point, spot meter* point, spot ae area, photometry spot link*, spot photometry, spot link* frame, spot af
+`,
     values: {
       true: 'link*, focus point, af point, follow*, on, yes, focus point link',
       false: 'centre, only, off, no, centre only',
@@ -614,16 +644,20 @@ spot !highlight !shadow, point !highlight !shadow
   },
   'meter.bias': {
     names: `
-      exposure comp*, exposure bias, exposure correct*, exposure shift, ev comp*, exposure adjust*, bright* correct*, exposure correct*, exposure shift
-    `,
+exposure comp*, exposure bias, exposure correct*, exposure shift, ev comp*, exposure adjust*, bright* correct*, exposure correct*, exposure shift, lighter darker, bright* dark*, exposure
+`,
     hints: 'exposure',
   },
 }
 
 /** Work that a key can be given, by its dimension; `both` locks exposure and focus, `none` is about no dimension. */
 export const KEY_WORK: Readonly<Record<string, string>> = {
-  'trigger.start': 'afon, af start, start af, start focus*, activate af, focus on, meter* af start',
-  'trigger.stop': 'af stop, stop af, afl, focus hold, hold focus, focus stop, stop focus*, freeze focus',
+  'trigger.start': `
+afon, af start, start af, start focus*, activate af, focus on, meter* af start, focus !hold !lock !stop !mode !area !set !limiter !check !preset !standard !point !distance, af !mf !area !mode !stop !lock !manual !set !limiter
+`,
+  'trigger.stop': `
+af stop, stop af, afl, focus hold, hold focus, focus stop, stop focus*, freeze focus, af halt, halt af
+`,
   'trigger.second': 'afon eye/face/detect*, af start eye/face/detect*, start af eye/face, eye af',
   'trigger.manual': 'af mf, mf toggle, mf on, af manual, mf off, mf switch, af mf select*, mf, af manual switch',
   'trigger.drive': `
@@ -651,9 +685,9 @@ detect* on, detect* off, subject detect*, subject recogni*, switch detect*, togg
     eye right left
   `,
   'range.preset': `
-    preset focus !point, preset distance, stored distance, recall distance, recall focus position,
-    focus distance recall, go preset, memory recall, focus set
-  `,
+preset focus !point, preset distance, stored distance, recall distance, recall focus position,
+    focus distance recall, go preset, memory recall, focus set, distance stored
+`,
   'range.limiter': 'limiter, range limit*',
   'see.enlarge': 'magnif*, zoom on, zoom, focus check, enlarge*',
   'see.outline': `
@@ -663,10 +697,10 @@ peak*, edge highlight*, colour edge
   'meter.lock': 'ael, exposure hold, hold exposure, ae hold',
   both: 'aelafl',
   none: `
-    off, none, not set, unassigned, disable*, nothing, not assigned, preview, iso, white balance, wb, menu,
+off, none, not set, unassigned, disable*, nothing, not assigned, preview, iso, white balance, wb, menu,
     spot meter*, meter* method, meter* mode, depth field, playback, flash, highlight active, subject track,
-    no function
-  `,
+    no function, no function
+`,
 }
 
 /** Labels of keys, whose options are the work they can be given. */
@@ -728,7 +762,11 @@ export const MUCH = 'high, strong, fast, quick*, erratic, much, large, accelerat
 export const LITTLE = 'low, weak, slow*, steady, off, none, small, constant, little, minimum, gradual'
 
 /** Yes, whatever it is about. */
-export const YES_WORDS = 'on, yes, enable*, allowed, active, show*, always, shown, auto, operative'
+export const YES_WORDS = `
+on, yes, enable*, allowed, active, show*, always, shown, auto, operative, effective, permit*, emit, used, sound, valid, execute, release allowed
+`
 
 /** No, whatever it is about. */
-export const NO_WORDS = 'off, no, not, disable*, never, none, inactive, hidden, hide, without, inoperative, ignored'
+export const NO_WORDS = `
+off, no, not, disable*, never, none, inactive, hidden, hide, without, inoperative, ignored, ineffective, prohibit*, mute, blocked, invalid, forbid*, reject
+`
