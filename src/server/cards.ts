@@ -154,6 +154,9 @@ const notesOf = ({ body, resolution }: Prepared, step: Step): readonly string[] 
   )
   return [
     ...(option?.note ? [option.note] : []),
+    ...(option?.guessed?.length
+      ? ['What this step amounts to is a guess until somebody measures or confirms it.']
+      : []),
     ...(servesSomething && step.unlocks.length ? [`Opens ${step.unlocks.map(label).join(' and ')}.`] : []),
     ...step.follows.map(f => `The body then changes by itself: ${choiceWordsById(body, f.setting, f.to)}.`),
     ...step.against,

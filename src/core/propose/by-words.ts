@@ -134,6 +134,8 @@ const asDimension = (body: Body, setting: Setting, row: Row, w: Words): Candidat
   let best: Name | undefined
   for (const n of w.names)
     if (bestMet([n.phrase], row.label, row.page) && (!best || n.phrase.asks > best.phrase.asks)) best = n
+  const hint = best ? undefined : bestMet(w.hints, row.label)
+  if (!best && !hint && !w.isTelling) return undefined
   const read = readOptions(body, w.d, setting, best?.polarity ?? 1, best?.flag)
   if (best)
     return candidate(
@@ -142,7 +144,6 @@ const asDimension = (body: Body, setting: Setting, row: Row, w: Words): Candidat
       `“${quoted(best.phrase, setting.label)}” names it${read.fit > 0.8 ? ', and its options fit' : ''}`,
       read,
     )
-  const hint = bestMet(w.hints, row.label)
   const many = read.distinct >= 3 && read.fit >= 0.7
   if (hint && read.fit > 0.5)
     return candidate(

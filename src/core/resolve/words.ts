@@ -55,6 +55,17 @@ export const deliveredBy = (body: Body, outcome: Outcome): readonly PlacedChoice
     })
 }
 
+/** Whether what brings an outcome about is an amount that somebody only guessed. */
+export const isGuessed = (body: Body, outcome: Outcome): boolean =>
+  outcome.parts.some(p =>
+    p.deliveries.some(d =>
+      body.settings
+        .find(s => s.id === d.setting)
+        ?.options.find(o => o.id === d.option)
+        ?.guessed?.includes(outcome.target.dimension),
+    ),
+  )
+
 /** What a cell of the Concordance says: what the body will do, and below it where that comes from. */
 export interface CellWords {
   readonly main: string
@@ -89,7 +100,11 @@ export const cellWords = (body: Body, outcome: Outcome): CellWords => {
     return { main: join(delivered.map(d => d.label)), sub: '' }
   const [decisive, ...others] = delivered
   const setting = decisive && decisive.words !== decisive.option ? [decisive.label] : []
-  return { main: decisive?.option ?? '', sub: join(others.length ? others.map(d => d.words) : setting) }
+  const guess = isGuessed(body, outcome) ? ['a guess'] : []
+  return {
+    main: decisive?.option ?? '',
+    sub: join([...(others.length ? others.map(d => d.words) : setting), ...guess]),
+  }
 }
 
 /** The same in one line. */

@@ -25,7 +25,7 @@ interface Common {
   /** What it means, in plain words; completes the sentence "this is ...". */
   readonly about: string
   /** What a body does that has no setting for it, where that can be known without asking: it then counts as this value. */
-  readonly without?: string | boolean
+  readonly without?: string | boolean | number
 }
 
 export type Dimension = Common &
@@ -378,6 +378,7 @@ export const DIMENSIONS: readonly Dimension[] = [
     unit: 'steps',
     measure: { fullDifference: 10 },
     about: 'a correction of focus for one lens on one body',
+    without: 0,
   },
 
   flag('see.area', 'sees', 'Shows the area', 'the area frame being shown while focusing'),
@@ -465,6 +466,7 @@ export const DIMENSIONS: readonly Dimension[] = [
     unit: 'stops',
     measure: { fullDifference: 2 },
     about: 'a standing correction of exposure; two stops are a factor of four in light',
+    without: 0,
   },
 ]
 
