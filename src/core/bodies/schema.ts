@@ -62,6 +62,8 @@ const settingSchema = v.strictObject({
   note: v.optional(text(300)),
   /** Nobody has decided yet what its options mean. */
   undecided: v.optional(v.literal(true)),
+  /** Where it counts, when that is not everywhere: see counts.ts. */
+  counts: v.optional(v.picklist(['live-view', 'film'])),
   /** It is about focus, and nothing in the vocabulary says it. */
   unnamed: v.optional(v.literal(true)),
 })

@@ -1,4 +1,4 @@
-import { type Body, menuPath, type Setting } from '../bodies'
+import { type Body, type CountsIn, menuPath, type Setting } from '../bodies'
 import { bestMet, isWord, type Phrase, phrasesIn, tokensOf } from '../language/phrases'
 import { type Dimension, DIMENSIONS } from '../vocabulary/dimensions'
 import { ELSEWHERE_PHRASES, FOCUS_WORDS, TRADE_WORDS, UNNAMED_PHRASES } from '../vocabulary/trade-words'
@@ -66,6 +66,19 @@ const FILM_TWINS = new Set([
   'release.rate',
 ])
 
+/** What a row for live view says for live view alone. */
+const LIVE_TWINS = new Set([
+  'area.pattern',
+  'area.follow',
+  'area.points',
+  'subject.class',
+  'subject.detail',
+  'mode.drive',
+])
+
+const countsOf = (row: Row, d: Dimension): CountsIn | undefined =>
+  row.isFilm && d.group !== 'video' ? 'film' : row.isLive && LIVE_TWINS.has(d.id) ? 'live-view' : undefined
+
 const ELSEWHERE = phrasesIn(ELSEWHERE_PHRASES)
 const UNNAMED = phrasesIn(UNNAMED_PHRASES)
 const FOCUS = phrasesIn(FOCUS_WORDS)
@@ -75,8 +88,10 @@ export interface Row {
   readonly label: readonly string[]
   readonly page: readonly string[]
   readonly isFilm: boolean
+  readonly isLive: boolean
 }
 
+const LIVE = tokensOf('live view')[0] ?? ''
 const FILM = tokensOf('movie')[0] ?? ''
 
 export const rowOf = (body: Body, setting: Setting): Row => {
@@ -87,6 +102,7 @@ export const rowOf = (body: Body, setting: Setting): Row => {
   return {
     label,
     page: around,
+    isLive: label.includes(LIVE) || around.includes(LIVE),
     isFilm: label.includes(FILM) || (around.includes(FILM) && !isStill(around) && !isStill(label)),
   }
 }
@@ -114,13 +130,14 @@ const quoted = (phrase: Phrase, label: string): string => {
   return said.length ? said.join(' ') : tokens.join(' ')
 }
 
-const candidate = (w: Words, score: number, because: string, read: ReadOptions): Candidate => ({
+const candidate = (w: Words, row: Row, score: number, because: string, read: ReadOptions): Candidate => ({
   dimensions: [w.d.id],
   score,
   because: [because],
   means: read.means,
   ...(read.isGuess ? { isGuess: true } : {}),
   ...(read.isEitherWay ? { isEitherWay: true } : {}),
+  ...(countsOf(row, w.d) ? { counts: countsOf(row, w.d) } : {}),
 })
 
 /** A name whose options nobody understands still names it, unless they are of another kind altogether. */
@@ -140,6 +157,7 @@ const asDimension = (body: Body, setting: Setting, row: Row, w: Words): Candidat
   if (best)
     return candidate(
       w,
+      row,
       named(best.phrase, row.label) * (read.fit === 0 ? unread(w.d, setting) : 0.4 + 0.6 * read.fit),
       `“${quoted(best.phrase, setting.label)}” names it${read.fit > 0.8 ? ', and its options fit' : ''}`,
       read,
@@ -148,11 +166,13 @@ const asDimension = (body: Body, setting: Setting, row: Row, w: Words): Candidat
   if (hint && read.fit > 0.5)
     return candidate(
       w,
+      row,
       w.isTelling && many ? 0.56 + 0.28 * read.fit : 0.35 + 0.35 * read.fit,
       `“${quoted(hint, setting.label)}” and its options fit`,
       read,
     )
-  if (w.isTelling && many) return candidate(w, 0.45 + 0.25 * read.fit, 'its options are the usual ones for it', read)
+  if (w.isTelling && many)
+    return candidate(w, row, 0.45 + 0.25 * read.fit, 'its options are the usual ones for it', read)
   return undefined
 }
 

@@ -196,3 +196,16 @@ it('knows a maker’s own words from its other bodies: each body of the demo lef
   const first = shares.reduce((sum, s) => sum + s.first * s.options, 0) / shares.reduce((sum, s) => sum + s.options, 0)
   expect(first).toBeGreaterThan(0.88)
 })
+
+it('says where a row counts that speaks of live view or of film, and keeps it when it is accepted', () => {
+  const body = pasted(
+    'LV\n  Live view\n    AF method: Single point | Zone | Whole\nFilm\n  Movie\n    Peaking level: Off | Low | High',
+  )
+  const optical: Body = { ...body, viewfinder: 'optical' }
+  const [method, peaking] = optical.settings.map(s => proposeFor(optical, s, NOTHING_KNOWN)[0])
+  expect(method).toMatchObject({ dimensions: ['area.pattern'], counts: 'live-view' })
+  expect(peaking).toMatchObject({ dimensions: ['see.peaking'], counts: 'film' })
+  if (!method) throw new Error('nothing was proposed')
+  expect(acceptReading(optical, 'af-method', method).settings[0]?.counts).toBe('live-view')
+  expect(readings('AF area: Single point | Zone | Whole')[0]?.counts).toBeUndefined()
+})

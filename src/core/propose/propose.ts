@@ -1,4 +1,13 @@
-import { accepts, type Body, type Control, decided, editSetting, inMenuOrder, type Setting } from '../bodies'
+import {
+  accepts,
+  type Body,
+  type Control,
+  decided,
+  editSetting,
+  inMenuOrder,
+  type Setting,
+  withCounts,
+} from '../bodies'
 import { dimension, findDimension, isSigned } from '../vocabulary/dimensions'
 import type { ControlAssignment } from '../vocabulary/values'
 import { byWords } from './by-words'
@@ -119,7 +128,7 @@ export const acceptReading = (body: Body, settingId: string, reading: Reading): 
   const isNew = control && !body.controls.some(c => c.id === control.id)
   const controls = (isNew ? [...body.controls, control] : body.controls).map(c => acceptingWork(c, reading))
   return editSetting({ ...body, controls }, settingId, s => ({
-    ...decided(s),
+    ...withCounts(decided(s), reading.counts ?? s.counts),
     ...(reading.about === 'unnamed' ? { unnamed: true as const } : {}),
     options: s.options.map((o, i) => {
       const { guessed: _, ...rest } = o

@@ -1,4 +1,4 @@
-import type { Control } from '../bodies'
+import type { Control, CountsIn } from '../bodies'
 import type { Meaning } from '../vocabulary/schema'
 
 /** How far a reading is to be trusted; what is unsure is never the first thing under a key. */
@@ -21,6 +21,8 @@ export interface Reading {
   readonly isGuess?: boolean | undefined
   /** Nothing says which end of the scale is which: it has to be asked. */
   readonly isEitherWay?: boolean | undefined
+  /** Where the row says that it counts, when that is not everywhere. */
+  readonly counts?: CountsIn | undefined
   /** A control the body does not have yet and the reading needs. */
   readonly control?: Control | undefined
 }

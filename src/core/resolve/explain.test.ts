@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { demoBodies, demoStandards } from '../../demo/world'
+import { tinyBody, tinyStandard } from '../../../test/fixtures/tiny-body'
 import { type Body, type Rule } from '../bodies'
 import { type Standard, type Target } from '../standards'
 import { cellWords, conflictWords, explain, lostWords, resolve, summarise, whyWords } from './index'
@@ -158,4 +159,30 @@ describe('a fleet', () => {
     const alone = summarise(resolutions.slice(0, 1))
     expect(alone.spreads).toEqual([])
   })
+})
+
+it('asks a row for live view, or for film, only for what it counts for', () => {
+  const two = tinyBody({
+    finder: [
+      ['point', { 'track.hold': 1 }],
+      ['long', { 'track.hold': 4 }],
+    ],
+    live: [['zone', { 'track.hold': 0.2 }]],
+    film: [['quick', { 'track.hold': 0.2, 'video.shift': 1 }]],
+  })
+  const counting = (counts: Readonly<Record<string, 'live-view' | 'film'>>): Body => ({
+    ...two,
+    settings: two.settings.map(s => (counts[s.id] ? { ...s, counts: counts[s.id] } : s)),
+  })
+  const standard = tinyStandard(
+    { dimension: 'track.hold', value: 4, weight: 'must' },
+    { dimension: 'video.shift', value: 1, weight: 'should' },
+  )
+  const grades = (body: Body) => resolve(body, standard).outcomes.map(o => o.grade)
+  // Nobody can tell which of three prevails, until it is said where they count.
+  expect(grades(two)).toEqual(['different', 'same'])
+  const apart = counting({ live: 'live-view', film: 'film' })
+  expect(grades(apart)).toEqual(['same', 'same'])
+  expect(explain(apart, standard, 'track.hold').alternatives.map(a => a.setting)).toEqual(['finder'])
+  expect(grades({ ...apart, viewfinder: 'screen-only' })).toEqual(['different', 'same'])
 })

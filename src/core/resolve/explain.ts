@@ -1,4 +1,4 @@
-import { availability, type Body, isThere, type Option, type Rule } from '../bodies'
+import { availability, type Body, countsToward, isThere, type Option, type Rule } from '../bodies'
 import { type Found, groupsOf, MILLIONTHS, search, stateOf } from '../bodies/search'
 import type { Standard } from '../standards'
 import { isForTheFingers } from '../vocabulary/fingers'
@@ -75,8 +75,10 @@ export const explain = (
     setting.options.flatMap((option, o): Alternative[] => {
       if (isInEffect(resolution, setting.id, option.id)) return []
       const [id, value] =
-        Object.entries(option.means).find(([d, meant]) => statementsOf(d, meant).some(s => channels.has(s.channel))) ??
-        []
+        Object.entries(option.means).find(
+          ([d, meant]) =>
+            countsToward(problem.body, setting, d) && statementsOf(d, meant).some(s => channels.has(s.channel)),
+        ) ?? []
       if (id === undefined || value === undefined) return []
       const since = [setting.since, option.since].find(s => !isThere(s, problem.firmware))
       const rest = { setting: setting.id, option: option.id, dimension: id, value }

@@ -1,4 +1,4 @@
-import { type Body, bodyAt, inMenuOrder, isThere, type Option, type Setting, type State } from '../bodies'
+import { countsToward, type Body, bodyAt, inMenuOrder, isThere, type Option, type Setting, type State } from '../bodies'
 import { onlyRate, withRate } from '../bodies/rates'
 import { MILLIONTHS, search, type SearchInput, searchInput, type Term, UNDECIDED } from '../bodies/search'
 import type { StoredMap } from '../controls/plan'
@@ -200,7 +200,8 @@ const readStatements = (
     s.options.forEach((o, option) => {
       if (!there(s, o)) return
       for (const [id, value] of Object.entries(inPlaces(body, o.means)))
-        for (const st of statementsOf(id, value)) gather(said, st.channel, { setting, option, value: st.value })
+        if (countsToward(body, s, id))
+          for (const st of statementsOf(id, value)) gather(said, st.channel, { setting, option, value: st.value })
     }),
   )
   return said

@@ -3,7 +3,7 @@
 import { Box, Button, Checkbox, NativeSelect, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react'
-import { type Body, pagesOf } from '@/core/bodies'
+import { type Body, COUNTS_WORDS, pagesOf } from '@/core/bodies'
 import type { Reading } from '@/core/propose/propose'
 import { acceptReview, reviewOf, type ReviewRow } from '@/core/propose/review'
 import { counted } from '@/core/vocabulary/words'
@@ -207,6 +207,7 @@ const ReviewLine = ({
           >
             {reading && chosen === 0 ? CERTAINTY_WORDS[reading.certainty] : 'chosen by you'}
             {reading?.isGuess ? ', amounts guessed' : ''}
+            {reading?.counts ? `, counts ${COUNTS_WORDS[reading.counts]}` : ''}
           </Typography>
         </Box>
         {reading?.isEitherWay && (

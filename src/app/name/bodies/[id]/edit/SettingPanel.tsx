@@ -7,14 +7,17 @@ import {
   askAgain,
   type Body,
   confirmGuesses,
+  COUNTS_WORDS,
   editSetting,
   menuPath,
   moveSettings,
   type Option,
   pagesOf,
+  PLACES_IT_COUNTS,
   setMeaning,
   type Setting,
   turnedRound,
+  withCounts,
 } from '@/core/bodies'
 import type { Reading } from '@/core/propose/propose'
 import { isOffered } from '@/core/propose/review'
@@ -204,6 +207,26 @@ export const SettingPanel = ({
           <OptionRow key={o.id} form={form} setting={setting} option={o} edit={edit} />
         ))}
       </Box>
+      <TextField
+        select
+        size="small"
+        label="Counts"
+        value={setting.counts ?? ''}
+        sx={{ mt: 2, mr: 2, width: 200 }}
+        onChange={e => {
+          const counts = PLACES_IT_COUNTS.find(c => c === e.target.value)
+          edit(`“${setting.label}” counts ${counts ? COUNTS_WORDS[counts] : 'everywhere'}`, b =>
+            editSetting(b, setting.id, s => withCounts(s, counts)),
+          )
+        }}
+      >
+        <MenuItem value="">everywhere</MenuItem>
+        {PLACES_IT_COUNTS.map(c => (
+          <MenuItem key={c} value={c}>
+            {COUNTS_WORDS[c]}
+          </MenuItem>
+        ))}
+      </TextField>
       <TextField
         key={`${setting.id}-since`}
         size="small"

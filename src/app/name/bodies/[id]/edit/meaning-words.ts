@@ -1,4 +1,4 @@
-import type { Body, Setting } from '@/core/bodies'
+import { type Body, COUNTS_WORDS, type Setting } from '@/core/bodies'
 import { dimension } from '@/core/vocabulary/dimensions'
 import type { Meaning } from '@/core/vocabulary/schema'
 import { inSentence, valueWords } from '@/core/vocabulary/words'
@@ -21,5 +21,6 @@ export const settingWords = (setting: Setting): string => {
   const labels = ids.map(id => inSentence(dimension(id).label))
   const isGuess = setting.options.some(o => o.guessed?.length)
   const words = labels.length > 3 ? `${labels.slice(0, 2).join(', ')} and ${labels.length - 2} more` : labels.join(', ')
-  return isGuess ? `${words} (amounts guessed)` : words
+  const more = [...(isGuess ? ['amounts guessed'] : []), ...(setting.counts ? [COUNTS_WORDS[setting.counts]] : [])]
+  return more.length ? `${words} (${more.join(', ')})` : words
 }
