@@ -54,6 +54,15 @@ test('a menu that nothing was built on: read a page at a time, and its first car
   ])
   expect(setting('Tracking sensitivity')?.options[0]?.guessed).toEqual(['track.hold'])
 
+  // The rules that such menus usually have are one key away, and bind at once.
+  await did(page.getByRole('tab', { name: 'Rules' }).click())
+  const usual = page.getByRole('region', { name: 'Usual rules' })
+  await did(usual.getByRole('button', { name: /^It is so: While Metering mode is at/ }).click())
+  await expect(page.getByRole('list', { name: 'Rules' })).toContainText(
+    'Spot metering linked to AF point cannot be used',
+  )
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible({ timeout: 20_000 })
+
   // A unit of it, and its first card: walked, proved and signed.
   const unit = {
     tag: 'ZZ-1',

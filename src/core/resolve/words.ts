@@ -198,7 +198,7 @@ export const lostWords = (lost: Lost): string => {
         ? 'Nearer here; the common level has all bodies do the same.'
         : 'Nearer here; the control map has it otherwise.'
     case 'tie':
-      return 'Just as good, but a bigger change from what the body is set to, or later in its menu.'
+      return 'As near to what is asked, if not the same; a bigger change from what the body is set to, or later in its menu.'
     case 'costs-elsewhere': {
       const ranked = [...lost.worse].sort(
         (a, b) =>

@@ -15,6 +15,7 @@ import {
   type Setting,
   type State,
 } from '@/core/bodies'
+import { usualRules } from '@/core/propose/usual-rules'
 import type { Editor } from './use-editor'
 
 type Effect = Rule['then']['effect']
@@ -244,6 +245,43 @@ const judge = (body: Body, state: State): Pick<ReturnType<typeof availability>, 
   }
 }
 
+/** What many bodies have between such settings; one look at the body tells whether this one has it. */
+const UsualRules = ({ editor: { form, edit } }: { editor: Editor }) => {
+  const usual = usualRules(form)
+  if (usual.length === 0) return null
+  return (
+    <Box component="section" aria-label="Usual rules" sx={{ mt: 4 }}>
+      <Typography variant="h2">Usual on other bodies</Typography>
+      <Typography variant="body2" color="textSecondary">
+        Try each on the body before you add it.
+      </Typography>
+      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+        {usual.map(({ rule, because }) => (
+          <Box
+            component="li"
+            key={`${rule.words}-${rule.then.setting}`}
+            sx={{ display: 'flex', gap: 1, alignItems: 'center', borderBottom: 1, borderColor: 'divider', py: 0.5 }}
+          >
+            <Box sx={{ flex: 1 }}>
+              <Typography>{rule.words}</Typography>
+              <Typography variant="body2" color="textSecondary">
+                {because}
+              </Typography>
+            </Box>
+            <Button
+              size="small"
+              aria-label={`It is so: ${rule.words}`}
+              onClick={() => edit(`rule “${rule.words}”`, b => addRule(b, rule))}
+            >
+              It is so
+            </Button>
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  )
+}
+
 /** Which setting binds which, in words, with a panel to try it. */
 export const RulesPart = ({ editor }: { editor: Editor }) => {
   const { form, edit } = editor
@@ -258,6 +296,7 @@ export const RulesPart = ({ editor }: { editor: Editor }) => {
         ) : (
           <NewRule body={form} onAdd={rule => edit(`rule “${rule.words}”`, b => addRule(b, rule))} />
         )}
+        <UsualRules editor={editor} />
         <Typography variant="h2" sx={{ mt: 4 }}>
           Rules of this body
         </Typography>
