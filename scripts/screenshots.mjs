@@ -1,4 +1,4 @@
-// npm run screenshots: one picture of each main view, from a fresh demo.
+// npm run screenshots: one picture of each main view, from a fresh demo; with names behind `--`, only those.
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -23,23 +23,24 @@ const tick = count => async page => {
   for (let i = 1; i <= count; i++) await page.getByRole('checkbox', { name: new RegExp(`^Step ${i}:`) }).check()
   await page.getByText('saved', { exact: true }).waitFor()
 }
-/** Types in a body that is in none of the demo's files and decides the first settings, as somebody would. */
-const heron = readFileSync(join(root, 'test/fixtures/heron.ts'), 'utf8').match(/HERON_MENU = `([^`]*)`/)?.[1]
-const beginHeron = () =>
+/** Pastes the menu of a body that nobody has entered, one setting a line under headings. */
+const menu = readFileSync(join(root, 'test/fixtures/menus/building/b5-system.txt'), 'utf8')
+  .split('\n')
+  .filter(line => line.startsWith('#') || line.includes('=>'))
+  .map(line => line.split('=>')[0].trim())
+  .join('\n')
+const beginStilt = () =>
   fetch(`${address}/api/v1/bodies/new`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ maker: 'Marl', model: 'Heron', menu: heron }),
+    body: JSON.stringify({ maker: 'Marl', model: 'Stilt', menu }),
   })
-const author = count => async page => {
-  await page.getByRole('tree', { name: 'Menu' }).focus()
-  for (let i = 0; i < count; i++) {
-    await page.getByRole('button', { name: /^1 / }).waitFor()
-    const before = await page.locator('[data-focused=true]').innerText()
-    await page.keyboard.press('Enter')
-    await page.waitForFunction(text => document.querySelector('[data-focused=true]')?.innerText !== text, before)
-  }
-  await page.getByRole('button', { name: /^1 / }).waitFor()
+/** Reads it a page at a time, as far as the page of what stays with a subject. */
+const author = async page => {
+  await page.getByRole('button', { name: 'Read it a page at a time' }).click()
+  await page.getByRole('group', { name: 'Readings of AF1' }).getByRole('checkbox').first().waitFor()
+  await page.getByRole('button', { name: /and go on$/ }).click()
+  await page.getByRole('group', { name: 'Readings of AF2' }).getByRole('checkbox').first().waitFor()
   await page.getByText('Saved', { exact: true }).waitFor()
 }
 const type = text => async page => {
@@ -91,7 +92,7 @@ const shots = [
   { name: 'card-help-phone', path: '/set/cards/tollgate?unit=tsp-t1', viewport: PHONE, act: helped },
   { name: 'card-phone', path: '/set/cards/pebble', viewport: PHONE, act: tick(2) },
   // Last: the body it adds would stand in all the others.
-  { name: 'body-editor', path: '/name/bodies/heron/edit', before: beginHeron, act: author(17) },
+  { name: 'body-editor', path: '/name/bodies/stilt/edit', before: beginStilt, act: author },
 ]
 
 /** A printed page, drawn by a reader of PDFs. */
@@ -108,12 +109,19 @@ const printed = async name => {
   say(`docs/screenshots/${name}.png`)
 }
 
-await printed('card-paper')
+const asked = process.argv.slice(2)
+const isAsked = name => asked.length === 0 || asked.includes(name)
+process.on('uncaughtException', error => {
+  console.error(error)
+  server.stop()
+  process.exit(1)
+})
+if (isAsked('card-paper')) await printed('card-paper')
 const browser = await chromium.launch({
   executablePath,
   args: chromiumArgs,
 })
-for (const { name, path, viewport = WIDE, theme = 'light', before, act } of shots) {
+for (const { name, path, viewport = WIDE, theme = 'light', before, act } of shots.filter(s => isAsked(s.name))) {
   if (before) await before()
   const page = await browser.newPage({
     viewport,
