@@ -61,7 +61,7 @@ shutter, release, shoot*, af shutter, focus shoot*/release/picture/shutter, touc
   'trigger.prefocus': {
     names: `
       prefocus, preview af, quick af, continuous af liveview, before shutter press*, before press*, start af eye,
-      full time af !movie, ahead press*
+      full time af !movie, ahead press*, finder raised, af finder raised
     `,
     hints: 'continuous af !movie, afc liveview, constant af',
   },
@@ -658,7 +658,7 @@ afon, af start, start af, start focus*, activate af, focus on, meter* af start, 
   'trigger.stop': `
 af stop, stop af, afl, focus hold, hold focus, focus stop, stop focus*, freeze focus, af halt, halt af
 `,
-  'trigger.second': 'afon eye/face/detect*, af start eye/face/detect*, start af eye/face, eye af',
+  'trigger.second': 'afon eye/face/detect*, af start eye/face/detect*, start af eye/face',
   'trigger.manual': 'af mf, mf toggle, mf on, af manual, mf off, mf switch, af mf select*, mf, af manual switch',
   'trigger.drive': `
     afs afc, oneshot servo, afs servo, single continuous, afs continuous, afc while held, afc hold,
@@ -740,7 +740,7 @@ export const UNNAMED_PHRASES = `
   focus pull limiter, speed valid, only af movie, lens fn ring, movie af mode !area, release prior* limiter,
   touch shutter, aperture drive, peak display, focus lever, quick control, dial, liveview af, focus breathing,
   adapted lens, focus indicator, spot select button, press joystick, return home, afc mf, afc centre start,
-  electronic front curtain, face prior* !eye !regist*, eye af, eye detect* !face, animal eye, face detect* af select, metres feet
+  electronic front curtain, face prior* !eye !regist*, eye detect* !face, animal eye, face detect* af select, metres feet
 `
 
 /** Words that make a row likely to be about focus, whatever it says. */
