@@ -27,6 +27,7 @@ const PATTERN_WORDS: Readonly<Record<Pattern, readonly Phrase[]>> = {
     'surround*',
     'expand* surround*',
     'expand* around',
+    'expand* 8',
     'point 8',
     'area 8',
     '3x3',

@@ -181,7 +181,7 @@ export const byWords = (body: Body, setting: Setting): readonly Candidate[] => {
   const row = rowOf(body, setting)
   const found = WORDS.flatMap(w => asDimension(body, setting, row, w) ?? [])
   const nothing = setting.options.map(() => ({}))
-  const elsewhere = bestMet(ELSEWHERE, row.label)
+  const elsewhere = bestMet(ELSEWHERE, row.label, row.page)
   const unnamed = bestMet(UNNAMED, row.label)
   const focus = bestMet(FOCUS, row.label)
   const onPage = bestMet(FOCUS, row.page)

@@ -25,7 +25,7 @@ af shutter => starts-af meters-only, shutter button af => starts-af meters-only,
       halfpress !stabili* !image !lock !ael !release => starts-af meters-only,
       halfpress shutter => starts-af meters-only, shutter half => starts-af meters-only,
       af activation => starts-af meters-only, back button focus/af => meters-only starts-af,
-      af start shutter => starts-af meters-only, half shutter => starts-af meters-only, shutter button !lock !af !sound, focus* release button => starts-af meters-only, focus* with shutter => starts-af meters-only, start focus* shutter => starts-af meters-only
+      af start shutter => starts-af meters-only, half shutter => starts-af meters-only, shutter button !lock !af !sound, focus* release button => starts-af meters-only, focus* with shutter => starts-af meters-only, start focus* shutter => starts-af meters-only, afon only !button => meters-only starts-af, af start !button !afon
 `,
     values: {
       'starts-af': 'af !only, focus* meter*, meter* af, af start, shutter afon, focus* !hold !lock',
@@ -60,9 +60,9 @@ shutter, release, shoot*, af shutter, focus shoot*/release/picture/shutter, touc
   },
   'trigger.prefocus': {
     names: `
-      prefocus, preview af, quick af, continuous af liveview, before shutter press*, before press*, start af eye,
-      full time af !movie, ahead press*, finder raised, af finder raised
-    `,
+prefocus, preview af, quick af, continuous af liveview, before shutter press*, before press*, start af eye,
+      full time af !movie, ahead press*, finder raised, af finder raised, before shoot*
+`,
     hints: 'continuous af !movie, afc liveview, constant af',
   },
   'trigger.pad': {
@@ -122,8 +122,12 @@ override, mf after af, electronic mf, manual touch up, ring af use !movie, focus
       manual ring af, use ring af, electronic override, focus ring autofocus, refocus ring, ring refocus, ring after afs, refocus manual, manual adjust* af, manual adjust* follow, manual correct* af, focus ring correct*, ring correct* af, af ring
 `,
     values: {
-      true: 'after, always, take* over, enable*, on',
-      false: 'ignored, off, disable*, inactive',
+      true: `
+after, always, take* over, enable*, on, work*
+`,
+      false: `
+ignored, off, disable*, inactive, lock*
+`,
     },
   },
   'mode.aperture': {
@@ -137,7 +141,7 @@ override, mf after af, electronic mf, manual touch up, ring af use !movie, focus
   'area.pattern': {
     names: `
 af area, focus area, af area mode, area type, af method, focus* method, area select*, focus point size,
-      af area size, size area, kind area, af target mode, af point size, area mode, af mode area, focus* area size, size point, part picture focus, part focus, where focus, area to focus
+      af area size, size area, kind area, af target mode, af point size, area mode, af mode area, focus* area size, size point, part picture focus, part focus, where focus, area to focus, frame size, af frame
 `,
     hints: `
 af mode, autofocus mode, area, af point, focus mode, frame select*
@@ -310,13 +314,13 @@ right, r
 track sensitiv* => -, subject shift sensitiv* => -, af sensitiv* => -, lock on, block*, afc sensitiv* => -,
       continuous af sensitiv* => -, loss tolerance, how long stay*, stay* subject, hold subject, subject lock,
       hold block*, lock on time, track lock, lost subject, shift sensitiv* => -, subject hold, sensitiv* afc => -,
-      servo sensitiv* => -, stickiness, stickiness track, track stickiness, retention, retention subject, obstruct*, hidden subject, wait before leav*, wait* leav* subject, stay* with
+      servo sensitiv* => -, stickiness, stickiness track, track stickiness, retention, retention subject, obstruct*, hidden subject, wait before leav*, wait* leav* subject, stay* with, loss subject, subject loss, lost subject
 `,
   },
   'track.response': {
     names: `
 accel*, decel*, speed track, speed change, subject motion, move* object predict*, subject speed, predict*,
-      reaction speed, change* speed, speed sensitiv* subject, speed response, motion subject, follow speed, speed follow, follow speed change, speed track sensitiv*, speed variation, correspond* speed, variation speed
+      reaction speed, change* speed, speed sensitiv* subject, speed response, motion subject, follow speed, speed follow, follow speed change, speed track sensitiv*, speed variation, correspond* speed, variation speed, change subject speed
 `,
   },
   'track.switch': {
@@ -360,7 +364,7 @@ stop, off, disable*, stay, stop search, cease, give up
     names: `
 priority afs, prior* single af, prior* oneshot, release afs, prior* single, afs prior*, release single af,
       release when out focus => release focus, prior* s, afs release, release without focus => release focus,
-      single af release, shutter release single, picture not sharp => release focus, release not sharp => release focus, shoot* not sharp => release focus, release prior* s => release focus, shutter out focus single => release focus, shutter before focus single => release focus, shutter before focus afs => release focus, release out focus single => release focus
+      single af release, shutter release single, picture not sharp => release focus, release not sharp => release focus, shoot* not sharp => release focus, release prior* s => release focus, shutter out focus single => release focus, shutter before focus single => release focus, shutter before focus afs => release focus, release out focus single => release focus, shoot* before focus => release focus
 `,
     values: {
       release: 'release, release priority, speed, shutter, any time, at once, immediate, allowed !not',
@@ -497,13 +501,13 @@ beep !touch, audio signal, focus sound, af tone, sound focus, confirm* tone, af 
   'see.lamp': {
     names: `
 af illuminator, af assist !ring !movie, af lamp, assist lamp, assist beam, assist light, af light,
-      light focus* dark, af beam, illuminator lamp, assist illuminator, lamp focus, focus light, light af, auxiliary light, light emission, shine light, light help focus, help light
+      light focus* dark, af beam, illuminator lamp, assist illuminator, lamp focus, focus light, light af, auxiliary light, light emission, shine light, light help focus, help light, af light
 `,
   },
   'see.review': {
     names: `
 picture review, image review, auto review, review !movie, record view, rec view, playback after,
-      show picture, image display, review time, instant review, picture after, image confirm*, picture confirm*, confirm* after, show each picture, picture after
+      show picture, image display, review time, instant review, picture after, image confirm*, picture confirm*, confirm* after, show each picture, picture after, picture check, image check
 `,
   },
   'see.exposure': {
@@ -565,9 +569,9 @@ demand, only demand, off, disable*, no, lock*
   },
   'video.assist': {
     names: `
-      af assist ring, af assist, ring movie af, correction then af, ring during movie, focus ring movie,
-      mf correction, manual then af, manual correction
-    `,
+af assist ring, af assist, ring movie af, correction then af, ring during movie, focus ring movie,
+      mf correction, manual then af, manual correction, override, ring override
+`,
     values: {
       true: 'active !inactive, on, resume*, enable*, yes',
       false: 'inactive, off, disable*, no, ignored',
@@ -602,7 +606,9 @@ transition speed, af speed => speed, focus speed, af servo speed, focus travel, 
     film: 'only',
   },
   'video.subject': {
-    names: 'subject detect*, subject to detect, detect* subject, recogni*, subject, look* for',
+    names: `
+subject detect*, subject to detect, detect* subject, recogni*, subject, look* for, detect*
+`,
     values: {
       off: 'off, none, no, nothing, nobody, disable*, deactivate*, inactive, never',
       automatic: 'auto, automatic, any subject, anything',
@@ -635,10 +641,12 @@ highlight*, bright*
   'meter.follows': {
     names: `
 spot link*, spot point, spot follow*, spot ae point, spot area interlock, spot af target, spot meter* af,
-      interlock spot, spot af point, spot meter* point, spot ae area, photometry spot link*, spot photometry, spot link* frame, spot af
+      interlock spot, spot af point, spot meter* point, spot ae area, photometry spot link*, spot photometry, spot link* frame, spot af, spot frame, spot ae frame
 `,
     values: {
-      true: 'link*, focus point, af point, follow*, on, yes, focus point link',
+      true: `
+link*, focus point, af point, follow*, on, yes, focus point link, follow*
+`,
       false: 'centre, only, off, no, centre only',
     },
   },
@@ -706,11 +714,12 @@ off, none, not set, unassigned, disable*, nothing, not assigned, preview, iso, w
 /** Labels of keys, whose options are the work they can be given. */
 export const KEY_NAMES = `
   button !shutter, pad centre/up/down/left/right, key, fn, fn1, fn2, fn3, joystick press, joystick centre, afon !mf, l fn, dial press, assign,
-  custom key, lever press, lens fn, rear fn, front fn, ael button, star button, function
+  custom key, lever press, lens fn, rear fn, front fn, ael button, star button
 `
 
 /** Rows that have nothing to do with focus. */
 export const ELSEWHERE_PHRASES = `
+  tally, false colour, shutter angle, fan, frame rate @movie, teleconverter,
   iso, white balance, wb, image quality, picture quality, image size, raw, jpeg, colour space, colour mode,
   colour look, picture style, noise reduction, noise filter, nr, long exposure, stabili*, is mode, card, slot,
   file, folder, copyright, date, time zone, language, format !film !depth, clean*, sensor clean*, wi fi, wifi,
@@ -750,16 +759,24 @@ export const FOCUS_WORDS = `
 `
 
 /** Ends of a scale that say that something is held for long. */
-export const LONG = 'locked, lock, tight, long, delay*, stay*, keep, sticky, tenac*, firm, patient'
+export const LONG = `
+locked, lock, tight, long, delay*, stay*, keep, sticky, tenac*, firm, patient, slow*, hold*
+`
 
 /** Ends of a scale that say that it is soon let go. */
-export const SHORT = 'responsive, quick*, loose, short, instant*, immediate*, switch, off, fast, rapid*'
+export const SHORT = `
+responsive, quick*, loose, short, instant*, immediate*, switch, off, fast, rapid*, soon, let*
+`
 
 /** Ends of a scale that say that there is much of what the row names. */
-export const MUCH = 'high, strong, fast, quick*, erratic, much, large, accelerat*, responsive, sudden, maximum'
+export const MUCH = `
+high, strong, fast, quick*, erratic, much, large, accelerat*, responsive, sudden, maximum, react*
+`
 
 /** Ends of a scale that say that there is little of it. */
-export const LITTLE = 'low, weak, slow*, steady, off, none, small, constant, little, minimum, gradual'
+export const LITTLE = `
+low, weak, slow*, steady, off, none, small, constant, little, minimum, gradual, ignore*
+`
 
 /** Yes, whatever it is about. */
 export const YES_WORDS = `
