@@ -78,6 +78,34 @@ describe('editing a menu', () => {
     expect(nothing.settings.find(s => s.id === 'way')?.options.every(o => Object.keys(o.means).length === 0)).toBe(true)
   })
 
+  it('leaves a setting open until all of its options are told, or the rest is said to say nothing', () => {
+    const open = edit.askAgain(linnet, 'way')
+    const way = (b: Body) => b.settings.find(s => s.id === 'way')
+    expect(way(open)?.options.map(o => o.means)).toEqual(way(open)?.options.map(() => ({})))
+    const [first, ...others] = way(open)?.options ?? []
+    const one = edit.setMeaning(open, 'way', first?.id ?? '', { 'mode.drive': 'single' })
+    expect(way(one)).toMatchObject({ undecided: true })
+    const all = others.reduce((b, o) => edit.setMeaning(b, 'way', o.id, { 'mode.drive': 'manual' }), one)
+    expect(way(all)).not.toHaveProperty('undecided')
+    const rest = edit.restSaysNothing(one, 'way')
+    expect(way(rest)).not.toHaveProperty('undecided')
+    expect(way(rest)?.options[0]?.means).toEqual({ 'mode.drive': 'single' })
+  })
+
+  it('turns a scale round, and says of a setting that there is no word for it', () => {
+    const two = tinyBody({
+      hold: [
+        ['a', { 'track.hold': 1 }],
+        ['b', { 'track.hold': 4 }],
+      ],
+    })
+    expect(edit.turnedRound(two, 'hold').settings[0]?.options.map(o => o.means['track.hold'])).toEqual([4, 1])
+    expect(edit.meansUnnamed(two, 'hold').settings[0]).toMatchObject({
+      unnamed: true,
+      options: [{ means: {} }, { means: {} }],
+    })
+  })
+
   it('never leaves anything that points nowhere, whatever is done in whatever order', () => {
     const command = fc.record({ what: fc.nat(7), at: fc.nat(30), to: fc.nat(30), up: fc.boolean() })
     fc.assert(

@@ -120,8 +120,13 @@ export const decided = (s: Setting): Setting => {
   return copy
 }
 
-/** Asks again what a setting means; what was decided stays until something else is. */
-export const askAgain = (body: Body, id: string): Body => editSetting(body, id, s => ({ ...s, undecided: true }))
+/** Asks again what a setting means, from the beginning. */
+export const askAgain = (body: Body, id: string): Body =>
+  editSetting(body, id, s => ({
+    ...decided(s),
+    undecided: true,
+    options: s.options.map(o => withoutGuess({ ...o, means: {} })),
+  }))
 
 export const addOption = (
   body: Body,
@@ -165,12 +170,16 @@ export const removeOption = (body: Body, settingId: string, optionId: string): B
   }
 }
 
-/** Says what an option means; the setting counts as decided then. */
+/** Says what an option means. A setting that was undecided stays so until all of its options have been told. */
 export const setMeaning = (body: Body, settingId: string, optionId: string, means: Meaning): Body =>
-  editSetting(body, settingId, s => ({
-    ...decided(s),
-    options: s.options.map(o => (o.id === optionId ? withoutGuess({ ...o, means: { ...means } }) : o)),
-  }))
+  editSetting(body, settingId, s => {
+    const options = s.options.map(o => (o.id === optionId ? withoutGuess({ ...o, means: { ...means } }) : o))
+    const isTold = options.every(o => Object.keys(o.means).length > 0)
+    return { ...(s.undecided && !isTold ? s : decided(s)), options }
+  })
+
+/** What is still open on a setting says nothing about focus; what was told stays. */
+export const restSaysNothing = (body: Body, settingId: string): Body => editSetting(body, settingId, decided)
 
 /** What somebody has stated is no guess any more. */
 const withoutGuess = (o: Option): Option => {

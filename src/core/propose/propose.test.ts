@@ -182,7 +182,11 @@ describe('accepting', () => {
         id: 'typed',
         rules: [],
         updates: [],
-        settings: body.settings.map(s => ({ ...s, undecided: true as const })),
+        settings: body.settings.map(s => ({
+          ...s,
+          undecided: true as const,
+          options: s.options.map(o => ({ ...o, means: {} })),
+        })),
       }
       for (const [id, [first]] of proposeAll(typed, DEMO)) if (first) typed = acceptReading(typed, id, first)
       const parsed = parseBody(JSON.parse(JSON.stringify(typed)), body.model)

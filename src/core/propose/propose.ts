@@ -132,6 +132,8 @@ export const acceptReading = (body: Body, settingId: string, reading: Reading): 
     ...(reading.about === 'unnamed' ? { unnamed: true as const } : {}),
     options: s.options.map((o, i) => {
       const { guessed: _, ...rest } = o
+      // What somebody has stated of an option already stays as it is.
+      if (s.undecided && Object.keys(o.means).length > 0) return o
       const means = { ...(reading.means[i] ?? {}) }
       return {
         ...rest,

@@ -72,6 +72,21 @@ it('reads a setting as what somebody says it is about, as far as its words go', 
   expect(() => readAs(body, setting(body, 'Plum'), 'no.such')).toThrow('unknown dimension')
 })
 
+it('keeps what somebody has stated of an option when the rest is proposed', () => {
+  const id = setting(body, 'Lock-on').id
+  const [first] = setting(body, 'Lock-on').options
+  const stated = setMeaning(body, id, first?.id ?? '', { 'track.hold': 0.7 })
+  const [reading] = proposeFor(stated, setting(stated, 'Lock-on'), knowledgeOf([]))
+  if (!reading) throw new Error('nothing was proposed')
+  const after = setting(acceptReading(stated, id, reading), 'Lock-on')
+  expect(after.undecided).toBeUndefined()
+  expect(after.options.map(o => [o.means['track.hold'], o.guessed?.length ?? 0])).toEqual([
+    [0.7, 0],
+    [0.95, 1],
+    [4.5, 1],
+  ])
+})
+
 it.each([
   ['limiter', 'range.limit'],
   ['beep', 'see.tone'],

@@ -136,6 +136,13 @@ export const MenuPart = ({ editor }: { editor: Editor }) => {
     tree.current?.querySelector(`#${CSS.escape(focused)}`)?.scrollIntoView({ block: 'nearest' })
   }, [focused])
 
+  // The keys work as soon as the editor opens on something to decide.
+  const isWaiting = firstUndecided !== undefined
+  useEffect(() => {
+    if (isWaiting) tree.current?.focus({ preventScroll: true })
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when it opens
+  }, [])
+
   const go = (key: string | undefined, extend = false) => {
     if (key === undefined) return
     setFocused(key)

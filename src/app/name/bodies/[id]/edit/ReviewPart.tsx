@@ -26,6 +26,9 @@ type Changed = Readonly<Record<string, { readonly chosen: number; readonly isTic
 const mostWords = (reading: Reading): string =>
   reading.dimensions.some(id => /hold|shift|transition|switch/.test(id)) ? 'waits or takes longest' : 'is most'
 
+/** Whether a direction still has to be said before it can be taken. */
+const isAsked = ({ readings, chosen, isTicked }: ReviewRow) => !isTicked && readings[chosen]?.isEitherWay === true
+
 const CERTAINTY_WORDS = { sure: 'sure', likely: 'likely', unsure: 'unsure: choose' } as const
 
 /** The first page with something undecided, after this one and round from the beginning. */
@@ -86,7 +89,7 @@ export const ReviewPart = ({
     else if (event.key === 'Escape') done(onClose)
     else if (event.key === 'ArrowDown') done(() => setFocused(Math.min(rows.length - 1, focused + 1)))
     else if (event.key === 'ArrowUp') done(() => setFocused(Math.max(0, focused - 1)))
-    else if (event.key === ' ' && row && event.target === list.current)
+    else if (event.key === ' ' && row && event.target === list.current && !isAsked(row))
       done(() => change(row, row.chosen, !row.isTicked))
     else if (/^[1-9]$/.test(event.key) && row?.readings[Number(event.key) - 1])
       done(() => change(row, Number(event.key) - 1, true))
@@ -174,6 +177,8 @@ const ReviewLine = ({
     <Row ref={line} data-focused={isFocused} onClick={onFocus} role="group" aria-label={setting.label}>
       <Checkbox
         checked={isTicked}
+        // Which end is most has to be said; a tick alone would guess it.
+        disabled={isAsked(row)}
         onChange={e => onChange(chosen, e.target.checked)}
         slotProps={{ input: { 'aria-label': `Take the reading of ${setting.label}` } }}
       />

@@ -14,6 +14,7 @@ import {
   type Option,
   pagesOf,
   PLACES_IT_COUNTS,
+  restSaysNothing,
   setMeaning,
   type Setting,
   turnedRound,
@@ -170,6 +171,15 @@ export const SettingPanel = ({
             </Typography>
             <span>{UNNAMED_WORDS}</span>
           </Proposal>
+          {setting.options.some(o => Object.keys(o.means).length > 0) && (
+            <Button
+              size="small"
+              sx={{ mt: 1 }}
+              onClick={() => edit(`the rest of “${setting.label}” says nothing`, b => restSaysNothing(b, setting.id))}
+            >
+              The other options say nothing about focus
+            </Button>
+          )}
           <Box sx={{ mt: 1.5 }}>
             <AboutPicker label="This setting is about … (m)" onPick={onAbout} />
           </Box>
