@@ -18,7 +18,8 @@ import { prepare, prepareAll, type Prepared, stepKey } from './card-walk'
 import { slotsOf, type SlotsView } from './card-slots'
 import { listStandards } from './catalogue'
 import { database } from './database'
-import { friendWords, readFalseFriends } from './phrasebook'
+import { modelsBeside } from './hands'
+import { friendsBeside, friendWords, readFalseFriends } from './phrasebook'
 
 export interface StepView {
   /** Stays the same as long as the step asks for the same thing. */
@@ -193,7 +194,8 @@ export const readCard = async (
   const ticked = steps.filter(s => ticks.has(stepKey(s)))
   const cautions = placeCautions(prepared)
   const problem = problemOf(prepared.profile, standard, { firmware: resolution.firmware, context: prepared.context })
-  const friends = await readFalseFriends(bodyId)
+  const [allFriends, beside] = await Promise.all([readFalseFriends(bodyId), modelsBeside(bodyId, unit?.id)])
+  const friends = allFriends.map(f => friendsBeside(f, bodyId, beside))
   const misleading = (settingId: string, words: string) =>
     friends
       .filter(f => wordsIn(words).includes(f.word) && new Set(f.senses.flatMap(s => s.concepts)).size > 1)

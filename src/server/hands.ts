@@ -28,6 +28,16 @@ export const modelsCarried = (carrier: Carrier, all: readonly Pick<UnitRow, 'id'
   ...new Set(all.flatMap(u => (u.body_id && carrier.units.includes(u.id) ? [u.body_id] : []))),
 ]
 
+/** Models that somebody carries beside this one, or beside this unit of it: between those a word can mislead a hand. */
+export const modelsBeside = async (model: string, unitId: string | undefined): Promise<ReadonlySet<string>> => {
+  const [carriers, all] = await Promise.all([readCarriers(), units()])
+  const beside = carriers
+    .filter(c => unitId === undefined || c.units.includes(unitId))
+    .map(c => modelsCarried(c, all))
+    .filter(models => models.includes(model))
+  return new Set(beside.flat().filter(m => m !== model))
+}
+
 /**
  * How much it counts that a model is like the others: how many people carry it beside another one. Without anybody
  * named every model counts once; one that nobody carries beside another then counts a quarter.

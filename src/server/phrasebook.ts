@@ -189,6 +189,14 @@ const alongWith = (concepts: readonly string[], id: string): readonly string[] =
 }
 
 /** What a word of one body means on the others, in a sentence. */
+/** What of a false friend concerns a hand that carries these bodies beside this one. */
+export const friendsBeside = (friend: FriendView, body: string, beside: ReadonlySet<string>): FriendView => ({
+  ...friend,
+  senses: friend.senses
+    .map(s => ({ ...s, uses: s.uses.filter(u => u.body === body || beside.has(u.body)) }))
+    .filter(s => s.uses.length > 0),
+})
+
 export const friendWords = (friend: FriendView, body: string): string => {
   const elsewhere = friend.senses
     .filter(s => s.uses.every(u => u.body !== body))

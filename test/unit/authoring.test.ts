@@ -55,12 +55,12 @@ describe('beginning a profile', () => {
     expect(document.unconfirmed).toContain('sensor')
   })
 
-  it('with a menu that cannot be read stores nothing and says the line', async () => {
+  it('with a menu that has no setting in it stores nothing and says so', async () => {
     const before = (await listBodies()).length
     const { detail, status } = await refusal(
-      authoring.createBody({ maker: 'Marl', model: 'Egret', menu: 'A\n  B\n    C: a | a' }),
+      authoring.createBody({ maker: 'Marl', model: 'Egret', menu: '57\n…\n' }),
     )
-    expect([status, detail]).toEqual([422, 'pasted menu, line 3: a stands there; expected each option of C once'])
+    expect([status, detail]).toEqual([422, 'pasted menu: expected at least one setting with its options'])
     expect((await listBodies()).length).toBe(before)
   })
 })
