@@ -57,9 +57,7 @@ describe('beginning a profile', () => {
 
   it('with a menu that has no setting in it stores nothing and says so', async () => {
     const before = (await listBodies()).length
-    const { detail, status } = await refusal(
-      authoring.createBody({ maker: 'Marl', model: 'Egret', menu: '57\n…\n' }),
-    )
+    const { detail, status } = await refusal(authoring.createBody({ maker: 'Marl', model: 'Egret', menu: '57\n…\n' }))
     expect([status, detail]).toEqual([422, 'pasted menu: expected at least one setting with its options'])
     expect((await listBodies()).length).toBe(before)
   })
