@@ -1,5 +1,5 @@
 import { isMet, phrasesIn, tokensOf } from '../language/phrases'
-import { NO_WORDS, YES_WORDS } from '../vocabulary/trade-words'
+import { NO_WORDS, YES_WORDS } from '../vocabulary/trade-rows'
 
 const [YES, NO] = [phrasesIn(YES_WORDS), phrasesIn(NO_WORDS)]
 
