@@ -72,7 +72,6 @@ const SAME_WORDS: ReadonlyMap<string, string> = new Map(
     'none nothing empty unassigned',
     'exposure ev',
     'press push',
-    'pattern',
   ].flatMap(group => {
     const [first = '', ...others] = group.split(' ')
     return others.map(w => [w, first] as const)

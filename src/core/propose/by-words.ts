@@ -83,7 +83,7 @@ const countsOf = (row: Row, d: Dimension): CountsIn | undefined =>
 const ELSEWHERE = phrasesIn(ELSEWHERE_PHRASES)
 const UNNAMED = phrasesIn(UNNAMED_PHRASES)
 const FOCUS = phrasesIn(FOCUS_WORDS)
-const NO_NUMBER = /^[a-z]?\d+$/
+const IS_NUMBER = /^[a-z]?\d+$/
 
 export interface Row {
   readonly label: readonly string[]
@@ -99,7 +99,7 @@ export const rowOf = (body: Body, setting: Setting): Row => {
   const [tab, page] = menuPath(body, setting)
   const label = tokensOf(setting.label)
   const around = tokensOf(`${tab} ${page}`)
-  const isStill = (t: readonly string[]) => t.some(w => /^(?:still|photo|liveview)/.test(w))
+  const isStill = (t: readonly string[]) => t.some(w => /^(?:still|pictur|liveview)/.test(w))
   return {
     label,
     page: around,
@@ -110,7 +110,7 @@ export const rowOf = (body: Body, setting: Setting): Row => {
 
 /** How much of a label a phrase accounts for, 0 to 1; a number before it and joining words count for nothing. */
 const coverage = (phrase: Phrase, label: readonly string[]): number => {
-  const telling = label.filter(w => !NO_NUMBER.test(w) && !JOINING.has(w))
+  const telling = label.filter(w => !IS_NUMBER.test(w) && !JOINING.has(w))
   return Math.min(1, phrase.asks / Math.max(1, telling.length))
 }
 const JOINING = new Set(['in', 'of', 'the', 'on', 'at', 'to', 'for', 'a', 'with', 'by', 'and', 'set', 'up', 'mode'])
