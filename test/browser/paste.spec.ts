@@ -9,6 +9,7 @@ const undecided = (page: Page) => page.getByText(/\d+ settings? undecided|every 
 test('a menu that nothing was built on: read a page at a time, and its first card signed', async ({
   page,
   request,
+  expectAccessible,
 }) => {
   test.setTimeout(240_000)
   const { name, text, rows } = bodyRows('unseen', 'u2-optical')
@@ -22,6 +23,7 @@ test('a menu that nothing was built on: read a page at a time, and its first car
   await did(page.getByRole('textbox', { name: /^Model/ }).fill('Stilt'))
   await did(page.getByRole('textbox', { name: 'Its menu' }).fill(text))
   await expect(page.getByText(`${rows.length} settings with`, { exact: false })).toBeVisible()
+  await expectAccessible()
   await did(page.getByRole('button', { name: 'Begin the profile' }).click())
   await did(page.getByRole('button', { name: 'Read it a page at a time' }).click())
 
@@ -29,6 +31,7 @@ test('a menu that nothing was built on: read a page at a time, and its first car
   for (let pages = 0; pages < 12; pages++) {
     await expect(list.getByRole('checkbox').first()).toBeVisible()
     await expect(list).not.toContainText('asking')
+    if (pages === 0) await expectAccessible()
     // What is not ticked is looked at: a direction is said, a reading chosen.
     for (const row of await list.getByRole('group').all()) {
       if (await row.getByRole('checkbox').isChecked()) continue
@@ -96,4 +99,34 @@ test('a menu that nothing was built on: read a page at a time, and its first car
   await expect(page.getByRole('status').filter({ hasText: 'signed by Bram Tollard' })).toBeInViewport()
   console.log(`${name}: ${rows.length} settings in ${actions} actions, ${steps} steps on the first card`)
   expect(actions).toBeLessThan(60)
+})
+
+test('on a phone the readings of a page fit, one thumb wide, and a direction is said before it is taken', async ({
+  page,
+  request,
+  expectAccessible,
+}) => {
+  await page.setViewportSize({ width: 390, height: 800 })
+  const menu = '# AF\nTracking sensitivity: 1 | 2 | 3 | 4 | 5\nFocus mode: AF-S | AF-C | MF\nPlum: Pear | Quince'
+  await request.post('/api/v1/bodies/new', { data: { maker: 'Marl', model: 'Dunnock', menu } })
+  await page.goto('/name/bodies/dunnock/edit')
+  await page.getByRole('button', { name: 'Read it a page at a time' }).click()
+  const row = (name: string) => page.getByRole('group', { name, exact: true })
+  await expect(row('Focus mode').getByRole('checkbox')).toBeChecked()
+  await expect(row('Plum').getByRole('checkbox')).not.toBeChecked()
+  const scale = row('Tracking sensitivity')
+  await expect(scale).toContainText('Nothing says which way it runs')
+  await expect(scale.getByRole('checkbox')).toBeDisabled()
+  await scale.getByRole('button', { name: '5 >' }).click()
+  await expect(scale.getByRole('checkbox')).toBeChecked()
+  await expect(scale).toContainText('5 = 4.5 s')
+  await scale.getByRole('button', { name: '< 1' }).click()
+  await expect(scale).toContainText('1 = 4.5 s')
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth)
+  expect(wide).toBeLessThanOrEqual(390)
+  await expectAccessible()
+  await page.getByRole('button', { name: 'Take 2 readings and go on' }).click()
+  await expect(page.getByText('1 settings undecided', { exact: false })).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByText('3 settings undecided', { exact: false })).toBeVisible()
 })
