@@ -193,12 +193,15 @@ test('false friends and nearest ways stand wherever they are needed', async ({ p
   await expect(concordance.explanation).toContainText('Nearest way:')
   await concordance.open('?bodies=sorrel,tollgate&cell=sorrel:track.response')
   await expect(concordance.explanation.getByRole('list', { name: 'False friends' })).toContainText('switching point')
-  // Perpetua Nye carries a Tollgate beside this one; whoever carries the other has no such word to mix up.
+  // A word misleads only a hand that carries both bodies.
   const nerve = page.getByText('False friend: “nerve” is about response to speed here', { exact: false })
-  await card.open('sorrel', '?unit=tsp-s2')
-  await expect(nerve).toBeVisible()
   await card.open('sorrel', '?unit=tsp-s1')
+  await expect(page.getByRole('checkbox', { name: /^Step 1:/ })).toBeVisible()
   await expect(nerve).toHaveCount(0)
+  const carried = { units: ['tsp-s1', 'tsp-l1', 'tsp-t1'] }
+  expect((await page.request.put('/api/v1/people/ottoline-marsh/units', { data: carried })).ok()).toBe(true)
+  await card.open('sorrel', '?unit=tsp-s1')
+  await expect(nerve).toBeVisible()
 })
 
 test('bodies and lenses are put away and brought back; a lens’s last change is taken back', async ({ page }) => {
