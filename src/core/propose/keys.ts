@@ -55,10 +55,9 @@ const workOf = (label: string): string | undefined => {
  * Whether a lock stays after the press. Beside a plain lock, one with “hold” in brackets is pressed once; beside a
  * toggle, “hold” means for as long as it is held.
  */
-const pressOf = (label: string, all: readonly string[]): 'held' | 'toggled' => {
+const pressOf = (label: string, hasToggle: boolean): 'held' | 'toggled' => {
   const tokens = tokensOf(label)
   if (TOGGLED.some(p => isMet(p, tokens))) return 'toggled'
-  const hasToggle = all.some(o => TOGGLED.some(p => isMet(p, tokensOf(o))))
   return !hasToggle && /\(hold\)/i.test(label) && HOLD.some(p => isMet(p, tokens)) ? 'toggled' : 'held'
 }
 
@@ -68,31 +67,44 @@ const meaningOf = (work: string | undefined, control: string, press: 'held' | 't
   return work === 'both' ? { 'meter.lock': given, 'trigger.stop': given } : { [work]: given }
 }
 
+const sameWords = (label: string): string => [...prepare(label).stems].sort().join(' ')
+
+/** What a maker calls a work on one body it calls so on the next: its options of keys, by their words. */
+export type KinWork = ReadonlyMap<string, Meaning>
+
+export const kinWorkOf = (body: Body, { settings }: Knowledge): KinWork => {
+  const works = new Map<string, Meaning>()
+  for (const k of settings)
+    if (k.key === WORK && isOfMaker(k, body))
+      for (const o of k.setting.options) {
+        const words = sameWords(o.label)
+        if (!works.has(words)) works.set(words, o.means)
+      }
+  return works
+}
+
 /** The reading of a setting as the work of a key; undefined where nothing speaks for it. */
-export const asKey = (body: Body, setting: Setting, knowledge: Knowledge): Candidate | undefined => {
+export const asKey = (body: Body, setting: Setting, works: KinWork): Candidate | undefined => {
   const { control, isNew } = controlFor(body, setting)
   const label = tokensOf(setting.label)
   // What half-pressing the shutter does is a question of its own.
   if (isMet(SHUTTER, label)) return undefined
   const name = bestMet(NAMES, label)
-  const labels = setting.options.map(o => o.label)
-  // What a maker calls a work on one body it calls so on the next.
-  const kin = knowledge.settings.filter(k => k.key === WORK && isOfMaker(k, body))
+  const hasToggle = setting.options.some(o => TOGGLED.some(p => isMet(p, tokensOf(o.label))))
   let [read, functions] = [0, 0]
   const means = setting.options.map((o): Meaning => {
-    const words = prepare(o.label)
-    for (const k of kin)
-      for (let i = 0; i < k.optionLabels.length; i++)
-        if (likeness(words, k.optionLabels[i] ?? words) > 0.95) {
-          read++
-          const theirs = Object.entries(k.setting.options[i]?.means ?? {})
-          if (theirs.length) functions++
-          return Object.fromEntries(theirs.map(([id, v]) => [id, { ...(v as ControlAssignment), control: control.id }]))
-        }
+    const theirs = works.get(sameWords(o.label))
+    if (theirs) {
+      read++
+      if (Object.keys(theirs).length) functions++
+      return Object.fromEntries(
+        Object.entries(theirs).map(([id, v]) => [id, { ...(v as ControlAssignment), control: control.id }]),
+      )
+    }
     const work = workOf(o.label)
     if (work !== undefined) read++
     if (work !== undefined && work !== 'none') functions++
-    return meaningOf(work, control.id, pressOf(o.label, labels))
+    return meaningOf(work, control.id, pressOf(o.label, hasToggle))
   })
   if (functions === 0) return undefined
   const share = read / setting.options.length

@@ -11,7 +11,7 @@ import {
 import { dimension, findDimension, isSigned } from '../vocabulary/dimensions'
 import type { ControlAssignment } from '../vocabulary/values'
 import { byWords } from './by-words'
-import { asKey } from './keys'
+import { asKey, type KinWork, kinWorkOf } from './keys'
 import { type Knowledge, keyOf, knownOf, WORK } from './knowledge'
 import { afterBefore, byLearning } from './learned'
 import { readOptions } from './options'
@@ -72,22 +72,42 @@ const certaintyOf = (score: number, ahead: number): Certainty =>
 
 const MOST_READINGS = 6
 
-/** Readings of one setting, likeliest first; that there is nothing for the vocabulary in it is always among them. */
-export const proposeFor = (body: Body, setting: Setting, others: Knowledge): readonly Reading[] => {
+/** What is known before any setting of a body is asked about: the same for all of them. */
+interface Ground {
+  readonly knowledge: Knowledge
+  readonly works: KinWork
+  /** What decided settings of the body are about, and how many are. */
+  readonly taken: ReadonlyMap<string, number>
+}
+
+const groundOf = (body: Body, others: Knowledge): Ground => {
   // What has been decided on this body already is known as well, and is of its maker.
-  const own = knownOf(body).filter(k => k.key === '' || k.key === WORK || k.key === 'area.offered')
+  const decidedHere = knownOf(body)
+  const own = decidedHere.filter(k => k.key === '' || k.key === WORK || k.key === 'area.offered')
   const knowledge = { ...others, settings: [...others.settings, ...own] }
+  const taken = new Map<string, number>()
+  for (const { key } of decidedHere) taken.set(key, (taken.get(key) ?? 0) + 1)
+  return { knowledge, works: kinWorkOf(body, knowledge), taken }
+}
+
+/** Readings of one setting, likeliest first; that there is nothing for the vocabulary in it is always among them. */
+export const proposeFor = (
+  body: Body,
+  setting: Setting,
+  others: Knowledge,
+  { knowledge, works, taken }: Ground = groundOf(body, others),
+): readonly Reading[] => {
   const found = new Map<string, Candidate>()
-  const key = asKey(body, setting, knowledge)
+  const key = asKey(body, setting, works)
   for (const c of [...byWords(body, setting), ...byLearning(body, setting, knowledge), ...(key ? [key] : [])]) {
     const former = found.get(idOf(c))
     found.set(idOf(c), former ? joined(former, c) : c)
   }
-  const taken = new Set(body.settings.filter(s => s.id !== setting.id && !s.undecided).map(keyOf))
+  const isTaken = (id: string) => (taken.get(id) ?? 0) > Number(!setting.undecided && keyOf(setting) === id)
   const usual = afterBefore(body, setting, knowledge)
   const weighed = [...found].map(([id, c]) => ({
     ...c,
-    score: Math.min(0.99, c.score * (taken.has(id) && !isRepeated(c) ? 0.92 : 1) + 0.08 * (usual.get(id) ?? 0)),
+    score: Math.min(0.99, c.score * (isTaken(id) && !isRepeated(c) ? 0.92 : 1) + 0.08 * (usual.get(id) ?? 0)),
   }))
   const ranked = weighed
     // A name without an option that is understood is worth a question, a mere hint is not.
@@ -105,13 +125,25 @@ export const proposeFor = (body: Body, setting: Setting, others: Knowledge): rea
   return [...readings, ...nothing.map(c => ({ ...c, certainty: 'unsure' as const }))]
 }
 
-/** Readings of every setting that nobody has decided, in menu order. */
-export const proposeAll = (body: Body, knowledge: Knowledge): ReadonlyMap<string, readonly Reading[]> =>
-  new Map(
-    inMenuOrder(body)
-      .filter(s => s.undecided)
-      .map(s => [s.id, proposeFor(body, s, knowledge)]),
-  )
+/** Options read for one answer, so that nobody's menu keeps others waiting; more than any camera has. */
+export const MOST_READ = 4000
+
+/**
+ * Readings of every setting that nobody has decided, in menu order. Where a menu has more options than `MOST_READ`, the
+ * settings behind are left out of the answer until those before them are decided.
+ */
+export const proposeAll = (body: Body, others: Knowledge): ReadonlyMap<string, readonly Reading[]> => {
+  const ground = groundOf(body, others)
+  const readings = new Map<string, readonly Reading[]>()
+  let left = MOST_READ
+  for (const s of inMenuOrder(body)) {
+    if (!s.undecided) continue
+    left -= s.options.length
+    if (left < 0) break
+    readings.set(s.id, proposeFor(body, s, others, ground))
+  }
+  return readings
+}
 
 /** A control that a menu gives work to accepts that work, whatever was written down before. */
 const acceptingWork = (control: Control, reading: Reading): Control => {
