@@ -110,6 +110,12 @@ describe('a pasted menu', () => {
     ],
     ['Tab\n  Page\n    Grip: a | b | a', 3, 'an option stands twice; it is kept once', ['Grip']],
     [`Tab\n  Page\n    ${'x'.repeat(90)}: a | b`, 3, 'cut to 80 letters', ['x'.repeat(79) + '…']],
+    [
+      'Tone: On | Off\nSee the chapter on lenses.',
+      2,
+      'no options stand behind it; is it a setting?',
+      ['Tone', 'See the chapter on lenses.'],
+    ],
     ['Tone: On | Off\n- 57 -\nLamp: On | Off', 2, 'left out: it names nothing', ['Tone', 'Lamp']],
     [
       'AF drive ......... 57\nTone: On | Off',

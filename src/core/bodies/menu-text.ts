@@ -150,6 +150,7 @@ export const readMenuText = (text: string): ReadMenu => {
         remark(n.number, n.text, 'left out: it names no setting')
         continue
       }
+      if (options.length === 0 && !split) remark(n.number, n.text, 'no options stand behind it; is it a setting?')
       rows.push({
         tab,
         page: pages.length ? pages.join(' › ') : tab,

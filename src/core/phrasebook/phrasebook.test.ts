@@ -32,6 +32,19 @@ describe('searching', () => {
   })
 
   it.each([
+    ['limiter', 'range.limit'],
+    ['beep', 'see.tone'],
+    ['loop', 'area.wrap'],
+    ['lock-on', 'track.hold'],
+    ['joystick', 'area.direct'],
+    ['recognition', 'subject.class'],
+  ])('finds “%s” by the vocabulary alone, before any body is known', (query, concept) => {
+    const vocabulary = indexOf([])
+    expect(vocabulary.search(query, 4).map(m => m.concept)).toContain(concept)
+    expect(vocabulary.search('quince')).toEqual([])
+  })
+
+  it.each([
     ['meadw', 'area.pattern'],
     ['fierfly', 'see.lamp'],
     ['patiense', 'video.shift'],

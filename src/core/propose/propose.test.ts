@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { leaveOneOut } from '../../../test/fixtures/leave-one-out'
 import { demoBodies } from '../../demo/world'
-import { type Body, bodyFromArchetype, parseBody, withMenuRows } from '../bodies'
+import { type Body, bodyFromArchetype, decided, parseBody, withMenuRows } from '../bodies'
 import { parseMenuText } from '../bodies/menu-text'
-import { acceptReading, knowledgeOf, proposeAll, proposeFor, type Reading } from './propose'
+import { acceptReading, knowledgeOf, MOST_READ, proposeAll, proposeFor, type Reading } from './propose'
 
 const NOTHING_KNOWN = knowledgeOf([])
 const DEMO = knowledgeOf(demoBodies())
@@ -212,4 +212,26 @@ it('says where a row counts that speaks of live view or of film, and keeps it wh
   if (!method) throw new Error('nothing was proposed')
   expect(acceptReading(optical, 'af-method', method).settings[0]?.counts).toBe('live-view')
   expect(readings('AF area: Single point | Zone | Whole')[0]?.counts).toBeUndefined()
+})
+
+it('reads as much of a menu as one answer may cost, and the rest once that is decided', () => {
+  const many = Array.from({ length: 20 }, (_, i) => `o${i}`)
+  const body: Body = withMenuRows(
+    bodyFromArchetype('mirrorless', { id: 'x', maker: 'Nobody', model: 'Wide' }),
+    Array.from({ length: 300 }, (_, i) => ({
+      tab: 'T',
+      page: 'P',
+      label: `Row ${i}`,
+      options: many,
+      preset: 0,
+      place: '',
+    })),
+  )
+  const first = proposeAll(body, NOTHING_KNOWN)
+  expect(first.size).toBe(MOST_READ / many.length)
+  const rest = proposeAll(
+    { ...body, settings: body.settings.map(s => (first.has(s.id) ? decided(s) : s)) },
+    NOTHING_KNOWN,
+  )
+  expect(rest.size).toBe(300 - first.size)
 })

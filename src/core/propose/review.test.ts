@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest'
 import { type Body, bodyFromArchetype, setMeaning, withMenuRows } from '../bodies'
-import { findDimensions } from './find-dimension'
 import { acceptReading, knowledgeOf, proposeAll, proposeFor, readAs } from './propose'
 import { acceptReview, reviewOf } from './review'
 
@@ -85,23 +84,6 @@ it('keeps what somebody has stated of an option when the rest is proposed', () =
     [0.95, 1],
     [4.5, 1],
   ])
-})
-
-it.each([
-  ['limiter', 'range.limit'],
-  ['beep', 'see.tone'],
-  ['loop', 'area.wrap'],
-  ['lock-on', 'track.hold'],
-  ['back button', 'trigger.shutter'],
-  ['joystick', 'area.direct'],
-  ['metering', 'meter.pattern'],
-])('finds a dimension by “%s”', (query, id) => {
-  expect(
-    findDimensions(query)
-      .slice(0, 3)
-      .map(d => d.id),
-  ).toContain(id)
-  expect(findDimensions('quince')).toEqual([])
 })
 
 it('never proposes anything first under a key that it is unsure of', () => {

@@ -94,6 +94,7 @@ const assign = (id: string, group: GroupId, label: string, about: string): Dimen
 })
 
 const READINESS = ['release', 'balanced', 'focus'] as const
+const CLASSES = ['off', 'automatic', 'people', 'animals', 'birds', 'vehicles'] as const
 
 export const DIMENSIONS: readonly Dimension[] = [
   choice(
@@ -261,14 +262,10 @@ export const DIMENSIONS: readonly Dimension[] = [
   assign('area.recall', 'where', 'Recall home', 'the control that brings the area back to its home position'),
   assign('area.cycle', 'where', 'Area button', 'the control that walks through the areas on offer'),
 
-  choice(
-    'subject.class',
-    'whom',
-    'Looks for',
-    ['off', 'automatic', 'people', 'animals', 'birds', 'vehicles'],
-    'what the camera looks for in the picture',
-    { without: 'off', open: true },
-  ),
+  choice('subject.class', 'whom', 'Looks for', CLASSES, 'what the camera looks for in the picture', {
+    without: 'off',
+    open: true,
+  }),
   scale('subject.detail', 'whom', 'Finest part', DETAILS, 'the finest part of the subject it aims for'),
   choice('subject.eye', 'whom', 'Which eye', ['nearest', 'left', 'right'], 'which eye it prefers'),
   choice(
@@ -423,14 +420,10 @@ export const DIMENSIONS: readonly Dimension[] = [
     ['pinpoint', 'point', 'cross', 'block', 'group', 'zone', 'wide-zone', 'full'],
     'the area focus is taken from while filming, from the smallest to the whole frame',
   ),
-  choice(
-    'video.subject',
-    'video',
-    'Looks for while filming',
-    ['off', 'automatic', 'people', 'animals', 'birds', 'vehicles'],
-    'what the camera looks for while filming',
-    { without: 'off', open: true },
-  ),
+  choice('video.subject', 'video', 'Looks for while filming', CLASSES, 'what the camera looks for while filming', {
+    without: 'off',
+    open: true,
+  }),
   choice(
     'video.touch',
     'video',

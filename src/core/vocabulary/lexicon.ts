@@ -7,26 +7,13 @@
 export interface Entry {
   /** Words that point to the dimension, space between them. */
   readonly words: string
-  /** Words that point to one of its values, by value; for flags `true` and `false`. */
-  readonly values?: Readonly<Record<string, string>>
   /** For amounts without figures in the label: what the ends of such a scale usually mean, in the dimension's unit. */
   readonly usual?: readonly [low: number, high: number]
-}
-
-const READINESS = {
-  release: 'release anyhow speed fire at once priority immediately go rate shoot',
-  balanced: 'balanced even between nearly half both normal',
-  focus: 'focus found sharp sure confirm accuracy certain only',
 }
 
 export const LEXICON: Readonly<Record<string, Entry>> = {
   'trigger.shutter': {
     words: 'shutter half press button halfway linked release af decouple',
-    values: {
-      'starts-af': 'focus af both all starts motor and',
-      'meters-only': 'meter metering light exposure only alone reads brightness',
-      'holds-focus': 'hold holds freeze lock stay',
-    },
   },
   'trigger.start': { words: 'af on start back button rear thumb activate focusing follow begin' },
   'trigger.stop': { words: 'af stop freeze pause hold lock halt' },
@@ -34,17 +21,9 @@ export const LEXICON: Readonly<Record<string, Entry>> = {
   'trigger.manual': { words: 'af mf manual switch toggle hand swap' },
   'trigger.instant': {
     words: 'af in manual mf while button',
-    values: { single: 'once one single', continuous: 'continuous keeps on and' },
   },
   'trigger.touch': {
     words: 'touch screen tap finger fingertip',
-    values: {
-      off: 'off none no disabled',
-      'move-area': 'move moves area point frame',
-      focus: 'focus focuses af',
-      'focus-and-release': 'shutter release shoot fire fires and picture',
-      track: 'track tracking follow',
-    },
   },
   'trigger.prefocus': { words: 'pre prefocus ahead before ready idle warm beforehand' },
   'trigger.drive': { words: 'single continuous af mode switch button while held' },
@@ -53,114 +32,57 @@ export const LEXICON: Readonly<Record<string, Entry>> = {
   'trigger.magnified': { words: 'af magnified enlarged magnifier autofocus zoomed' },
   'ring.response': {
     words: 'focus ring response linear speed',
-    values: { linear: 'linear', 'by-speed': 'speed non variable' },
   },
   'ring.direction': { words: 'focus ring direction rotation near clockwise' },
   'mode.drive': {
     words: 'drive focus mode af operation sharpening',
-    values: {
-      single: 'single once one shot still stand static',
-      continuous: 'continuous follow following moving run all the time',
-      automatic: 'automatic auto itself switches mixed',
-      manual: 'manual hand ring mf own',
-      'preset-distance': 'preset stored distance fixed',
-    },
   },
   'mode.override': { words: 'ring after override full time manual touch up lens turn' },
   'mode.aperture': {
     words: 'aperture while focusing stopped down wide open',
-    values: { 'wide-open': 'open wide', working: 'set working stopped', automatic: 'auto automatic' },
   },
   'area.pattern': {
     words: 'area size point points zone field frame pattern target spot selection width',
-    values: {
-      pinpoint: 'pinpoint pin tiny smallest fine xs dot',
-      point: 'point single one spot small 1 s',
-      cross: 'cross plus five 5',
-      block: 'block nine 9 3x3 medium m expanded',
-      group: 'group 21 25 5x5 large l cluster',
-      zone: 'zone middle region',
-      'wide-zone': 'wide broad big xl half',
-      full: 'full whole all everywhere entire frame auto view',
-      'all-sizes': 'custom free any',
-    },
   },
   'area.size': { words: 'area size width height' },
   'area.chooser': {
     words: 'choose chooser picks who selects',
-    values: { operator: 'you operator manual self hand person', camera: 'camera automatic auto itself' },
   },
   'area.follow': {
     words: 'follow follows track tracking across tail subject pass stays',
-    values: {
-      off: 'off none no fixed still',
-      'from-start-point': 'from start after first point chosen begin',
-      automatic: 'automatic auto freely all anything itself',
-    },
   },
   'area.start': {
     words: 'initial starting start point area following tracking begins',
-    values: { own: 'own separate initial', shared: 'same shared carried', automatic: 'auto automatic camera' },
   },
   'area.inside': {
     words: 'priority inside zone favours prefers likes first within takes',
-    values: {
-      centre: 'centre center middle central',
-      automatic: 'automatic auto any whatever own judgement',
-      nearest: 'nearest close closest near foremost front',
-    },
   },
   'area.home': { words: 'home rest resting position return register registered recall start back' },
   'area.recall': { words: 'recall return back to home rest resting middle' },
   'area.cycle': { words: 'next area point walk list step through change button' },
   'area.orientation': {
     words: 'orientation upright vertical horizontal tilted turned portrait landscape rotated sideways held',
-    values: {
-      shared: 'same shared one all no difference',
-      point: 'point separate own other position spot',
-      'point-and-pattern': 'pattern area both and',
-    },
   },
   'area.wrap': { words: 'wrap around edge loop round over runs cycle passes continues' },
   'area.step': {
     words: 'step movement per press distance moves by jump',
-    values: {
-      fine: 'fine short small half narrow',
-      normal: 'normal even one standard',
-      coarse: 'coarse long two broad big',
-    },
   },
   'area.points': {
     words: 'points number count selectable density how many',
-    values: { all: 'all every full', reduced: 'reduced fewer other half less' },
   },
   'area.offered': { words: 'list offered areas limit available choice round shown selectable wheel stops' },
   'area.direct': { words: 'direct directly stick joystick pad cursor moves at once straight without pressing' },
   'subject.class': {
     words: 'subject detection detect recognise recognition looks for find type kind',
-    values: {
-      off: 'off none no nobody ignore',
-      automatic: 'automatic auto anything any all',
-      people: 'people person human faces face',
-      animals: 'animals animal dogs cats pets',
-      birds: 'birds bird',
-      vehicles: 'vehicles cars bikes trains',
-    },
   },
   'subject.detail': {
     words: 'detail part finest down to body head face eye close aims',
-    values: { body: 'body figure whole', head: 'head hat', face: 'face', eye: 'eye eyes' },
   },
   'subject.eye': {
     words: 'eye which preferred side',
-    values: { nearest: 'nearest nearer near auto closest', left: 'left', right: 'right' },
   },
   'subject.scope': {
     words: 'where looks detection within anywhere scope search',
-    values: {
-      'whole-frame': 'whole everywhere anywhere full all frame',
-      'inside-area': 'inside area only within frame',
-    },
   },
   'subject.registered': { words: 'registered known friends faces first list priority favourite' },
   'subject.cycle': { words: 'next other eye subject face switch over' },
@@ -181,33 +103,23 @@ export const LEXICON: Readonly<Record<string, Entry>> = {
   'track.preset': { words: 'preset bundle behaviour profile scene character' },
   'track.search': {
     words: 'search nothing found lens drive impossible scanner',
-    values: { continue: 'continue keep on', stop: 'stop off' },
   },
-  'release.single': { words: 'single first picture waits release priority af still', values: READINESS },
+  'release.single': { words: 'single first picture waits release priority af still' },
   'release.first': {
     words: 'first picture frame run continuous burst waits release priority opening',
-    values: READINESS,
   },
   'release.next': {
     words: 'next later following rest second frames pictures burst run waits release priority',
-    values: READINESS,
   },
   'release.rate': { words: 'rate frames per second burst pace speed drive continuous fps shooting', usual: [3, 20] },
   'release.refocus': {
     words: 'focus between frames burst tracking follows run af',
-    values: { true: 'on yes follows each tracks', false: 'off no first fixed locked' },
   },
   'release.remeter': {
     words: 'exposure between frames burst ae metering run',
-    values: { true: 'on yes each', false: 'off no first fixed locked' },
   },
   'release.shutter': {
     words: 'shutter type mechanical electronic curtain silent',
-    values: {
-      mechanical: 'mechanical',
-      'electronic-first': 'first front curtain efcs half',
-      electronic: 'electronic silent',
-    },
   },
   'range.limit': { words: 'limit limiter range distance near far search' },
   'range.preset': { words: 'stored distance preset recall memory go to' },
@@ -220,14 +132,6 @@ export const LEXICON: Readonly<Record<string, Entry>> = {
   'see.subject': { words: 'subject frame face shown found marks display' },
   'see.colour': {
     words: 'colour color tint',
-    values: {
-      red: 'red',
-      yellow: 'yellow',
-      green: 'green',
-      blue: 'blue',
-      white: 'white',
-      black: 'black',
-    },
   },
   'see.tone': { words: 'tone beep sound bell audible signal volume' },
   'see.lamp': { words: 'lamp assist light illuminator glow beam' },
@@ -235,41 +139,24 @@ export const LEXICON: Readonly<Record<string, Entry>> = {
   'see.exposure': { words: 'exposure preview true live finder effect simulation as taken' },
   'see.peaking': {
     words: 'peaking edges outline sharp highlight',
-    values: {
-      off: 'off none no',
-      low: 'low faint soft thin light weak',
-      mid: 'mid medium clear normal',
-      high: 'high strong full thick dark white',
-    },
   },
   'see.magnify': { words: 'magnify magnifier enlarge zoom closer loupe times help' },
   'see.enlarge': { words: 'magnifier enlarge closer loupe look zoom button' },
   'see.outline': { words: 'peaking outline edges show hide button' },
   'see.map': { words: 'depth map colours plane front behind' },
-  'see.depth': { words: 'depth scale basis ruler', values: { print: 'print paper', pixel: 'pixel pixels' } },
+  'see.depth': { words: 'depth scale basis ruler' },
   'video.continuous': { words: 'video film filming movie continuous af runs running while moving' },
   'video.assist': { words: 'video film ring interrupts then af again assist takes over' },
   'video.area': { words: 'video film movie area size point zone' },
   'video.subject': { words: 'video film movie subject detection looks for people' },
   'video.touch': {
     words: 'video film touch tap screen finger',
-    values: {
-      off: 'off none no',
-      rack: 'rack passes over shift hands moves',
-      track: 'track follow tracking',
-    },
   },
   'video.transition': { words: 'video film transition rack speed travel crossing', usual: [4, 0.2] },
   'video.shift': { words: 'video film wait patience sensitivity leaving subject shift', usual: [0.3, 4.8] },
   'video.freeze': { words: 'video film freeze hold stay lock' },
   'meter.pattern': {
     words: 'meter metering pattern measure light weigh exposure brightness reading',
-    values: {
-      matrix: 'matrix multi all whole everywhere pattern broad',
-      centre: 'centre center middle weighted mid',
-      spot: 'spot pin point one star',
-      highlight: 'highlight highlights brights bright',
-    },
   },
   'meter.follows': { words: 'spot meter follows linked rides goes point along with' },
   'meter.lock': { words: 'exposure light hold keep lock save' },

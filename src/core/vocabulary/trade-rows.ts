@@ -8,11 +8,13 @@
 /** Work that a key can be given, by its dimension; `both` locks exposure and focus, `none` is about no dimension. */
 export const KEY_WORK: Readonly<Record<string, string>> = {
   'trigger.start': `
-afon, af start, start af, start focus*, activate af, focus on, meter* af start, focus !hold !lock !stop !mode !area !set !limiter !check !preset !standard !point !distance, af !mf !area !mode !stop !lock !manual !set !limiter
-`,
+    afon, af start, start af, start focus*, activate af, focus on, meter* af start,
+    focus !hold !lock !stop !mode !area !set !limiter !check !preset !standard !point !distance,
+    af !mf !area !mode !stop !lock !manual !set !limiter
+  `,
   'trigger.stop': `
-af stop, stop af, afl, focus hold, hold focus, focus stop, stop focus*, freeze focus, af halt, halt af
-`,
+    af stop, stop af, afl, focus hold, hold focus, focus stop, stop focus*, freeze focus, af halt, halt af
+  `,
   'trigger.second': 'afon eye/face/detect*, af start eye/face/detect*, start af eye/face',
   'trigger.manual': 'af mf, mf toggle, mf on, af manual, mf off, mf switch, af mf select*, mf, af manual switch',
   'trigger.drive': `
@@ -28,58 +30,56 @@ af stop, stop af, afl, focus hold, hold focus, focus stop, stop focus*, freeze f
     cycle area, af mode, toggle area
   `,
   'area.recall': `
-home, centre point, reset point, return centre, focus standard, registered point, point centre,
-    reset focus point, switch registered af point, preset focus point, centre focus point, set point centre, frame centre, area centre, move centre, frame to centre
-`,
+    home, centre point, reset point, return centre, focus standard, registered point, point centre,
+    reset focus point, switch registered af point, preset focus point, centre focus point, set point centre,
+    frame centre, area centre, move centre, frame to centre
+  `,
   'subject.toggle': `
-detect* on, detect* off, subject detect*, subject recogni*, switch detect*, toggle detect*, eye detect*,
+    detect* on, detect* off, subject detect*, subject recogni*, switch detect*, toggle detect*, eye detect*,
     recogni*, detect*, face detect*, face on off, find* face, face on
-`,
+  `,
   'subject.cycle': `
     eye switch, switch eye, right left eye, face select*, next face/subject/eye, eye select*, switch face,
     eye right left
   `,
   'range.preset': `
-preset focus !point, preset distance, stored distance, recall distance, recall focus position,
+    preset focus !point, preset distance, stored distance, recall distance, recall focus position,
     focus distance recall, go preset, memory recall, focus set, distance stored
-`,
+  `,
   'range.limiter': 'limiter, range limit*',
   'see.enlarge': 'magnif*, zoom on, zoom, focus check, enlarge*',
-  'see.outline': `
-peak*, edge highlight*, colour edge
-`,
+  'see.outline': 'peak*, edge highlight*, colour edge',
   'video.freeze': 'pause af, freeze af, af pause',
   'meter.lock': 'ael, exposure hold, hold exposure, ae hold',
   both: 'aelafl',
   none: `
-off, none, not set, unassigned, disable*, nothing, not assigned, preview, iso, white balance, wb, menu,
+    off, none, not set, unassigned, disable*, nothing, not assigned, preview, iso, white balance, wb, menu,
     spot meter*, meter* method, meter* mode, depth field, playback, flash, highlight active, subject track,
-    no function, no function
-`,
+    no function
+  `,
 }
 
 /** Labels of keys, whose options are the work they can be given. */
 export const KEY_NAMES = `
-  button !shutter, pad centre/up/down/left/right, key, fn, fn1, fn2, fn3, joystick press, joystick centre, afon !mf, l fn, dial press, assign,
-  custom key, lever press, lens fn, rear fn, front fn, ael button, star button
+  button !shutter, pad centre/up/down/left/right, key, fn, fn1, fn2, fn3, joystick press, joystick centre, afon !mf,
+  l fn, dial press, assign, custom key, lever press, lens fn, rear fn, front fn, ael button, star button
 `
 
 /** Rows that have nothing to do with focus. */
 export const ELSEWHERE_PHRASES = `
-  tally, false colour, shutter angle, fan, frame rate @movie, teleconverter,
-  iso, white balance, wb, image quality, picture quality, image size, raw, jpeg, colour space, colour mode,
-  colour look, picture style, noise reduction, noise filter, nr, long exposure, stabili*, is mode, card, slot,
-  file, folder, copyright, date, time zone, language, format !film !depth, clean*, sensor clean*, wi fi, wifi,
-  bluetooth, network, battery, power, standby, auto power, eco, brightness, monitor, lcd, self timer, timer,
-  flash, red eye, bracket* !focus, bracketing sequence, exposure step*, aspect, grid, composition line*,
-  centre marker, level !peak*, level gauge, electronic level, flicker, mirror, silent, zebra, waveform, log,
-  headphone, microphone, audio level, frame rate movie, movie quality, movie self timer, video system,
-  digital zoom, smile, blink, scene, operation sound, start up sound, shutter sound, release without card,
-  release card, shutter card, release without lens, eye sensor !af, usb, hdmi, gps, firmware,
-  reset !lens !focus !point, picture mode, tone curve, auto light*, lighting, vignett*, distortion, breathing,
-  record button, max continuous, exposure delay, release dial, framing grid, file number*, help,
-  sensor shift, thumbnail, date stamp, exposure delay, max release, multiple exposure,
-  interval*, sharpness, contrast !af, saturation, lock buttons, info display, save power, clock
+  tally, false colour, shutter angle, fan, frame rate @movie, teleconverter, iso, white balance, wb, image quality,
+  picture quality, image size, raw, jpeg, colour space, colour mode, colour look, picture style, noise reduction,
+  noise filter, nr, long exposure, stabili*, is mode, card, slot, file, folder, copyright, date, time zone,
+  language, format !film !depth, clean*, sensor clean*, wi fi, wifi, bluetooth, network, battery, power, standby,
+  auto power, eco, brightness, monitor, lcd, self timer, timer, flash, red eye, bracket* !focus,
+  bracketing sequence, exposure step*, aspect, grid, composition line*, centre marker, level !peak*, level gauge,
+  electronic level, flicker, mirror, silent, zebra, waveform, log, headphone, microphone, audio level,
+  frame rate movie, movie quality, movie self timer, video system, digital zoom, smile, blink, scene,
+  operation sound, start up sound, shutter sound, release without card, release card, shutter card,
+  release without lens, eye sensor !af, usb, hdmi, gps, firmware, reset !lens !focus !point, picture mode,
+  tone curve, auto light*, lighting, vignett*, distortion, breathing, record button, max continuous, exposure delay,
+  release dial, framing grid, file number*, help, sensor shift, thumbnail, date stamp, max release,
+  multiple exposure, interval*, sharpness, contrast !af, saturation, lock buttons, info display, save power, clock
 `
 
 /** Rows about focus that nothing in the vocabulary says. */
@@ -87,50 +87,46 @@ export const UNNAMED_PHRASES = `
   focus bracket*, focus stack*, focus guide, mf guide, mf assist, limit af, limit area, area limit,
   focus area limit, area regist*, regist* area, auto clear area, magnif* time, magnifier time, auto magnifier,
   focus position save, lens position resume, lens retract, touch zoom, ring lock, focus ring lock,
-  illumination finder, finder illumination, point illumination, point brightness, status finder,
-  face prior* meter*, face meter*, ael shutter, shutter ael, shutter ae, ae lock halfpress, release halfpress,
-  eye sensor af, focus check, focus switch body, aelafl mode, aelafl, lock hold, bulb,
-  focus frame movement speed, movement speed, show hide af mode, centre weight* area, subject track switch*,
-  switch* track* subject, sensitiv* point select*, distance scale, scale unit*, depth scale unit, distance unit,
-  control ring, areas dial, area button skip*, focus area tick, target list, af area list, point options,
-  focus pull limiter, speed valid, only af movie, lens fn ring, movie af mode !area, release prior* limiter,
-  touch shutter, aperture drive, peak display, focus lever, quick control, dial, liveview af, focus breathing,
-  adapted lens, focus indicator, spot select button, press joystick, return home, afc mf, afc centre start,
-  electronic front curtain, face prior* !eye !regist*, eye detect* !face, animal eye, face detect* af select, metres feet
+  illumination finder, finder illumination, point illumination, point brightness, status finder, face prior* meter*,
+  face meter*, ael shutter, shutter ael, shutter ae, ae lock halfpress, release halfpress, eye sensor af,
+  focus check, focus switch body, aelafl mode, aelafl, lock hold, bulb, focus frame movement speed, movement speed,
+  show hide af mode, centre weight* area, subject track switch*, switch* track* subject, sensitiv* point select*,
+  distance scale, scale unit*, depth scale unit, distance unit, control ring, areas dial, area button skip*,
+  focus area tick, target list, af area list, point options, focus pull limiter, speed valid, only af movie,
+  lens fn ring, movie af mode !area, release prior* limiter, touch shutter, aperture drive, peak display,
+  focus lever, quick control, dial, liveview af, focus breathing, adapted lens, focus indicator, spot select button,
+  press joystick, return home, afc mf, afc centre start, electronic front curtain, face prior* !eye !regist*,
+  eye detect* !face, animal eye, face detect* af select, metres feet
 `
 
 /** Words that make a row likely to be about focus, whatever it says. */
 export const FOCUS_WORDS = `
-  af, focus*, mf, afs, afc, afa, aff, afon, afl, aelafl, prefocus, track, subject, eye !red, face, peak,
-  magnifier, override, servo
+  af, focus*, mf, afs, afc, afa, aff, afon, afl, aelafl, prefocus, track, subject, eye !red, face, peak, magnifier,
+  override, servo
 `
 
 /** Ends of a scale that say that something is held for long. */
-export const LONG = `
-locked, lock, tight, long, delay*, stay*, keep, sticky, tenac*, firm, patient, slow*, hold*
-`
+export const LONG = 'locked, lock, tight, long, delay*, stay*, keep, sticky, tenac*, firm, patient, slow*, hold*'
 
 /** Ends of a scale that say that it is soon let go. */
-export const SHORT = `
-responsive, quick*, loose, short, instant*, immediate*, switch, off, fast, rapid*, soon, let*
-`
+export const SHORT = 'responsive, quick*, loose, short, instant*, immediate*, switch, off, fast, rapid*, soon, let*'
 
 /** Ends of a scale that say that there is much of what the row names. */
 export const MUCH = `
-high, strong, fast, quick*, erratic, much, large, accelerat*, responsive, sudden, maximum, react*
+  high, strong, fast, quick*, erratic, much, large, accelerat*, responsive, sudden, maximum, react*
 `
 
 /** Ends of a scale that say that there is little of it. */
-export const LITTLE = `
-low, weak, slow*, steady, off, none, small, constant, little, minimum, gradual, ignore*
-`
+export const LITTLE = 'low, weak, slow*, steady, off, none, small, constant, little, minimum, gradual, ignore*'
 
 /** Yes, whatever it is about. */
 export const YES_WORDS = `
-on, yes, enable*, allowed, active, show*, always, shown, auto, operative, effective, permit*, emit, used, sound, valid, execute, release allowed
+  on, yes, enable*, allowed, active, show*, always, shown, auto, operative, effective, permit*, emit, used, sound,
+  valid, execute, release allowed
 `
 
 /** No, whatever it is about. */
 export const NO_WORDS = `
-off, no, not, disable*, never, none, inactive, hidden, hide, without, inoperative, ignored, ineffective, prohibit*, mute, blocked, invalid, forbid*, reject
+  off, no, not, disable*, never, none, inactive, hidden, hide, without, inoperative, ignored, ineffective,
+  prohibit*, mute, blocked, invalid, forbid*, reject
 `

@@ -18,20 +18,42 @@ export interface TradeWords {
   readonly film?: 'only'
 }
 
+const OFF = 'off, none, no, nothing, nobody, disable*, deactivate*, inactive, never'
+const READINESS = {
+  release: 'release, release priority, speed, shutter, any time, at once, immediate, allowed !not',
+  balanced: 'balance*, balanced, equal, even, auto, focus release, balanced emphasis',
+  focus: 'focus, af, only focused, focus priority, sharp, not allowed',
+}
+const BETWEEN_FRAMES = {
+  true: 'each frame, every, every frame, every picture, on, follow*, track',
+  false: 'first frame fixed, first fixed, first only, first picture, first !each, off, lock*, fixed',
+}
+const CLASSES = {
+  off: OFF,
+  automatic: 'auto, automatic, any subject, anything',
+  people: 'people, person, human*, face !bird, portrait, faces',
+  animals: 'animal !bird, dog/cat, pet*, mammal*',
+  birds: 'bird !animal',
+  vehicles: 'vehicle*, car !train, motor*, automobile*, bike*, motorsport*',
+}
+
 export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'trigger.shutter': {
     names: `
-af shutter => starts-af meters-only, shutter button af => starts-af meters-only,
+      af shutter => starts-af meters-only, shutter button af => starts-af meters-only,
       halfpress !stabili* !image !lock !ael !release => starts-af meters-only,
       halfpress shutter => starts-af meters-only, shutter half => starts-af meters-only,
       af activation => starts-af meters-only, back button focus/af => meters-only starts-af,
-      af start shutter => starts-af meters-only, half shutter => starts-af meters-only, shutter button !lock !af !sound, focus* release button => starts-af meters-only, focus* with shutter => starts-af meters-only, start focus* shutter => starts-af meters-only, afon only !button => meters-only starts-af, af start !button !afon
-`,
+      af start shutter => starts-af meters-only, half shutter => starts-af meters-only,
+      shutter button !lock !af !sound, focus* release button => starts-af meters-only,
+      focus* with shutter => starts-af meters-only, start focus* shutter => starts-af meters-only,
+      afon only !button => meters-only starts-af, af start !button !afon
+    `,
     values: {
       'starts-af': 'af !only, focus* meter*, meter* af, af start, shutter afon, focus* !hold !lock',
       'meters-only': `
-meter* !af !focus*, meter* only, only meter*, exposure only, afon only, meter* start !af, ae, ae !af
-`,
+        meter* !af !focus*, meter* only, only meter*, exposure only, afon only, meter* start !af, ae, ae !af
+      `,
       'holds-focus': 'hold* focus, focus hold, afl',
     },
   },
@@ -42,12 +64,13 @@ meter* !af !focus*, meter* only, only meter*, exposure only, afon only, meter* s
     `,
     hints: 'touch !pad !zoom',
     values: {
-      off: 'off, none, no, nothing, nobody, disable*, deactivate*, inactive, never',
+      off: OFF,
       'move-area': 'move* area/point/frame, area, point, select area/point, move*',
       focus: 'focus, af, touch focus/af, focus*',
       'focus-and-release': `
-shutter, release, shoot*, af shutter, focus shoot*/release/picture/shutter, touch shutter, shot, touch af shutter, af and shutter, take picture
-`,
+        shutter, release, shoot*, af shutter, focus shoot*/release/picture/shutter, touch shutter, shot,
+        touch af shutter, af and shutter, take picture
+      `,
       track: 'track*, follow*',
     },
   },
@@ -60,9 +83,9 @@ shutter, release, shoot*, af shutter, focus shoot*/release/picture/shutter, touc
   },
   'trigger.prefocus': {
     names: `
-prefocus, preview af, quick af, continuous af liveview, before shutter press*, before press*, start af eye,
+      prefocus, preview af, quick af, continuous af liveview, before shutter press*, before press*, start af eye,
       full time af !movie, ahead press*, finder raised, af finder raised, before shoot*
-`,
+    `,
     hints: 'continuous af !movie, afc liveview, constant af',
   },
   'trigger.pad': {
@@ -92,42 +115,32 @@ prefocus, preview af, quick af, continuous af liveview, before shutter press*, b
   },
   'mode.drive': {
     names: `
-focus mode, af mode, af operation, focus operation, focus drive, drive select af, af drive,
+      focus mode, af mode, af operation, focus operation, focus drive, drive select af, af drive,
       focus method drive, when focus*, focus* when, mode focus*, how focus*, how camera focus*
-`,
-    hints: `
-drive, af !area, focus, mode, drive, af drive
-`,
+    `,
+    hints: 'drive, af !area, focus, mode, af drive',
     values: {
-      single: `
-single, afs, oneshot, one shot, once, override, single af, one time, focus* once, s
-`,
+      single: 'single, afs, oneshot, one shot, once, override, single af, one time, focus* once, s',
       continuous: `
-continuous*, afc, servo !auto, predictive, track, afc track, follow*, keep focus*, keep* focus*, c
-`,
-      automatic: `
-afa, auto, automatic, decide*, auto switch*, servo auto, hybrid, switch* itself, by itself
-`,
-      manual: `
-manual*, mf, m, hand, you focus
-`,
+        continuous*, afc, servo !auto, predictive, track, afc track, follow*, keep focus*, keep* focus*, c
+      `,
+      automatic: 'afa, auto, automatic, decide*, auto switch*, servo auto, hybrid, switch* itself, by itself',
+      manual: 'manual*, mf, m, hand, you focus',
       'preset-distance': 'preset, preset mf, stored distance, fixed distance',
     },
     telling: true,
   },
   'mode.override': {
     names: `
-override, mf after af, electronic mf, manual touch up, ring af use !movie, focus ring af !movie !assist,
-      ring during af !movie, ring after af, ring override, mf ring af, touch up af, mf lens oneshot,
-      manual ring af, use ring af, electronic override, focus ring autofocus, refocus ring, ring refocus, ring after afs, refocus manual, manual adjust* af, manual adjust* follow, manual correct* af, focus ring correct*, ring correct* af, af ring
-`,
+      override, mf after af, electronic mf, manual touch up, ring af use !movie, focus ring af !movie !assist,
+      ring during af !movie, ring after af, ring override, mf ring af, touch up af, mf lens oneshot, manual ring af,
+      use ring af, electronic override, focus ring autofocus, refocus ring, ring refocus, ring after afs,
+      refocus manual, manual adjust* af, manual adjust* follow, manual correct* af, focus ring correct*,
+      ring correct* af, af ring
+    `,
     values: {
-      true: `
-after, always, take* over, enable*, on, work*
-`,
-      false: `
-ignored, off, disable*, inactive, lock*
-`,
+      true: 'after, always, take* over, enable*, on, work*',
+      false: 'ignored, off, disable*, inactive, lock*',
     },
   },
   'mode.aperture': {
@@ -140,26 +153,28 @@ ignored, off, disable*, inactive, lock*
   },
   'area.pattern': {
     names: `
-af area, focus area, af area mode, area type, af method, focus* method, area select*, focus point size,
-      af area size, size area, kind area, af target mode, af point size, area mode, af mode area, focus* area size, size point, part picture focus, part focus, where focus, area to focus, frame size, af frame
-`,
-    hints: `
-af mode, autofocus mode, area, af point, focus mode, frame select*
-`,
+      af area, focus area, af area mode, area type, af method, focus* method, area select*, focus point size,
+      af area size, size area, kind area, af target mode, af point size, area mode, af mode area, focus* area size,
+      size point, part picture focus, part focus, where focus, area to focus, frame size, af frame
+    `,
+    hints: 'af mode, autofocus mode, area, af point, focus mode, frame select*',
     not: `
-      limit*, list, selectable, number, colour, display, show*, shown, register*, clear, delete, button, move*, movement, step, turned, edge,
-      sensitiv*, orient*, wrap, pointer, drive, loop, home, interlock, vertical, horizontal, switch*, track* from, auto point
+      limit*, list, selectable, number, colour, display, show*, shown, register*, clear, delete, button, move*,
+      movement, step, turned, edge, sensitiv*, orient*, wrap, pointer, drive, loop, home, interlock, vertical,
+      horizontal, switch*, track* from, auto point
     `,
     telling: true,
   },
   'area.follow': {
     names: `
-track area, follow area, area track, track from, follow from, follow across, track frame,
-      area follow subject, subject track => from-start-point off, track subject => from-start-point off, follow subject => from-start-point off, subject follow => from-start-point off, follow through, track => from-start-point off
-`,
+      track area, follow area, area track, track from, follow from, follow across, track frame, area follow subject,
+      subject track => from-start-point off, track subject => from-start-point off,
+      follow subject => from-start-point off, subject follow => from-start-point off, follow through,
+      track => from-start-point off
+    `,
     not: 'show*, shown, display, sensitiv*, hold',
     values: {
-      off: 'off, none, no, nothing, nobody, disable*, deactivate*, inactive, never',
+      off: OFF,
       'from-start-point': 'from, start, selected, on, enable*, chosen',
       automatic: 'auto, automatic, free*, anything',
     },
@@ -192,30 +207,31 @@ track area, follow area, area track, track from, follow from, follow across, tra
   },
   'area.orientation': {
     names: `
-orient*, vertical horizontal, vert hor, vertical/horizontal af/point/area, camera turned, portrait point,
-      upright point/area, point turned, portrait area, point vertical, vertical position, upright, turned upright, vertical point
-`,
+      orient*, vertical horizontal, vert hor, vertical/horizontal af/point/area, camera turned, portrait point,
+      upright point/area, point turned, portrait area, point vertical, vertical position, upright, turned upright,
+      vertical point
+    `,
     values: {
-      shared: `
-same, shared, off, same both, no, common, same spot
-`,
+      shared: 'same, shared, off, same both, no, common, same spot',
       point: `
-point !same, separate point, point only, own, separate, area only, focus area only, individual, own spot
-`,
+        point !same, separate point, point only, own, separate, area only, focus area only, individual, own spot
+      `,
       'point-and-pattern': `
-point area, area point, point mode, separate point area, area and, both, point pattern, point size, spot size, and size
-`,
+        point area, area point, point mode, separate point area, area and, both, point pattern, point size,
+        spot size, and size
+      `,
     },
   },
   'area.wrap': {
     names: `
-wrap*, loop*, circulat*, point edge, area edge, runs edge, point select* pattern, edge other side, other edge,
+      wrap*, loop*, circulat*, point edge, area edge, runs edge, point select* pattern, edge other side, other edge,
       selection pattern point, beyond end, beyond edge, frame beyond, beyond screen
-`,
+    `,
     values: {
       true: `
-wrap !no, continuous, circulate !not, loop, goes round, round, yes, on, via all, other edge, enable*, opposite side, other side
-`,
+        wrap !no, continuous, circulate !not, loop, goes round, round, yes, on, via all, other edge, enable*,
+        opposite side, other side
+      `,
       false: 'stop*, no wrap, not, no, off, disable*, does not',
     },
   },
@@ -231,14 +247,10 @@ wrap !no, continuous, circulate !not, loop, goes round, round, yes, on, via all,
     },
   },
   'area.points': {
-    names: `
-number points, selectable points, selectable af points, points used, af points, points number, point
-`,
+    names: 'number points, selectable points, selectable af points, points used, af points, points number, point',
     values: {
       all: 'all, every point !other, full, every !other',
-      reduced: `
-cross type, half, every other, reduced, only, fewer, 1/2, 1
-`,
+      reduced: 'cross type, half, every other, reduced, only, fewer, 1/2, 1',
     },
   },
   'area.direct': {
@@ -253,19 +265,13 @@ cross type, half, every other, reduced, only, fewer, 1/2, 1
   },
   'subject.class': {
     names: `
-subject detect*, subject to detect, recogni* target, detect* subject, subject recogni*,
+      subject detect*, subject to detect, recogni* target, detect* subject, subject recogni*,
       recogni* !target !frame !area !face, look* for, detect* kind, subject kind, detect* target,
-      face detect* => people off, subject type, look* face => people off, find* face => people off, face recogni* => people off, look* for face => people off
-`,
+      face detect* => people off, subject type, look* face => people off, find* face => people off,
+      face recogni* => people off, look* for face => people off
+    `,
     hints: 'subject, detect*',
-    values: {
-      off: 'off, none, no, nothing, nobody, disable*, deactivate*, inactive, never',
-      automatic: 'auto, automatic, any subject, anything',
-      people: 'people, person, human*, face !bird, portrait, faces',
-      animals: 'animal !bird, dog/cat, pet*, mammal*',
-      birds: 'bird !animal',
-      vehicles: 'vehicle*, car !train, motor*, automobile*, bike*, motorsport*',
-    },
+    values: CLASSES,
     telling: true,
   },
   'subject.detail': {
@@ -279,17 +285,13 @@ subject detect*, subject to detect, recogni* target, detect* subject, subject re
   },
   'subject.eye': {
     names: `
-right left eye, prefer* eye, eye select*, which eye, eye prior*, eye focus, eye prefer*, eye to focus, eye prefer*, prefer* eye, eye
-`,
+      right left eye, prefer* eye, eye select*, which eye, eye prior*, eye focus, eye prefer*, eye to focus, eye
+    `,
     hints: 'eye',
     values: {
       nearest: 'near*, auto, automatic, close*, either',
-      left: `
-left, l
-`,
-      right: `
-right, r
-`,
+      left: 'left, l',
+      right: 'right, r',
     },
   },
   'subject.scope': {
@@ -311,23 +313,27 @@ right, r
   },
   'track.hold': {
     names: `
-track sensitiv* => -, subject shift sensitiv* => -, af sensitiv* => -, lock on, block*, afc sensitiv* => -,
+      track sensitiv* => -, subject shift sensitiv* => -, af sensitiv* => -, lock on, block*, afc sensitiv* => -,
       continuous af sensitiv* => -, loss tolerance, how long stay*, stay* subject, hold subject, subject lock,
       hold block*, lock on time, track lock, lost subject, shift sensitiv* => -, subject hold, sensitiv* afc => -,
-      servo sensitiv* => -, stickiness, stickiness track, track stickiness, retention, retention subject, obstruct*, hidden subject, wait before leav*, wait* leav* subject, stay* with, loss subject, subject loss, lost subject
-`,
+      servo sensitiv* => -, stickiness, stickiness track, track stickiness, retention, retention subject, obstruct*,
+      hidden subject, wait before leav*, wait* leav* subject, stay* with, loss subject, subject loss
+    `,
   },
   'track.response': {
     names: `
-accel*, decel*, speed track, speed change, subject motion, move* object predict*, subject speed, predict*,
-      reaction speed, change* speed, speed sensitiv* subject, speed response, motion subject, follow speed, speed follow, follow speed change, speed track sensitiv*, speed variation, correspond* speed, variation speed, change subject speed
-`,
+      accel*, decel*, speed track, speed change, subject motion, move* object predict*, subject speed, predict*,
+      reaction speed, change* speed, speed sensitiv* subject, speed response, motion subject, follow speed,
+      speed follow, follow speed change, speed track sensitiv*, speed variation, correspond* speed, variation speed,
+      change subject speed
+    `,
   },
   'track.switch': {
     names: `
-point auto switch* => -, area switch* sensitiv* => -, point switch* => -, area switch* !zone => -,
-      point hop* => -, move another subject => -, zone switch* => -, switch* point => -, another point => -, transfer point => -, transfer between point => -, change* point => -, jump* point => -
-`,
+      point auto switch* => -, area switch* sensitiv* => -, point switch* => -, area switch* !zone => -,
+      point hop* => -, move another subject => -, zone switch* => -, switch* point => -, another point => -,
+      transfer point => -, transfer between point => -, change* point => -, jump* point => -
+    `,
   },
   'track.acquire': {
     names: 'af drive speed, focus speed, first focus* speed, af speed, focus* speed, acquisition speed',
@@ -348,52 +354,44 @@ point auto switch* => -, area switch* sensitiv* => -, point switch* => -, area s
   },
   'track.search': {
     names: `
-lens drive impossible, lens drive not possible, search not found, af not possible, search loss, af scan*,
-      focus cannot found, if focus, search after, when not found, focus search, af impossible, drive failure, focus failure, lens drive focus failure, failure search, af fail*, drive difficult, focus difficult, keep search*, search* nothing found, search* when
-`,
+      lens drive impossible, lens drive not possible, search not found, af not possible, search loss, af scan*,
+      focus cannot found, if focus, search after, when not found, focus search, af impossible, drive failure,
+      focus failure, lens drive focus failure, failure search, af fail*, drive difficult, focus difficult,
+      keep search*, search* nothing found, search* when
+    `,
     values: {
-      continue: `
-continue, keep search*, on, go on, enable*, search !stop
-`,
-      stop: `
-stop, off, disable*, stay, stop search, cease, give up
-`,
+      continue: 'continue, keep search*, on, go on, enable*, search !stop',
+      stop: 'stop, off, disable*, stay, stop search, cease, give up',
     },
   },
   'release.single': {
     names: `
-priority afs, prior* single af, prior* oneshot, release afs, prior* single, afs prior*, release single af,
+      priority afs, prior* single af, prior* oneshot, release afs, prior* single, afs prior*, release single af,
       release when out focus => release focus, prior* s, afs release, release without focus => release focus,
-      single af release, shutter release single, picture not sharp => release focus, release not sharp => release focus, shoot* not sharp => release focus, release prior* s => release focus, shutter out focus single => release focus, shutter before focus single => release focus, shutter before focus afs => release focus, release out focus single => release focus, shoot* before focus => release focus
-`,
-    values: {
-      release: 'release, release priority, speed, shutter, any time, at once, immediate, allowed !not',
-      balanced: 'balance*, balanced, equal, even, auto, focus release, balanced emphasis',
-      focus: 'focus, af, only focused, focus priority, sharp, not allowed',
-    },
+      single af release, shutter release single, picture not sharp => release focus,
+      release not sharp => release focus, shoot* not sharp => release focus, release prior* s => release focus,
+      shutter out focus single => release focus, shutter before focus single => release focus,
+      shutter before focus afs => release focus, release out focus single => release focus,
+      shoot* before focus => release focus
+    `,
+    values: READINESS,
   },
   'release.first': {
     names: `
-      first prior*, first image prior*, first frame prior*, prior* burst first,
-      first frame continuous, prior* first, release first frame
+      first prior*, first image prior*, first frame prior*, prior* burst first, first frame continuous,
+      prior* first, release first frame
     `,
-    values: {
-      release: 'release, release priority, speed, shutter, any time, at once, immediate, allowed !not',
-      balanced: 'balance*, balanced, equal, even, auto, focus release, balanced emphasis',
-      focus: 'focus, af, only focused, focus priority, sharp, not allowed',
-    },
+    values: READINESS,
   },
   'release.next': {
     names: `
-priority afc, prior* continuous af, second image prior*, prior* continuous, afc prior*,
+      priority afc, prior* continuous af, second image prior*, prior* continuous, afc prior*,
       following frame prior*, prior* burst other, later frame, second prior*, release afc, release later, prior* c,
-      prior* following, afc release, release later frame continuous, release prior* c => release focus, shutter out focus continuous => release focus, shutter before focus continuous => release focus, shutter before focus afc => release focus, release out focus continuous => release focus
-`,
-    values: {
-      release: 'release, release priority, speed, shutter, any time, at once, immediate, allowed !not',
-      balanced: 'balance*, balanced, equal, even, auto, focus release, balanced emphasis',
-      focus: 'focus, af, only focused, focus priority, sharp, not allowed',
-    },
+      prior* following, afc release, release later frame continuous, release prior* c => release focus,
+      shutter out focus continuous => release focus, shutter before focus continuous => release focus,
+      shutter before focus afc => release focus, release out focus continuous => release focus
+    `,
+    values: READINESS,
   },
   'release.rate': {
     names: `
@@ -404,19 +402,14 @@ priority afc, prior* continuous af, second image prior*, prior* continuous, afc 
   },
   'release.refocus': {
     names: `
-track burst !ae, burst af, continuous shoot* af, af burst, af between, focus between, af track burst, focus during burst, focus burst, focus during run, focus in burst
-`,
-    values: {
-      true: 'each frame, every, every frame, every picture, on, follow*, track',
-      false: 'first frame fixed, first fixed, first only, first picture, first !each, off, lock*, fixed',
-    },
+      track burst !ae, burst af, continuous shoot* af, af burst, af between, focus between, af track burst,
+      focus during burst, focus burst, focus during run, focus in burst
+    `,
+    values: BETWEEN_FRAMES,
   },
   'release.remeter': {
     names: 'ae track burst, ae burst, exposure between, ae between',
-    values: {
-      true: 'each frame, every, every frame, every picture, on, follow*, track',
-      false: 'first frame fixed, first fixed, first only, first picture, first !each, off, lock*, fixed',
-    },
+    values: BETWEEN_FRAMES,
   },
   'release.shutter': {
     names: 'shutter type, shutter mode, type shutter',
@@ -428,28 +421,25 @@ track burst !ae, burst af, continuous shoot* af, af burst, af between, focus bet
   },
   'range.limit': {
     names: `
-limiter !button !priority !movie, distance range, focus range, range limit*, range af, search range !subject, distance limit*, focus* distance limit*, limit* distance, distances to search, range distances
-`,
+      limiter !button !priority !movie, distance range, focus range, range limit*, range af, search range !subject,
+      distance limit*, focus* distance limit*, limit* distance, distances to search, range distances
+    `,
   },
   'range.stored': {
-    names: `
-      preset distance, focus preset !button, stored distance !button, preset mf distance, distance preset
-    `,
+    names: 'preset distance, focus preset !button, stored distance !button, preset mf distance, distance preset',
   },
   'range.reset': {
     names: `
-reset lens, lens reset, lens infinity, lens position power, focus return, lens return, lens off infinity,
+      reset lens, lens reset, lens infinity, lens position power, focus return, lens return, lens off infinity,
       return switch, initialis* lens, lens initialis*, lens power off, lens initial*
-`,
+    `,
     values: {
       true: 'infinity, on, yes, return*, enable*',
       false: 'stay*, last, off, no, keep*, disable*',
     },
   },
   'range.offset': {
-    names: `
-      fine tun*, microadjust*, micro adjust*, af adjust*, focus adj*, af adj*, af calibrat*, af correct*
-    `,
+    names: 'fine tun*, microadjust*, micro adjust*, af adjust*, focus adj*, af adj*, af calibrat*, af correct*',
   },
   'see.area': {
     names: `
@@ -480,8 +470,9 @@ reset lens, lens reset, lens infinity, lens position power, focus return, lens r
   },
   'see.colour': {
     names: `
-area colour, peak colour, frame colour, peak* colour, point colour, focus colour, highlight colour, contour colour, contour emphas* colour, emphas* colour
-`,
+      area colour, peak colour, frame colour, peak* colour, point colour, focus colour, highlight colour,
+      contour colour, contour emphas* colour, emphas* colour
+    `,
     hints: 'colour',
     values: {
       red: 'red',
@@ -494,28 +485,30 @@ area colour, peak colour, frame colour, peak* colour, point colour, focus colour
   },
   'see.tone': {
     names: `
-beep !touch, audio signal, focus sound, af tone, sound focus, confirm* tone, af beep, focus tone,
-      sound in focus, af sound, focus beep, beep focus, confirm* sound, sound focus, make sound focus
-`,
+      beep !touch, audio signal, focus sound, af tone, sound focus, confirm* tone, af beep, focus tone,
+      sound in focus, af sound, focus beep, beep focus, confirm* sound, make sound focus
+    `,
   },
   'see.lamp': {
     names: `
-af illuminator, af assist !ring !movie, af lamp, assist lamp, assist beam, assist light, af light,
-      light focus* dark, af beam, illuminator lamp, assist illuminator, lamp focus, focus light, light af, auxiliary light, light emission, shine light, light help focus, help light, af light
-`,
+      af illuminator, af assist !ring !movie, af lamp, assist lamp, assist beam, assist light, af light,
+      light focus* dark, af beam, illuminator lamp, assist illuminator, lamp focus, focus light, light af,
+      auxiliary light, light emission, shine light, light help focus, help light
+    `,
   },
   'see.review': {
     names: `
-picture review, image review, auto review, review !movie, record view, rec view, playback after,
-      show picture, image display, review time, instant review, picture after, image confirm*, picture confirm*, confirm* after, show each picture, picture after, picture check, image check
-`,
+      picture review, image review, auto review, review !movie, record view, rec view, playback after, show picture,
+      image display, review time, instant review, picture after, image confirm*, picture confirm*, confirm* after,
+      show each picture, picture check, image check
+    `,
   },
   'see.exposure': {
     names: `
-exposure preview, preview exposure, exposure simulation, setting effect, liveview display, liveview effect,
+      exposure preview, preview exposure, exposure simulation, setting effect, liveview display, liveview effect,
       apply liveview, constant preview, show exposure, exposure finder, preview exp, liveview simulation,
       settings liveview, reflect* exposure, exposure on screen, exposure screen
-`,
+    `,
     values: {
       true: 'on, yes, effect on, enable*, preview, exposure preview, preview exp',
       false: 'off, no, effect off, disable*',
@@ -523,23 +516,21 @@ exposure preview, preview exposure, exposure simulation, setting effect, livevie
   },
   'see.peaking': {
     names: `
-peak* level, peak* intensity, peak* !colour, edge highlight*, peak* sensitiv*, peak level,
-      peak highlight !colour, edge emphasis, sharp* aid, colour edge, contour emphas* !colour, edge emphas*, highlight edge, sharp edge, peak* !colour !display !button
-`,
+      peak* level, peak* intensity, peak* !colour, edge highlight*, peak* sensitiv*, peak level,
+      peak highlight !colour, edge emphasis, sharp* aid, colour edge, contour emphas* !colour, edge emphas*,
+      highlight edge, sharp edge, peak* !colour !display !button
+    `,
     values: {
-      off: 'off, none, no, nothing, nobody, disable*, deactivate*, inactive, never',
-      low: `
-low, weak, soft, faint, small, slight*, lo
-`,
+      off: OFF,
+      low: 'low, weak, soft, faint, small, slight*, lo',
       mid: 'mid*, middle, medium, normal, standard',
-      high: `
-high, strong, large, strong*, hi
-`,
+      high: 'high, strong, large, strong*, hi',
     },
   },
   'see.magnify': {
     names: `
-      magnif* factor, magnif* !af !time, magnif* view, initial magnif*, focus magnif* !time, enlarge*, magnifier manual, magnifier when manual, magnifier in
+      magnif* factor, magnif* !af !time, magnif* view, initial magnif*, focus magnif* !time, enlarge*,
+      magnifier manual, magnifier when manual, magnifier in
     `,
   },
   'see.map': {
@@ -555,23 +546,20 @@ high, strong, large, strong*, hi
   'video.continuous': {
     names: `
       continuous af movie, movie servo, movie af continuous, af while movie, af movie run*,
-      af movie !speed !sensitiv* !area !mode !track !transition !shift !ring !only, movie servo af, focus while movie, focus movie, movie focus !speed !area !map !sensitiv*
+      af movie !speed !sensitiv* !area !mode !track !transition !shift !ring !only, movie servo af,
+      focus while movie, focus movie, movie focus !speed !area !map !sensitiv*
     `,
     values: {
-      true: `
-run*, on, enable*, always, mode, itself, yes, keep*
-`,
-      false: `
-demand, only demand, off, disable*, no, lock*
-`,
+      true: 'run*, on, enable*, always, mode, itself, yes, keep*',
+      false: 'demand, only demand, off, disable*, no, lock*',
     },
     film: 'only',
   },
   'video.assist': {
     names: `
-af assist ring, af assist, ring movie af, correction then af, ring during movie, focus ring movie,
+      af assist ring, af assist, ring movie af, correction then af, ring during movie, focus ring movie,
       mf correction, manual then af, manual correction, override, ring override
-`,
+    `,
     values: {
       true: 'active !inactive, on, resume*, enable*, yes',
       false: 'inactive, off, disable*, no, ignored',
@@ -581,7 +569,7 @@ af assist ring, af assist, ring movie af, correction then af, ring during movie,
   'video.touch': {
     names: 'touch movie, tap* movie, touch track, touch rack, tap track',
     values: {
-      off: 'off, none, no, nothing, nobody, disable*, deactivate*, inactive, never',
+      off: OFF,
       rack: 'rack*, pull, focus, shift',
       track: 'track*, follow*, on',
     },
@@ -589,15 +577,16 @@ af assist ring, af assist, ring movie af, correction then af, ring during movie,
   },
   'video.transition': {
     names: `
-transition speed, af speed => speed, focus speed, af servo speed, focus travel, transition, rack speed,
-      travel time, speed af, servo speed, af speed, focus speed, speed, how fast, fast focus move*, focus move*
-`,
+      transition speed, af speed => speed, focus speed, af servo speed, focus travel, transition, rack speed,
+      travel time, speed af, servo speed, af speed, speed, how fast, fast focus move*, focus move*
+    `,
     film: 'only',
   },
   'video.shift': {
     names: `
       subject shift => -, track sensitiv* => -, af sensitiv* => -, af response => -, delay refocus*, hold subject,
-      wait before, sensitiv* => -, responsive* => -, delay before, lock on, stay* subject, stickiness, af stickiness
+      wait before, sensitiv* => -, responsive* => -, delay before, lock on, stay* subject, stickiness,
+      af stickiness
     `,
     film: 'only',
   },
@@ -606,54 +595,43 @@ transition speed, af speed => speed, focus speed, af servo speed, focus travel, 
     film: 'only',
   },
   'video.subject': {
-    names: `
-subject detect*, subject to detect, detect* subject, recogni*, subject, look* for, detect*
-`,
-    values: {
-      off: 'off, none, no, nothing, nobody, disable*, deactivate*, inactive, never',
-      automatic: 'auto, automatic, any subject, anything',
-      people: 'people, person, human*, face !bird, portrait, faces',
-      animals: 'animal !bird, dog/cat, pet*, mammal*',
-      birds: 'bird !animal',
-      vehicles: 'vehicle*, car !train, motor*, automobile*, bike*, motorsport*',
-    },
+    names: 'subject detect*, subject to detect, detect* subject, recogni*, subject, look* for, detect*',
+    values: CLASSES,
     film: 'only',
   },
   'meter.pattern': {
     names: `
-meter* mode, meter* !spot !link* !af !lock !face !timer !area, meter* method, meter* pattern, photometry,
-      exposure measure*, light meter*, measure* light, light measure*, photometr*, photometric system, measure* the light
-`,
+      meter* mode, meter* !spot !link* !af !lock !face !timer !area, meter* method, meter* pattern, photometry,
+      exposure measure*, light meter*, measure* light, light measure*, photometr*, photometric system,
+      measure* the light
+    `,
     values: {
       matrix: `
-matrix, multi*, evaluative, pattern, whole, entire frame, all, segment*, honeycomb, entire !average, everywhere, average whole
-`,
+        matrix, multi*, evaluative, pattern, whole, entire frame, all, segment*, honeycomb, entire !average,
+        everywhere, average whole
+      `,
       centre: 'centre, centre weight*',
-      spot: `
-spot !highlight !shadow, point !highlight !shadow
-`,
-      highlight: `
-highlight*, bright*
-`,
+      spot: 'spot !highlight !shadow, point !highlight !shadow',
+      highlight: 'highlight*, bright*',
     },
     telling: true,
   },
   'meter.follows': {
     names: `
-spot link*, spot point, spot follow*, spot ae point, spot area interlock, spot af target, spot meter* af,
-      interlock spot, spot af point, spot meter* point, spot ae area, photometry spot link*, spot photometry, spot link* frame, spot af, spot frame, spot ae frame
-`,
+      spot link*, spot point, spot follow*, spot ae point, spot area interlock, spot af target, spot meter* af,
+      interlock spot, spot af point, spot meter* point, spot ae area, photometry spot link*, spot photometry,
+      spot link* frame, spot af, spot frame, spot ae frame
+    `,
     values: {
-      true: `
-link*, focus point, af point, follow*, on, yes, focus point link, follow*
-`,
+      true: 'link*, focus point, af point, follow*, on, yes, focus point link',
       false: 'centre, only, off, no, centre only',
     },
   },
   'meter.bias': {
     names: `
-exposure comp*, exposure bias, exposure correct*, exposure shift, ev comp*, exposure adjust*, bright* correct*, exposure correct*, exposure shift, lighter darker, bright* dark*, exposure
-`,
+      exposure comp*, exposure bias, exposure correct*, exposure shift, ev comp*, exposure adjust*,
+      bright* correct*, lighter darker, bright* dark*, exposure
+    `,
     hints: 'exposure',
   },
 }

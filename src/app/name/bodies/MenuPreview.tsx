@@ -35,28 +35,6 @@ export const MenuPreview = ({ read, field }: { read: ReadMenu; field: RefObject<
               'options',
             )} on ${counted(pages, 'page', 'pages')}.`}
       </Typography>
-      {remarks.length > 0 && (
-        <Box component="section" aria-label="Lines to look at" sx={{ mt: 1 }}>
-          <Eyebrow component="h2">{counted(remarks.length, 'line', 'lines')} to look at</Eyebrow>
-          {remarks.slice(0, MOST_REMARKS).map(r => (
-            <Button
-              key={`${r.line}-${r.what}`}
-              onClick={() => goToLine(field.current, r.line)}
-              sx={{ display: 'block', width: '100%', textAlign: 'left', minHeight: 44, fontWeight: 400 }}
-            >
-              <Typography component="span" variant="value" sx={{ display: 'block', overflowWrap: 'anywhere' }}>
-                {r.line}: {r.text}
-              </Typography>
-              <Typography component="span" variant="body2" color="textSecondary">
-                {r.what}
-              </Typography>
-            </Button>
-          ))}
-          {remarks.length > MOST_REMARKS && (
-            <Typography variant="body2">and {remarks.length - MOST_REMARKS} more</Typography>
-          )}
-        </Box>
-      )}
       {rows.length > 0 && (
         <Box
           component="section"
@@ -82,6 +60,28 @@ export const MenuPreview = ({ read, field }: { read: ReadMenu; field: RefObject<
               </Box>
             )
           })}
+        </Box>
+      )}
+      {remarks.length > 0 && (
+        <Box component="section" aria-label="Lines to look at" sx={{ mt: 1 }}>
+          <Eyebrow component="h2">{counted(remarks.length, 'line', 'lines')} to look at</Eyebrow>
+          {remarks.slice(0, MOST_REMARKS).map(r => (
+            <Button
+              key={`${r.line}-${r.what}`}
+              onClick={() => goToLine(field.current, r.line)}
+              sx={{ display: 'block', width: '100%', textAlign: 'left', minHeight: 44, fontWeight: 400 }}
+            >
+              <Typography component="span" variant="value" sx={{ display: 'block', overflowWrap: 'anywhere' }}>
+                {r.line}: {r.text}
+              </Typography>
+              <Typography component="span" variant="body2" color="textSecondary">
+                {r.what}
+              </Typography>
+            </Button>
+          ))}
+          {remarks.length > MOST_REMARKS && (
+            <Typography variant="body2">and {remarks.length - MOST_REMARKS} more</Typography>
+          )}
         </Box>
       )}
     </Box>

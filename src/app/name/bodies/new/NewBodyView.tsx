@@ -105,12 +105,12 @@ export const NewBodyView = ({
     (way !== 'copy' || copyOf !== '')
 
   return (
-    <Page sx={{ maxWidth: 980 }}>
+    <Page sx={{ maxWidth: way === 'paste' && read ? 1320 : 980 }}>
       <Typography variant="h1">A new body</Typography>
       <Box
         component="form"
         onSubmit={e => void begin(e)}
-        sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '320px 1fr' }, gap: 5, mt: 2 }}
+        sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '280px minmax(0, 1fr)' }, gap: 4, mt: 2 }}
       >
         <RadioGroup aria-label="How to begin" value={way} onChange={e => setWay(e.target.value as WayId)}>
           {WAYS.filter(w => w.id !== 'copy' || bodies.length > 0).map(w => (
@@ -162,7 +162,13 @@ export const NewBodyView = ({
             </TextField>
           )}
           {way === 'paste' && (
-            <>
+            <Box
+              sx={{
+                display: 'grid',
+                gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: read ? 'repeat(2, minmax(0, 1fr))' : '1fr' },
+                gap: 3,
+              }}
+            >
               <TextField
                 label="Its menu"
                 multiline
@@ -179,7 +185,7 @@ export const NewBodyView = ({
                 helperText="As you have it: indented, a list, a table, copied from the manual. One setting a line with its options behind it, or the options below it. A star marks the default."
               />
               {read && <MenuPreview read={read} field={text} />}
-            </>
+            </Box>
           )}
           {way === 'copy' && (
             <TextField select label="Copy of" value={copyOf} onChange={e => setCopyOf(e.target.value)}>

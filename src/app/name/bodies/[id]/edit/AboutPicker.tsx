@@ -1,15 +1,28 @@
 'use client'
 
 import { Autocomplete, TextField, Typography } from '@mui/material'
-import { findDimensions } from '@/core/propose/find-dimension'
+import { indexOf } from '@/core/phrasebook/search'
+import { type Dimension, DIMENSIONS, findDimension } from '@/core/vocabulary/dimensions'
 import { inSentence } from '@/core/vocabulary/words'
 
-/** Says what a whole setting is about, found by any word people use for it. */
+/** What a setting can be about by itself; the work of keys is read option by option. */
+const OFFERED: readonly Dimension[] = DIMENSIONS.filter(d => d.kind !== 'size' && d.kind !== 'assign')
+const phrases = indexOf([])
+
+const answering = (query: string) => {
+  if (!query.trim()) return OFFERED
+  return phrases.search(query, DIMENSIONS.length).flatMap(found => {
+    const d = findDimension(found.concept)
+    return d && OFFERED.includes(d) ? [d] : []
+  })
+}
+
+/** Says what a whole setting is about, found as in the phrasebook by any word people use for it. */
 export const AboutPicker = ({ label, onPick }: { label: string; onPick: (dimension: string) => void }) => (
   <Autocomplete
-    options={findDimensions('')}
+    options={OFFERED}
     getOptionLabel={d => d.label}
-    filterOptions={(_, state) => [...findDimensions(state.inputValue)]}
+    filterOptions={(_, state) => [...answering(state.inputValue)]}
     getOptionKey={d => d.id}
     value={null}
     blurOnSelect

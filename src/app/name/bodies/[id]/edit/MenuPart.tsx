@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, TextField, Typography } from '@mui/material'
+import { Box, Button } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { type DragEvent, type KeyboardEvent, type MouseEvent, useEffect, useMemo, useRef, useState } from 'react'
 import {
@@ -26,7 +26,7 @@ import { acceptReading, readAs, type Reading } from '@/core/propose/propose'
 import { isOffered } from '@/core/propose/review'
 import { inSentence } from '@/core/vocabulary/words'
 import { LEVEL, linesOf, type MenuLine, nextUndecided, optionKey, settingKey } from './menu-rows'
-import { meaningWords, settingWords } from './meaning-words'
+import { MenuLineText } from './MenuLineText'
 import { PasteDialog } from './PasteDialog'
 import { readingName } from './reading-words'
 import { ReviewPart } from './ReviewPart'
@@ -67,16 +67,6 @@ const Line = styled('div')(({ theme }) => ({
 
 const isEditable = (target: EventTarget): boolean =>
   target instanceof HTMLElement && ['INPUT', 'TEXTAREA'].includes(target.tagName)
-
-const meaningOf = (body: Body, line: MenuLine): string => {
-  if (line.kind === 'setting') return settingWords(line.setting)
-  if (line.kind === 'option')
-    return (
-      (meaningWords(body, line.option.means) || (line.setting.undecided ? '' : '—')) +
-      (line.option.id === line.setting.default ? ' (default)' : '')
-    )
-  return ''
-}
 
 /** Where something new or moved goes, after this line. */
 const placeAfter = (body: Body, line: MenuLine): Place => {
@@ -365,43 +355,17 @@ export const MenuPart = ({ editor }: { editor: Editor }) => {
               onClick={(event: MouseEvent) => go(l.key, event.shiftKey)}
               onDoubleClick={() => setRenaming(l.key)}
             >
-              {renaming === l.key ? (
-                <TextField
-                  size="small"
-                  autoFocus
-                  defaultValue={l.label}
-                  slotProps={{ htmlInput: { 'aria-label': `Name of ${l.label}`, maxLength: 80 } }}
-                  onFocus={e => e.target.select()}
-                  onBlur={e => {
-                    const label = e.target.value.trim()
-                    setRenaming(undefined)
-                    if (label && label !== l.label)
-                      edit(`renamed “${l.label}” to “${label}”`, b => renamed(b, l, label))
-                  }}
-                  onKeyDown={e => {
-                    e.stopPropagation()
-                    if (e.key === 'Escape') (e.target as HTMLInputElement).value = l.label
-                    if (e.key === 'Enter' || e.key === 'Escape') backToTree()
-                  }}
-                />
-              ) : (
-                <span>
-                  {l.kind === 'setting' && (
-                    <Typography component="span" variant="value" color="textSecondary" aria-hidden sx={{ mr: 1 }}>
-                      {open.has(l.setting.id) ? '▾' : '▸'}
-                    </Typography>
-                  )}
-                  {l.label}
-                </span>
-              )}
-              <Typography
-                variant="body2"
-                component="span"
-                color={l.kind === 'setting' && l.setting.undecided ? 'secondary' : 'textSecondary'}
-                sx={{ fontWeight: l.kind === 'setting' && l.setting.undecided ? 650 : 400, overflowWrap: 'anywhere' }}
-              >
-                {meaningOf(form, l)}
-              </Typography>
+              <MenuLineText
+                line={l}
+                body={form}
+                isOpen={l.kind === 'setting' && open.has(l.setting.id)}
+                isRenaming={renaming === l.key}
+                onRename={label => {
+                  setRenaming(undefined)
+                  if (label && label !== l.label) edit(`renamed “${l.label}” to “${label}”`, b => renamed(b, l, label))
+                }}
+                onLeave={backToTree}
+              />
             </Line>
           ))}
         </Tree>

@@ -31,13 +31,12 @@ const isAsked = ({ readings, chosen, isTicked }: ReviewRow) => !isTicked && read
 
 const CERTAINTY_WORDS = { sure: 'sure', likely: 'likely', unsure: 'unsure: choose' } as const
 
-/** The first page with something undecided, after this one and round from the beginning. */
-const nextPage = (body: Body, from: number): number | undefined => {
-  const pages = pagesOf(body)
-  const order = pages.map((_, i) => (from + 1 + i) % pages.length)
-  return order.find(i =>
-    body.settings.some(s => s.undecided && s.at.tab === pages[i]?.tab && s.at.page === pages[i]?.page),
+/** The first page with something undecided, after this one; undefined where none is left. */
+const nextPage = (body: Body, after: number): number | undefined => {
+  const at = pagesOf(body).findIndex(
+    (p, i) => i > after && body.settings.some(s => s.undecided && s.at.tab === p.tab && s.at.page === p.page),
   )
+  return at < 0 ? undefined : at
 }
 
 /** A page of the menu at a time: all its readings with all their options, taken with one key. */
@@ -139,6 +138,7 @@ export const ReviewPart = ({
             key={r.setting.id}
             row={r}
             isFocused={r === row}
+            isAsking={Object.keys(proposals).length === 0}
             onFocus={() => setFocused(i)}
             onChange={(chosen, isTicked) => change(r, chosen, isTicked)}
             onTurn={isLastMost => turn(r, isLastMost)}
@@ -156,12 +156,14 @@ export const ReviewPart = ({
 const ReviewLine = ({
   row,
   isFocused,
+  isAsking,
   onFocus,
   onChange,
   onTurn,
 }: {
   row: ReviewRow
   isFocused: boolean
+  isAsking: boolean
   onFocus: () => void
   onChange: (chosen: number, isTicked: boolean) => void
   onTurn: (isLastMost: boolean) => void
@@ -185,7 +187,11 @@ const ReviewLine = ({
       <Box sx={{ minWidth: 0, pt: 0.75 }}>
         <Typography sx={{ fontWeight: 650, overflowWrap: 'anywhere' }}>{setting.label}</Typography>
         <Typography variant="body2" color="textSecondary">
-          {reading ? reading.because[0] : 'asking …'}
+          {reading
+            ? reading.because[0]
+            : isAsking
+              ? 'asking …'
+              : 'not read yet; a very long menu is read from its beginning'}
         </Typography>
       </Box>
       <Box className="reading" sx={{ minWidth: 0 }}>

@@ -49,6 +49,8 @@ const Proposal = styled('button')(({ theme }) => ({
   '&:hover': { background: theme.vars?.palette.own.marigold.wash },
 }))
 
+const EVERYWHERE = 'everywhere'
+
 /** Values told in a proposal before the rest is counted. */
 const MOST_VALUES = 3
 
@@ -221,7 +223,7 @@ export const SettingPanel = ({
         select
         size="small"
         label="Counts"
-        value={setting.counts ?? ''}
+        value={setting.counts ?? EVERYWHERE}
         sx={{ mt: 2, mr: 2, width: 200 }}
         onChange={e => {
           const counts = PLACES_IT_COUNTS.find(c => c === e.target.value)
@@ -230,7 +232,7 @@ export const SettingPanel = ({
           )
         }}
       >
-        <MenuItem value="">everywhere</MenuItem>
+        <MenuItem value={EVERYWHERE}>everywhere</MenuItem>
         {PLACES_IT_COUNTS.map(c => (
           <MenuItem key={c} value={c}>
             {COUNTS_WORDS[c]}
