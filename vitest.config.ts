@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
 
@@ -13,12 +14,32 @@ export default defineConfig({
     },
   },
   test: {
-    include: rooms?.map(room => `src/core/${room}/**/*.test.ts`) ?? ['src/**/*.test.ts', 'test/unit/**/*.test.ts'],
     // A second solver says nothing about a fault that the first check notices, and takes its time.
     exclude: rooms ? ['**/*.highs.test.ts'] : [],
     testTimeout: 120_000,
     // A machine that does other things as well seeds the demo more slowly.
     hookTimeout: 120_000,
     pool: 'forks',
+    // Left to itself it keeps one processor free, which is half of a small machine.
+    maxWorkers: Math.max(2, availableParallelism() - 1),
+    projects: [
+      {
+        extends: true,
+        test: {
+          name: 'core',
+          include: rooms?.map(room => `src/core/${room}/**/*.test.ts`) ?? ['src/core/**/*.test.ts'],
+          // Core is pure: nothing one file does reaches another, and loading it once is most of the time saved.
+          isolate: false,
+        },
+      },
+      {
+        extends: true,
+        test: {
+          name: 'house',
+          include: rooms ? [] : ['src/**/*.test.ts', 'test/unit/**/*.test.ts'],
+          exclude: ['src/core/**'],
+        },
+      },
+    ],
   },
 })

@@ -5,12 +5,15 @@ import {
   scoreOf,
   scoreText,
   summed,
+  bodyOf,
   tradeMenus,
   tradeWords,
 } from '../../../test/fixtures/trade-menus'
 import { DIMENSIONS, dimension } from '../vocabulary/dimensions'
 import { LEXICON } from '../vocabulary/lexicon'
 import { TRADE_WORDS } from '../vocabulary/trade-words'
+import { knowledgeOf } from './knowledge'
+import { proposeFor } from './propose'
 
 /** Made menus in the trade's plain words; docs/guides/a-new-body.md says how each was measured first. */
 const scoresOf = (which: MenuSet) => tradeMenus(which).map(m => scoreOf(m.name, m.rows))
@@ -31,6 +34,22 @@ describe.each(MENU_SETS)('menus as they are really worded: %s', set => {
     expect(all.optionsFalse / all.options, scoreText(all)).toBeLessThanOrEqual(0.04)
     expect(all.sureRight / all.sure, scoreText(all)).toBeGreaterThanOrEqual(0.95)
   })
+})
+
+it('never has a row called Off do what it is the switch for', () => {
+  const claims = MENU_SETS.flatMap(tradeMenus).flatMap(({ name, rows }) => {
+    const body = bodyOf(rows)
+    return body.settings.flatMap(s => {
+      const [first] = proposeFor(body, s, knowledgeOf([]))
+      if (!first || first.certainty === 'unsure') return []
+      return s.options.flatMap((o, i) =>
+        /^(off|no|none|disabled?|never)\b/i.test(o.label) && Object.values(first.means[i] ?? {}).includes(true)
+          ? [`${name}: ${s.label}, ${o.label}`]
+          : [],
+      )
+    })
+  })
+  expect(claims).toEqual([])
 })
 
 it('knows every common way of saying a thing', () => {

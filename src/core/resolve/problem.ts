@@ -95,10 +95,16 @@ export const inPlaces = (body: Body, meaning: Meaning): Meaning => {
 }
 
 /**
+ * What a body only amounts to is a hair further than what it says: where one option says exactly what is wanted and another
+ * says nothing about it, the first is chosen. In millionths, too little to be weighed against anything else.
+ */
+const UNSAID = 1
+
+/**
  * The distance, in millionths, above which a must counts as broken. A tolerance of 0.3 on an amount allows it to be
  * 30 % larger, or smaller by the same factor.
  */
-export const mustLimit = (target: Target): number => millionths(heldUpTo(target))
+export const mustLimit = (target: Target): number => millionths(heldUpTo(target)) + UNSAID
 
 /** The distance of one part under a complete or partial choice: exact when complete, else the least still possible. */
 export const partBound = (onBody: PartOnBody, choice: Int32Array): number => {
@@ -126,7 +132,7 @@ export const partBound = (onBody: PartOnBody, choice: Int32Array): number => {
 
 /** What counts where nothing speaks: the value such a body amounts to, else absent. */
 export const absentDistance = (part: Part): number =>
-  part.without === undefined ? MILLIONTHS : Math.min(MILLIONTHS, millionths(part.measure(part.without)))
+  part.without === undefined ? MILLIONTHS : Math.min(MILLIONTHS, millionths(part.measure(part.without)) + UNSAID)
 
 const wantedAreas = (part: Part): readonly Area[] => part.wanted as readonly Area[]
 

@@ -185,13 +185,20 @@ const subjectDistance = (target: BoundSubject, got: BoundSubject | undefined): n
   return (kind + detail) / 2
 }
 
-/** Distance of two assignments: the place, averaged with the area, the subject and the press where the target states them. */
+/**
+ * Distance of two assignments: the place, averaged with the area, the subject and the press where the target states them.
+ * What is bound to a function may take it further off, and never makes up for the place: a hand that does not find the
+ * button is not helped by the right area on it.
+ *
+ * @example assignDistance({ place: 'thumb-centre', press: 'held' }, { place: 'lens', press: 'held' }) // 0.5
+ */
 export const assignDistance = (target: PlaceAssignment, got: PlaceAssignment): number => {
-  const parts = [placeDistance(target.place, got.place)]
+  const place = placeDistance(target.place, got.place)
+  const parts = [place]
   if (target.area) parts.push(got.area ? areaDistance(target.area, got.area) : 1)
   if (target.subject) parts.push(subjectDistance(target.subject, got.subject))
   if (target.press) parts.push(target.press === (got.press ?? 'held') ? 0 : 1)
-  return parts.reduce((sum, p) => sum + p, 0) / parts.length
+  return Math.max(place, parts.reduce((sum, p) => sum + p, 0) / parts.length)
 }
 
 /** The plain distance of two values of one dimension. Areas are compared whole here; see `partsOf` for bodies that split them. */

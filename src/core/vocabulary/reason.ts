@@ -32,7 +32,8 @@ const assignReason = (wanted: PlaceAssignment, got: PlaceAssignment): string => 
     wanted.press && 'held or toggled',
   ].filter(Boolean)
   const words = `${byPlace[String(place)]} (${PLACES[got.place].label}), ${figure(place)}`
-  return more.length ? `${words}; averaged with ${more.join(', ')}` : words
+  if (!more.length) return words
+  return `${words}; averaged with ${more.join(', ')}${place > 0 ? ', never nearer than the place alone' : ''}`
 }
 
 /** How the distance between two values of a dimension comes about, in words a person can check. */

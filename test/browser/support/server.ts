@@ -17,40 +17,73 @@ const freePort = (): Promise<number> =>
     })
   })
 
+const HAND_ON = new URL('./hand-on.mjs', import.meta.url).href
+
+const newFolder = (purpose: 'demo' | 'own'): string => {
+  const folder = mkdtempSync(join(tmpdir(), 'coherion-test-'))
+  if (purpose === 'demo') cpSync(TEMPLATE, folder, { recursive: true })
+  return folder
+}
+
 /** The built application on a data folder of its own, to be killed and started again at will. */
 export class TestServer {
   private child: ChildProcess | undefined
+  private built = '.'
   private constructor(
-    readonly folder: string,
-    private readonly purpose: 'demo' | 'own',
     readonly port: number,
+    private purpose: 'demo' | 'own',
+    private data: string,
   ) {}
 
   static async start(purpose: 'demo' | 'own'): Promise<TestServer> {
-    const folder = mkdtempSync(join(tmpdir(), 'coherion-test-'))
-    if (purpose === 'demo') cpSync(TEMPLATE, folder, { recursive: true })
-    const server = new TestServer(folder, purpose, await freePort())
+    const server = new TestServer(await freePort(), purpose, newFolder(purpose))
     await server.up()
     return server
+  }
+
+  get folder(): string {
+    return this.data
   }
 
   get address(): string {
     return `http://localhost:${this.port}`
   }
 
+  /** The same server for the next test, on fresh data and remembering nothing; started again where a test ended it. */
+  async startAfresh(): Promise<void> {
+    const { child } = this
+    const isRunning = child?.connected && child.exitCode === null && this.built === '.'
+    const before = this.data
+    this.data = newFolder(this.purpose)
+    if (isRunning) {
+      const taken = new Promise(done => child.once('message', done))
+      child.send({ purpose: this.purpose, folder: this.data })
+      await taken
+    } else {
+      await this.kill()
+      await this.up()
+    }
+    rmSync(before, { recursive: true, force: true })
+  }
+
   /** @param built where the built application lies */
   async up(built = '.'): Promise<void> {
-    this.child = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', built, '-p', String(this.port)], {
-      stdio: ['ignore', 'ignore', 'inherit'],
-      detached: true,
-      env: {
-        ...process.env,
-        NEXT_TELEMETRY_DISABLED: '1',
-        COHERION_PURPOSE: this.purpose,
-        COHERION_DATA: this.folder,
-        COHERION_WARM: 'no',
+    this.built = built
+    this.child = spawn(
+      process.execPath,
+      ['--import', HAND_ON, 'node_modules/next/dist/bin/next', 'start', built, '-p', String(this.port)],
+      {
+        stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+        detached: true,
+        env: {
+          ...process.env,
+          NEXT_TELEMETRY_DISABLED: '1',
+          COHERION_PURPOSE: this.purpose,
+          COHERION_DATA: this.data,
+          COHERION_WARM: 'no',
+        },
       },
-    })
+    )
     for (let i = 0; i < 300; i++) {
       const answers = await fetch(`${this.address}/api/v1/standards`).then(
         r => r.ok,
@@ -74,6 +107,6 @@ export class TestServer {
 
   async stop(): Promise<void> {
     await this.kill()
-    rmSync(this.folder, { recursive: true, force: true })
+    rmSync(this.data, { recursive: true, force: true })
   }
 }
