@@ -19,7 +19,9 @@ export default tseslint.config(
   {
     languageOptions: {
       parserOptions: {
-        projectService: { allowDefaultProject: ['*.mjs', '.dependency-cruiser.cjs', 'scripts/*.mjs'] },
+        projectService: {
+          allowDefaultProject: ['*.mjs', '.dependency-cruiser.cjs', 'scripts/*.mjs', 'test/browser/support/*.mjs'],
+        },
         tsconfigRootDir: import.meta.dirname,
       },
     },

@@ -308,8 +308,8 @@ export const exportBundle = async (bodyIds: readonly string[] | undefined, lensI
   return bundleOf(bodies, lenses)
 }
 
-/** The standard a profile is tried against while it is written: the house baseline, else the first there is. */
-export const trialStandard = async (ids: readonly string[]) => {
-  const id = ids.find(i => i === 'house-baseline') ?? ids[0]
+/** The standard a profile is tried against while it is written: the one in hand, else the house baseline, else the first. */
+export const trialStandard = async (ids: readonly string[], inHand?: unknown) => {
+  const id = ids.find(i => i === inHand) ?? ids.find(i => i === 'house-baseline') ?? ids[0]
   return id === undefined ? undefined : (await readStandard(id)).document
 }

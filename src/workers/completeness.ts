@@ -16,6 +16,7 @@ export interface TrialLine {
   readonly sub: string
   readonly grade: Grade
   readonly distance: number
+  readonly isMust: boolean
 }
 
 export interface Completeness {
@@ -51,6 +52,7 @@ const trialOf = (body: Body, standard: Standard): Completeness['trial'] => {
         sub,
         grade: o.grade,
         distance: o.distance,
+        isMust: o.target.weight === 'must',
       }
     }),
   }

@@ -77,6 +77,7 @@ const FACT_WORDS: Readonly<Record<string, string>> = {
   slots: 'memory slots',
   fixed: 'what it always does',
   unconfirmed: 'facts looked at',
+  lacking: 'what was looked for and not found',
   updates: 'later firmware',
 }
 

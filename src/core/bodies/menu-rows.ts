@@ -51,23 +51,77 @@ export const checkMenuRows = (rows: readonly MenuRow[], file: string): readonly 
   return found.slice(0, 50)
 }
 
+const inLower = (label: string): string => label.trim().toLowerCase()
+
+const placeOf = (row: MenuRow): string => [row.tab, row.page, inLower(row.label)].join('\n')
+
 const unique = (items: readonly string[]): readonly string[] => [...new Set(items)]
 
-/** Puts the rows into the menu of a body, after what it has there; all of them are still to be decided. */
+/** Where rows stand of which nobody has said yet where they are. */
+export const UNPLACED = { tab: 'Menu', page: 'Not placed yet' } as const
+
+/** The setting of a body that a row speaks of again: of its name on the same page, or one that was not placed yet. */
+const sameSetting = (body: Body, row: MenuRow): Setting | undefined =>
+  body.settings.find(s => {
+    if (inLower(s.label) !== inLower(row.label)) return false
+    const tab = body.menu.tabs.find(t => t.id === s.at.tab)
+    const page = tab?.pages[s.at.page - 1]
+    return (tab?.label === row.tab && page === row.page) || page === UNPLACED.page
+  })
+
+const optionsFrom = (labels: readonly string[]): Setting['options'] => {
+  const ids = new Set<string>()
+  return labels.map(label => ({ id: uniqueSlug(label, ids, 'option'), label, means: {} }))
+}
+
+/** What was known of a setting stays, in the order of the row; options nobody has decided open it again. */
+const mergedWith = (setting: Setting, row: MenuRow): Setting => {
+  const labels = row.options.length ? row.options : setting.options.map(o => o.label)
+  const ids = new Set(setting.options.map(o => o.id))
+  const there = (label: string) => setting.options.find(o => inLower(o.label) === inLower(label))
+  const told = labels.map(label => there(label) ?? { id: uniqueSlug(label, ids, 'option'), label, means: {} })
+  const left = setting.options.filter(o => !told.includes(o) && o.label !== UNKNOWN_OPTION)
+  const options = [...told, ...left]
+  const isNew = labels.some(label => !there(label))
+  return {
+    ...setting,
+    label: row.label,
+    options,
+    default: options[row.preset]?.id ?? setting.default,
+    ...(isNew ? { undecided: true as const } : {}),
+  }
+}
+
+/**
+ * Puts the rows into the menu of a body, after what it has there. A row that is there already stays what it was found to
+ * be and moves to where it is now said to stand; all others are still to be decided.
+ */
 export const withMenuRows = (body: Body, rows: readonly MenuRow[]): Body => {
-  const tabIds = new Set(body.menu.tabs.map(t => t.id))
-  const isBlank = body.settings.length === 0
-  const tabs = isBlank ? [] : body.menu.tabs.map(t => ({ ...t, pages: [...t.pages] }))
+  const again = new Map<string, string>()
+  for (const row of rows) {
+    const there = sameSetting(body, row)
+    if (there && ![...again.values()].includes(there.id)) again.set(placeOf(row), there.id)
+  }
+  const moving = new Set(again.values())
+  const staying = body.settings.filter(s => !moving.has(s.id))
+  const pagesLeft = new Set(staying.map(s => `${s.at.tab} ${s.at.page}`))
+  // A page that only held what is placed now goes along.
+  const tabs = body.menu.tabs.flatMap(t => {
+    const last = t.pages.length
+    const isEmptied = t.pages[last - 1] === UNPLACED.page && !pagesLeft.has(`${t.id} ${last}`)
+    const pages = isEmptied || body.settings.length === 0 ? t.pages.slice(0, isEmptied ? -1 : 0) : [...t.pages]
+    return pages.length ? [{ ...t, pages }] : []
+  })
+  const tabIds = new Set(tabs.map(t => t.id))
   for (const label of unique(rows.map(r => r.tab)))
-    if (!tabs.some(t => t.label === label))
-      tabs.push({ id: uniqueSlug(label, isBlank && tabs.length === 0 ? new Set() : tabIds, 'tab'), label, pages: [] })
+    if (!tabs.some(t => t.label === label)) tabs.push({ id: uniqueSlug(label, tabIds, 'tab'), label, pages: [] })
   for (const row of rows) {
     const tab = tabs.find(t => t.label === row.tab)
     if (tab && !tab.pages.includes(row.page)) tab.pages.push(row.page)
   }
   const settingIds = new Set(body.settings.map(s => s.id))
   const nextRow = new Map<string, number>()
-  for (const s of body.settings) {
+  for (const s of staying) {
     const key = `${s.at.tab} ${s.at.page}`
     nextRow.set(key, Math.max(nextRow.get(key) ?? 1, s.at.row + 1))
   }
@@ -77,9 +131,9 @@ export const withMenuRows = (body: Body, rows: readonly MenuRow[]): Body => {
     const key = `${at.tab} ${at.page}`
     const line = nextRow.get(key) ?? 1
     nextRow.set(key, line + 1)
-    const optionIds = new Set<string>()
-    const labels = row.options.length ? row.options : [UNKNOWN_OPTION]
-    const options = labels.map(label => ({ id: uniqueSlug(label, optionIds, 'option'), label, means: {} }))
+    const there = body.settings.find(s => s.id === again.get(placeOf(row)))
+    if (there) return { ...mergedWith(there, row), at: { ...at, row: line } }
+    const options = optionsFrom(row.options.length ? row.options : [UNKNOWN_OPTION])
     return {
       id: uniqueSlug(row.label, settingIds, 'setting'),
       label: row.label,
@@ -89,5 +143,5 @@ export const withMenuRows = (body: Body, rows: readonly MenuRow[]): Body => {
       undecided: true,
     }
   })
-  return { ...body, menu: { ...body.menu, tabs }, settings: [...body.settings, ...settings] }
+  return { ...body, menu: { ...body.menu, tabs }, settings: [...staying, ...settings] }
 }

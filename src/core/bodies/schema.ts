@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { DIMENSIONS } from '../vocabulary/dimensions'
 import { PLACE_IDS } from '../vocabulary/places'
 import { meaningsSchema } from '../vocabulary/schema'
 import { SHUTTERS } from '../vocabulary/values'
@@ -167,6 +168,11 @@ export const bodySchema = v.strictObject({
   /** Later firmware, oldest first. Everything above is the profile at `firmware.from`. */
   updates: v.optional(v.pipe(v.array(updateSchema), v.maxLength(40)), []),
   unconfirmed: v.optional(v.array(v.picklist(FACTS)), []),
+  /**
+   * Dimensions that somebody looked for on the body and did not find. Where this list is kept, what nothing speaks about
+   * and is not on it is not known yet; where it is not kept, such things are not there.
+   */
+  lacking: v.optional(v.array(v.picklist(DIMENSIONS.map(d => d.id)))),
 })
 
 export type Body = v.InferOutput<typeof bodySchema>

@@ -1,4 +1,4 @@
-import { availability, type Body, bodyAt, inMenuOrder, isThere, type Rule, type State } from '../bodies'
+import { availability, type Body, bodyAt, inMenuOrder, isNotLookedFor, isThere, type Rule, type State } from '../bodies'
 import { MILLIONTHS, search, stateOf } from '../bodies/search'
 import { type EffectiveTarget, type Standard, WEIGHT_FACTORS } from '../standards'
 import { dimension } from '../vocabulary/dimensions'
@@ -19,6 +19,8 @@ import {
 /** Why a body has nothing for a target. */
 export type Missing =
   | { readonly why: 'no-setting' }
+  /** The profile is not whole yet, and nobody has looked for it. */
+  | { readonly why: 'not-looked-for' }
   | { readonly why: 'needs-firmware'; readonly version: string }
   | { readonly why: 'blocked'; readonly rules: readonly { readonly id: string; readonly words: string }[] }
   | { readonly why: 'not-chosen' }
@@ -182,7 +184,8 @@ const missingReason = (
   if (rules.length) return { why: 'blocked', rules: rules.map(({ id, words }) => ({ id, words })) }
   if (speaking.length) return { why: 'not-chosen' }
   const version = firmwareThatAdds(problem.body, target.dimension, problem.firmware)
-  return version ? { why: 'needs-firmware', version } : { why: 'no-setting' }
+  if (version) return { why: 'needs-firmware', version }
+  return { why: isNotLookedFor(problem.body, target.dimension) ? 'not-looked-for' : 'no-setting' }
 }
 
 /** The first later firmware with an option for a dimension, or undefined. */

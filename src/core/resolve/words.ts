@@ -1,4 +1,4 @@
-import { type Body, choiceWords, choiceWordsById, menuPath } from '../bodies'
+import { type Body, choiceWords, choiceWordsById, isNotLookedFor, menuPath } from '../bodies'
 import { dimension } from '../vocabulary/dimensions'
 import type { Grade } from '../vocabulary/grade'
 import { distanceReason } from '../vocabulary/reason'
@@ -78,6 +78,8 @@ export const cellWords = (body: Body, outcome: Outcome): CellWords => {
     switch (missing.why) {
       case 'no-setting':
         return { main: 'no such setting', sub: '' }
+      case 'not-looked-for':
+        return { main: 'not known yet', sub: '' }
       case 'needs-firmware':
         return { main: 'needs newer firmware', sub: missing.version }
       case 'blocked':
@@ -90,10 +92,10 @@ export const cellWords = (body: Body, outcome: Outcome): CellWords => {
   const [first] = outcome.parts
   if (delivered.length === 0) {
     if (first?.fixed) return { main: 'always so', sub: first.fixed }
-    return {
-      main: '—',
-      sub: first?.got === undefined ? '' : `counts as ${valueWords(dimension(first.channel), first.got)}`,
-    }
+    const got = first?.got === undefined ? '' : `counts as ${valueWords(dimension(first.channel), first.got)}`
+    return isNotLookedFor(body, outcome.target.dimension)
+      ? { main: 'not known yet', sub: got && `${got} until somebody looks` }
+      : { main: '—', sub: got }
   }
   const join = (parts: readonly string[]) => [...new Set(parts)].join(' · ')
   if (dimension(outcome.target.dimension).kind === 'areas' && delivered.length > 1)
@@ -121,6 +123,8 @@ export const whyWords = (body: Body, outcome: Outcome): string => {
     switch (missing.why) {
       case 'no-setting':
         return `${name} has no such setting, and nothing else of its settings comes near.`
+      case 'not-looked-for':
+        return `Nobody has looked yet whether ${name} has a setting for this; its profile is not whole.`
       case 'needs-firmware':
         return `${name} gets this with firmware ${missing.version}; the units run an older one.`
       case 'blocked':
@@ -131,6 +135,8 @@ export const whyWords = (body: Body, outcome: Outcome): string => {
   }
   const [first] = outcome.parts
   const delivered = deliveredBy(body, outcome)
+  if (first?.implied && !delivered.length && isNotLookedFor(body, outcome.target.dimension))
+    return `Nobody has looked yet whether ${name} has a setting for this; without one it comes to “${valueWords(dimension(first.channel), first.got ?? '')}”.`
   if (first?.implied && !delivered.length)
     return `${name} has no setting for this, which comes to the same as “${valueWords(dimension(first.channel), first.got ?? '')}”.`
   if (first?.fixed && !delivered.length) return `${name} always behaves so: ${first.fixed}`

@@ -84,7 +84,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'trigger.prefocus': {
     names: `
       prefocus, preview af, quick af, continuous af liveview, before shutter press*, before press*, start af eye,
-      full time af !movie, ahead press*, finder raised, af finder raised, before shoot*
+      full time af !movie, aff !movie !liveview, ahead press*, finder raised, af finder raised, before shoot*
     `,
     hints: 'continuous af !movie, afc liveview, constant af',
   },
@@ -119,6 +119,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
       focus method drive, when focus*, focus* when, mode focus*, how focus*, how camera focus*
     `,
     hints: 'drive, af !area, focus, mode, af drive',
+    not: 'drive mode !af !focus*, point select*',
     values: {
       single: 'single, afs, oneshot, one shot, once, override, single af, one time, focus* once, s',
       continuous: `
@@ -235,10 +236,18 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
       false: 'stop*, no wrap, not, no, off, disable*, does not',
     },
   },
+  'area.chooser': {
+    names: 'who picks, who chooses, point chosen by, point picked by, target chosen by',
+    hints: 'point select*, area select*',
+    values: {
+      operator: 'manual*, hand, me, operator, photographer, user, free',
+      camera: 'auto, automatic, camera, body, itself',
+    },
+  },
   'area.step': {
     names: `
       movement amount, area move* amount, point spac*, frame step, move* per press, each press,
-      frame movement amount, distance moved, step size point, area step, point step
+      frame movement amount, distance moved, step size point, area step, point step, point move*
     `,
     values: {
       fine: 'fine, small, short, half',

@@ -19,6 +19,11 @@ const WAYS = [
     label: 'Paste its menu',
     about: 'As text, one line each, indented. The meanings are proposed to you.',
   },
+  {
+    id: 'answers',
+    label: 'Answer what a standard asks',
+    about: 'For a first card in minutes: only what it needs, musts first. The rest of the menu can follow.',
+  },
   { id: 'blank', label: 'Begin blank', about: 'From the kind of body it is; write the menu by hand.' },
   { id: 'copy', label: 'Copy a body', about: 'For the next model or generation of a maker you have.' },
   {
@@ -47,7 +52,7 @@ const EXAMPLE = `Focus
       Middle patch
       Everywhere`
 
-/** Four ways to begin a profile. */
+/** The ways to begin a profile. */
 export const NewBodyView = ({
   makers,
   bodies,
@@ -93,7 +98,8 @@ export const NewBodyView = ({
       setProblem(answer.detail)
       return
     }
-    router.push(linkTo(`/name/bodies/${answer.value.id}/edit`, params))
+    const part: Record<string, string> = way === 'answers' ? { part: 'first-card' } : {}
+    router.push(linkTo(`/name/bodies/${answer.value.id}/edit`, params, part))
     router.refresh()
   }
 

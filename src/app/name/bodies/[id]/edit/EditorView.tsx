@@ -4,7 +4,7 @@ import { Alert, Box, Tab, Tabs, Typography } from '@mui/material'
 import { useSearchParams } from 'next/navigation'
 import { useMemo } from 'react'
 import type { Body } from '@/core/bodies'
-import { describeChanges, versionsOf } from '@/core/bodies'
+import { describeChanges, startLooking, versionsOf } from '@/core/bodies'
 import type { Standard } from '@/core/standards'
 import { linkTo, useAddress } from '@/ui/address'
 import { Page } from '@/ui/pieces'
@@ -18,6 +18,7 @@ import { CompletenessPart, Standing } from './CompletenessPart'
 import { ControlsPart } from './ControlsPart'
 import { FactsPart } from './FactsPart'
 import { FirmwarePart } from './FirmwarePart'
+import { FirstCardPart } from './first-card/FirstCardPart'
 import { HistoryPart } from './HistoryPart'
 import { MenuPart } from './MenuPart'
 import { RulesPart } from './RulesPart'
@@ -25,6 +26,7 @@ import { useEditor } from './use-editor'
 
 const PARTS = [
   { id: 'menu', label: 'Menu' },
+  { id: 'first-card', label: 'First card' },
   { id: 'controls', label: 'Controls' },
   { id: 'rules', label: 'Rules' },
   { id: 'facts', label: 'Facts' },
@@ -55,7 +57,11 @@ export const EditorView = ({
   const asked = address.get('part')
   const part: PartId = PARTS.find(p => p.id === asked)?.id ?? 'menu'
   const { form, profile, status } = editor
-  const question = useMemo(() => ({ body: form, standard }), [form, standard])
+  const isFirstCard = part === 'first-card'
+  const question = useMemo(
+    () => ({ body: isFirstCard ? startLooking(form) : form, standard }),
+    [form, standard, isFirstCard],
+  )
   const {
     answer: found,
     trouble,
@@ -96,6 +102,12 @@ export const EditorView = ({
         ))}
       </Tabs>
       {part === 'menu' && <MenuPart editor={editor} />}
+      {part === 'first-card' &&
+        (standard ? (
+          <FirstCardPart editor={editor} standard={standard} found={found} />
+        ) : (
+          <Typography>Take a standard first: it says what has to be known of the body.</Typography>
+        ))}
       {part === 'controls' && <ControlsPart editor={editor} />}
       {part === 'rules' && <RulesPart editor={editor} />}
       {part === 'facts' && <FactsPart editor={editor} />}
