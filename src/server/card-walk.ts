@@ -55,11 +55,13 @@ const plans = remember<WalkPlan>('plans', 4000)
 
 const listed = new WeakMap<Resolution, readonly string[]>()
 
-/** Settings that a standard turns on, in the order in which it asks for what they bring about. */
+/** Settings that a standard turns on, in the order in which it asks for what they bring about; pinned ones come last. */
 export const listedBy = (resolution: Resolution): readonly string[] => {
   const known = listed.get(resolution)
   if (known) return known
-  const all = [...new Set(resolution.outcomes.flatMap(o => o.parts.flatMap(p => p.deliveries.map(d => d.setting))))]
+  const delivering = resolution.outcomes.flatMap(o => o.parts.flatMap(p => p.deliveries.map(d => d.setting)))
+  const pinned = resolution.pins.flatMap(p => (p.holds ? [p.setting] : []))
+  const all = [...new Set([...delivering, ...pinned])]
   listed.set(resolution, all)
   return all
 }

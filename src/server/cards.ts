@@ -1,10 +1,10 @@
 import 'server-only'
-import { choiceWordsById, menuPath } from '@/core/bodies'
+import { type Body, choiceWordsById, menuPath } from '@/core/bodies'
 import { bodyCautions, type Caution, standardCautions } from '@/core/cautions/cautions'
 import { likeliestToDrift } from '@/core/kit/known'
 import { type Block, blockedBy, neighboursOf, type Proof, proofsOf } from '@/core/kit/proof'
 import { wordsIn } from '@/core/language/language'
-import { conflictWords, outcomeWords } from '@/core/resolve'
+import { conflictWords, outcomeWords, type Resolution } from '@/core/resolve'
 import { problemOf, type ResolveProblem } from '@/core/resolve/problem'
 import { purposeOf } from '@/core/resolve/purpose'
 import { type Context, contextText, effectiveTargets, layerApplies, WEIGHT_FACTORS } from '@/core/standards'
@@ -124,6 +124,8 @@ const MOST_REASONS = 2
 const whyOf = (prepared: Prepared, problem: ResolveProblem, step: Step): string => {
   const { body, resolution } = prepared
   const label = (id: string) => body.settings.find(s => s.id === id)?.label ?? id
+  const pin = resolution.pins.find(p => p.setting === step.setting && p.option === step.to)
+  if (pin) return `${pin.reason} (Set on this body anyway: ${pin.from}.)`
   const reasonOf = (id: string) => resolution.outcomes.find(o => o.target.dimension === id)?.target.reason
   const opens = `Opens ${step.unlocks.map(label).join(' and ')}.`
   if (step.isPassing) return step.unlocks.length ? opens : 'On the way to what comes after; it is set otherwise again.'
@@ -286,10 +288,16 @@ export const readCard = async (
         grade: o.grade,
         distance: o.distance,
       })),
-    conflicts: resolution.conflicts.map(conflictWords),
+    conflicts: [...resolution.conflicts.map(conflictWords), ...resolution.pins.flatMap(p => unheldPin(body, p))],
     stuck: plan.stuck.map(s => choiceWordsById(body, s.setting, s.to)),
   }
 }
+
+/** What was to be set anyway and the body does not let stand. */
+const unheldPin = (body: Body, { setting, option, from, holds }: Resolution['pins'][number]): readonly string[] =>
+  holds
+    ? []
+    : [`${choiceWordsById(body, setting, option)} was to be set anyway (${from}); the rules of the body do not let it.`]
 
 /** Ticks of the walk itself do not change what it began from. */
 const beginsFrom = ({ body, from }: Prepared): CardView['begins'] => {

@@ -116,6 +116,10 @@ const references = (body: Body, say: Say): readonly Problem[] => {
     const options = r.then.effect === 'forced' ? [r.then.option] : r.then.effect === 'excludes' ? r.then.options : []
     needOption(`rules.${i}.then`, r.then.setting, options)
   })
+  body.pins?.forEach((p, i) => {
+    needOption(`pins.${i}.setting`, p.setting, [])
+    if (settings.has(p.setting)) needOption(`pins.${i}.option`, p.setting, [p.option])
+  })
   if (body.slots.stores !== 'everything') body.slots.stores.forEach((id, i) => needOption(`slots.stores.${i}`, id, []))
   const { columns, rows } = body.coverage
   body.coverage.sensitive.forEach((p, i) => {

@@ -77,6 +77,7 @@ const FACT_WORDS: Readonly<Record<string, string>> = {
   slots: 'memory slots',
   fixed: 'what it always does',
   unconfirmed: 'facts looked at',
+  pins: 'what is set whatever is asked',
   lacking: 'what was looked for and not found',
   updates: 'later firmware',
 }

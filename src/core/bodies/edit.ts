@@ -102,6 +102,7 @@ export const removeSettings = (body: Body, ids: readonly string[]): Body => {
       ...body.slots,
       stores: body.slots.stores === 'everything' ? 'everything' : body.slots.stores.filter(id => !ids.includes(id)),
     },
+    ...(body.pins ? { pins: body.pins.filter(p => !ids.includes(p.setting)) } : {}),
   }
   return places.reduce((b, at) => withPage(b, at.tab, at.page, onPage(b, at.tab, at.page)), left)
 }
@@ -167,6 +168,7 @@ export const removeOption = (body: Body, settingId: string, optionId: string): B
       default: s.default === optionId ? (options[0]?.id ?? s.default) : s.default,
     })),
     rules: body.rules.flatMap(r => withoutInRule(r, settingId, optionId)),
+    ...(body.pins ? { pins: body.pins.filter(p => p.setting !== settingId || p.option !== optionId) } : {}),
   }
 }
 

@@ -92,6 +92,10 @@ const noteSchema = v.strictObject({
   words: text(400),
 })
 
+/** An option that is to be set although nothing in the vocabulary asks for it, and why. */
+const pinSchema = v.strictObject({ setting: id, option: id, reason: text(300) })
+export type Pin = v.InferOutput<typeof pinSchema>
+
 const fixedSchema = v.strictObject({ means: meaningsSchema, words: text(200) })
 
 /** A later firmware, as what it changes against the one before. */
@@ -168,6 +172,8 @@ export const bodySchema = v.strictObject({
   /** Later firmware, oldest first. Everything above is the profile at `firmware.from`. */
   updates: v.optional(v.pipe(v.array(updateSchema), v.maxLength(40)), []),
   unconfirmed: v.optional(v.array(v.picklist(FACTS)), []),
+  /** What is set on this body whatever standard it serves. */
+  pins: v.optional(v.pipe(v.array(pinSchema), v.maxLength(60))),
   /**
    * Dimensions that somebody looked for on the body and did not find. Where this list is kept, what nothing speaks about
    * and is not on it is not known yet; where it is not kept, such things are not there.

@@ -19,6 +19,7 @@ import { listDistance, standsFor } from '../vocabulary/distance'
 import { type Part, partsOf, statementsOf } from '../vocabulary/parts'
 import type { Meaning } from '../vocabulary/schema'
 import type { Area, ControlAssignment, NeutralValue, PlaceAssignment } from '../vocabulary/values'
+import { type PinOnBody, pinsOn } from './pins'
 
 /** What one option of one setting says on one channel. */
 export interface Reading {
@@ -63,6 +64,8 @@ export interface ResolveProblem {
   readonly targets: readonly TargetOnBody[]
   /** Whether a plan for the fingers has a say. */
   readonly hasPlan: boolean
+  /** What is set anyway. */
+  readonly pins: readonly PinOnBody[]
   readonly input: SearchInput
 }
 
@@ -325,6 +328,20 @@ const onMappedKeys = (
     return carrying.length ? carrying : (domains[i] ?? [])
   })
 
+/** Settings that are pinned have no other choice. */
+const onPinned = (
+  settings: readonly Setting[],
+  domains: readonly (readonly number[])[],
+  pins: readonly PinOnBody[],
+): readonly (readonly number[])[] => {
+  const optionOf = new Map(pins.map(p => [p.setting, p.option]))
+  return settings.map((s, i) => {
+    const open = domains[i] ?? []
+    const wanted = open.filter(o => s.options[o]?.id === optionOf.get(s.id))
+    return wanted.length ? wanted : open
+  })
+}
+
 /** A standard on a body as a search problem: what every option says, how far it is from what is wanted. */
 export const problemOf = (profile: Body, standard: Standard, options: ResolveOptions = {}): ResolveProblem => {
   const firmware = options.firmware ?? profile.firmware.to
@@ -355,10 +372,15 @@ export const problemOf = (profile: Body, standard: Standard, options: ResolveOpt
     return allowed.length ? allowed : [s.options.findIndex(o => o.id === s.default)]
   })
   const known = options.known ?? Object.fromEntries(settings.map(s => [s.id, s.default]))
-  const free = searchInput({ settings, rules, domains, known, terms })
-  // A map that the rules do not let stand as a whole is sought, not forced.
-  const held =
-    byPlan && searchInput({ settings, rules, domains: onMappedKeys(settings, domains, byPlan.map), known, terms })
-  const input = held && search({ ...held, terms: [] }) ? held : free
-  return { body, settings, firmware, targets, hasPlan: byPlan !== undefined, input }
+  const pins = pinsOn(body, standard, options.context)
+  const over = (d: readonly (readonly number[])[], at: State) =>
+    searchInput({ settings, rules, domains: d, known: at, terms })
+  const isPossible = (input: SearchInput) => search({ ...input, terms: [] }) !== undefined
+  // What the rules do not let stand as a whole, pins or a map, is not forced; a map is still sought.
+  const asPinned = { ...known, ...Object.fromEntries(pins.map(p => [p.setting, p.option])) }
+  const withPins = onPinned(settings, domains, pins)
+  const [left, at] = pins.length && isPossible(over(withPins, asPinned)) ? [withPins, asPinned] : [domains, known]
+  const held = byPlan && over(onMappedKeys(settings, left, byPlan.map), at)
+  const input = held && isPossible(held) ? held : over(left, at)
+  return { body, settings, firmware, targets, hasPlan: byPlan !== undefined, pins, input }
 }

@@ -5,6 +5,7 @@ import { dimension } from '../vocabulary/dimensions'
 import { type Grade, gradeOf } from '../vocabulary/grade'
 import type { Area, NeutralValue } from '../vocabulary/values'
 import { type Conflict, findConflicts } from './conflicts'
+import type { PinOnBody } from './pins'
 import {
   absentDistance,
   isSilent,
@@ -68,6 +69,8 @@ export interface Resolution {
   /** Settings that are greyed out in that state. */
   readonly unavailable: readonly string[]
   readonly outcomes: readonly Outcome[]
+  /** What is set anyway, and whether the body lets it stand beside all the rest. */
+  readonly pins: readonly (PinOnBody & { readonly holds: boolean })[]
   readonly mustsHeld: number
   readonly musts: number
   /** Weighted mean of 1 - distance over all targets, 0 to 1. */
@@ -106,6 +109,7 @@ export const resolve = (body: Body, standard: Standard, options: ResolveOptions 
     state,
     unavailable: problem.settings.filter(s => greyed.has(s.id)).map(s => s.id),
     outcomes,
+    pins: problem.pins.map(p => ({ ...p, holds: state[p.setting] === p.option && !greyed.has(p.setting) })),
     mustsHeld: musts.filter(o => o.held).length,
     musts: musts.length,
     agreement: agreementOf(outcomes),

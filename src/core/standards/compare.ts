@@ -122,6 +122,9 @@ export const compareLayers = (before: Standard, after: Standard): readonly strin
         ...(JSON.stringify(l.applies ?? {}) === JSON.stringify(was.applies ?? {})
           ? []
           : [`Layer “${l.name}” is for others than before.`]),
+        ...(JSON.stringify(l.pins ?? []) === JSON.stringify(was.pins ?? [])
+          ? []
+          : [`Layer “${l.name}” sets other things on single bodies anyway.`]),
       ]
     }),
     ...before.layers.flatMap(l => (ids.has(l.id) ? [] : [`Layer “${l.name}” is gone.`])),
@@ -157,6 +160,7 @@ export const describeStandardChanges = (
       const from = was === undefined ? '' : `; it was ${wanted(was as unknown as Target)}`
       return { at, words: `${label}, in ${layer?.name ?? 'a layer'}: ${value}${from}` }
     }
+    if (field === 'pins') return { at, words: `What “${layer?.name ?? 'a layer'}” sets on single bodies anyway` }
     if (at[0] === 'controls') return { at, words: 'What the fingers should do, and the control maps' }
     if (at[0] === 'level') return { at, words: 'How alike the bodies are to be' }
     if (at[0] === 'answers') return { at, words: 'The answers to the guide’s questions' }

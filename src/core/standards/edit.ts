@@ -1,4 +1,4 @@
-import type { Layer, LayerKind, Standard, Target } from './schema'
+import type { Layer, LayerKind, Standard, StandardPin, Target } from './schema'
 
 /** Changes of a standard while it is drafted. All of them return the standard itself where nothing changes. */
 
@@ -48,6 +48,20 @@ export const withTarget = (standard: Standard, layerId: string, target: Target):
 /** Takes a target out of a layer; what the layers below say counts again. */
 export const withoutTarget = (standard: Standard, layerId: string, dimensionId: string): Standard =>
   withLayer(standard, layerId, l => ({ ...l, targets: l.targets.filter(t => t.dimension !== dimensionId) }))
+
+const isPinOf = (pin: StandardPin, other: StandardPin): boolean =>
+  pin.body === other.body && pin.setting === other.setting
+
+/** Pins an option on a body in a layer, in place of what it has there for that setting. */
+export const withPinIn = (standard: Standard, layerId: string, pin: StandardPin): Standard =>
+  withLayer(standard, layerId, l => ({ ...l, pins: [...(l.pins ?? []).filter(p => !isPinOf(p, pin)), pin] }))
+
+/** Takes a pin out of a layer. */
+export const withoutPin = (standard: Standard, layerId: string, pin: StandardPin): Standard =>
+  withLayer(standard, layerId, ({ pins = [], ...l }) => {
+    const left = pins.filter(p => !isPinOf(p, pin))
+    return left.length ? { ...l, pins: left } : l
+  })
 
 /** Adds a layer above those of its kind. */
 export const withNewLayer = (standard: Standard, layer: Omit<Layer, 'id' | 'targets'>, id: string): Standard => ({

@@ -87,6 +87,10 @@ const appliesSchema = v.strictObject({
 /** Whom or what a layer is for; of every kind that is named, one has to be there. */
 export type Applies = v.InferOutput<typeof appliesSchema>
 
+/** On one body, an option that no target can ask for, since no dimension speaks of it. */
+const pinSchema = v.strictObject({ body: id, setting: id, option: id, reason: text(300) })
+export type StandardPin = v.InferOutput<typeof pinSchema>
+
 const layerSchema = v.strictObject({
   id,
   name: text(80),
@@ -97,6 +101,8 @@ const layerSchema = v.strictObject({
   /** The standard and version it is taken from, where it was not written here. */
   from: v.optional(v.strictObject({ standard: id, version })),
   targets: targetsSchema,
+  /** Set on single bodies anyway. */
+  pins: v.optional(v.pipe(v.array(pinSchema), v.maxLength(200))),
 })
 export type Layer = v.InferOutput<typeof layerSchema>
 

@@ -10,6 +10,7 @@ import { useAddress } from '@/ui/address'
 import type { Draft } from '@/ui/draft'
 import { Eyebrow } from '@/ui/pieces'
 import { WeightBadge } from '../../concordance/WeightBadge'
+import { PinsSection } from './PinsSection'
 import { TargetPanel } from './TargetPanel'
 import type { Comments } from './use-comments'
 
@@ -164,6 +165,7 @@ export const TargetsPart = ({
             </Box>
           )
         })}
+        <PinsSection standard={standard} layer={layer} edit={edit} />
       </Box>
       {panel && !isNarrow && panel}
       {panel && isNarrow && (

@@ -9,16 +9,19 @@ import {
   confirmGuesses,
   COUNTS_WORDS,
   editSetting,
+  isPinnable,
   menuPath,
   moveSettings,
   type Option,
   pagesOf,
+  type Pin,
   PLACES_IT_COUNTS,
   restSaysNothing,
   setMeaning,
   type Setting,
   turnedRound,
   withCounts,
+  withPin,
 } from '@/core/bodies'
 import type { Reading } from '@/core/propose/propose'
 import { isOffered } from '@/core/propose/review'
@@ -26,6 +29,7 @@ import { dimension } from '@/core/vocabulary/dimensions'
 import type { Meaning } from '@/core/vocabulary/schema'
 import { valueWords } from '@/core/vocabulary/words'
 import { Eyebrow, MenuPath } from '@/ui/pieces'
+import { PinForm } from '@/ui/PinForm'
 import { AboutPicker } from './AboutPicker'
 import { MeaningEditor } from './MeaningEditor'
 import { meaningWords } from './meaning-words'
@@ -219,6 +223,13 @@ export const SettingPanel = ({
           <OptionRow key={o.id} form={form} setting={setting} option={o} edit={edit} />
         ))}
       </Box>
+      {!setting.undecided && isPinnable(setting) && (
+        <Pinned
+          form={form}
+          setting={setting}
+          onPin={pin => edit(`“${setting.label}” set anyway`, b => withPin(b, setting.id, pin))}
+        />
+      )}
       <TextField
         select
         size="small"
@@ -254,6 +265,38 @@ export const SettingPanel = ({
           )
         }}
       />
+    </Box>
+  )
+}
+
+/** What no dimension speaks of can still be set on this body, whatever standard it serves. */
+const Pinned = ({
+  form,
+  setting,
+  onPin,
+}: {
+  form: Body
+  setting: Setting
+  onPin: (pin: Omit<Pin, 'setting'> | undefined) => void
+}) => {
+  const pin = form.pins?.find(p => p.setting === setting.id)
+  return (
+    <Box component="section" aria-label="Set on this body anyway" sx={{ mt: 2 }}>
+      <Eyebrow component="h3">Set on this body anyway</Eyebrow>
+      {pin ? (
+        <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline' }}>
+          <Typography sx={{ flex: 1 }}>
+            {setting.options.find(o => o.id === pin.option)?.label ?? pin.option}: {pin.reason}
+          </Typography>
+          <Button size="small" onClick={() => onPin(undefined)}>
+            Take away
+          </Button>
+        </Box>
+      ) : (
+        <Box sx={{ mt: 1 }}>
+          <PinForm key={setting.id} setting={setting} onPin={onPin} />
+        </Box>
+      )}
     </Box>
   )
 }
