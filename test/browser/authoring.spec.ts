@@ -27,7 +27,7 @@ test('blank, a copy and a spreadsheet are ways to begin too', async ({ page, exp
   await page.keyboard.press('a')
   await page.keyboard.type('Lamp')
   await page.keyboard.press('Enter')
-  await expect(page.getByText('1 settings undecided', { exact: false })).toBeVisible()
+  await expect(page.getByText('1 setting undecided', { exact: false })).toBeVisible()
 
   await page.goto('/name/bodies/new')
   await page.getByRole('radio', { name: /Copy a body/ }).check()

@@ -211,18 +211,35 @@ test.describe('the editor', () => {
     await page.goto('/name/bodies/wicket/edit?part=rules')
     const rule = page.getByRole('region', { name: 'New rule' })
     const choose = async (label: string, option: string, nth = 0) => {
-      await rule.getByRole('combobox', { name: label }).nth(nth).click()
+      await rule.getByRole('combobox', { name: label, exact: true }).nth(nth).click()
       await page.getByRole('option', { name: option, exact: true }).click()
     }
     await choose('Setting', 'Outline')
     await choose('is at', 'Dark pencil')
     await page.keyboard.press('Escape')
-    await choose('Bound setting', 'Pencil')
+    await choose('Bound settings', 'Pencil')
     await expect(rule.getByLabel(/In words/)).toHaveValue('While Outline is at Dark pencil, Pencil cannot be used.')
     await rule.getByRole('button', { name: 'Add the rule' }).click()
     await expect(page.getByRole('list', { name: 'Rules' })).toContainText(
       'While Outline is at Dark pencil, Pencil cannot be used.',
     )
+    // Several at once, and only while it is so.
+    await choose('Setting', 'Outline')
+    await choose('is at', 'Dark pencil')
+    await page.keyboard.press('Escape')
+    await choose('Bound settings', 'Pencil')
+    await choose('Bound settings', 'Sharpening')
+    await page.keyboard.press('Escape')
+    await rule.getByRole('combobox', { name: 'What happens' }).click()
+    await page.getByRole('option', { name: 'can only be used then' }).click()
+    await expect(rule.getByRole('list', { name: 'Rules that it comes to' }).getByRole('listitem')).toHaveText([
+      /can only be used while Outline is at Dark pencil\.$/,
+      /can only be used while Outline is at Dark pencil\.$/,
+    ])
+    await rule.getByRole('button', { name: 'Add 2 rules' }).click()
+    await expect(page.getByRole('list', { name: 'Rules' })).toContainText('Sharpening can only be used while Outline')
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect(page.getByRole('list', { name: 'Rules' })).not.toContainText('Sharpening can only be used')
     const tryIt = page.getByRole('region', { name: 'Try it' })
     await tryIt.getByRole('combobox', { name: 'Outline' }).click()
     await page.getByRole('option', { name: 'Dark pencil' }).click()

@@ -126,7 +126,7 @@ test('on a phone the readings of a page fit, one thumb wide, and a direction is 
   expect(wide).toBeLessThanOrEqual(390)
   await expectAccessible()
   await page.getByRole('button', { name: 'Take 2 readings and go on' }).click()
-  await expect(page.getByText('1 settings undecided', { exact: false })).toBeVisible()
+  await expect(page.getByText('1 setting undecided', { exact: false })).toBeVisible()
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByText('3 settings undecided', { exact: false })).toBeVisible()
 })

@@ -47,6 +47,35 @@ const SPOTS: Readonly<Record<Place, Control['at']>> = {
   lens: { view: 'front', x: 0.54, y: 0.85 },
 }
 
+/** How far apart two controls are drawn at least, in hundredths of the width; the height of a view in the same unit. */
+const APART = 9
+const HEIGHTS: Readonly<Record<Control['at']['view'], number>> = { back: 66, top: 40, front: 66 }
+
+/**
+ * Where a control is drawn that comes to a place: where such controls usually sit, or as near to it as leaves every other
+ * one to be seen.
+ *
+ * @param others the controls that are there
+ */
+export const freeSpot = (place: Place, others: readonly Control[]): Control['at'] => {
+  const usual = SPOTS[place]
+  const height = HEIGHTS[usual.view]
+  const isFree = ({ x, y }: Control['at']) =>
+    others.every(c => c.at.view !== usual.view || Math.hypot((c.at.x - x) * 100, (c.at.y - y) * height) >= APART)
+  const within = (n: number) => Number(Math.min(0.96, Math.max(0.04, n)).toFixed(3))
+  for (let ring = 0; ring < 12; ring++)
+    for (let turn = 0; turn < Math.max(1, ring * 6); turn++) {
+      const angle = (2 * Math.PI * turn) / Math.max(1, ring * 6)
+      const at = {
+        view: usual.view,
+        x: within(usual.x + (Math.cos(angle) * ring * APART) / 100),
+        y: within(usual.y + (Math.sin(angle) * ring * APART) / height),
+      }
+      if (isFree(at)) return at
+    }
+  return usual
+}
+
 /** A control where such controls usually sit. */
 export const controlAt = (id: string, label: string, place: Place, functions = CONTROL_FUNCTIONS): Control => ({
   id,

@@ -2,12 +2,12 @@ import type { Body, Condition, Rule } from './schema'
 
 /** Rules in words made from the labels they speak of, for those who build a rule by choosing. */
 
-const listed = (items: readonly string[], last: string): string =>
+export const listed = (items: readonly string[], last: string): string =>
   items.length < 2 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} ${last} ${items.at(-1) ?? ''}`
 
-const settingLabel = (body: Body, id: string) => body.settings.find(s => s.id === id)?.label ?? id
+export const settingLabel = (body: Body, id: string) => body.settings.find(s => s.id === id)?.label ?? id
 
-const optionLabels = (body: Body, settingId: string, ids: readonly string[]) =>
+export const optionLabels = (body: Body, settingId: string, ids: readonly string[]) =>
   ids.map(id => body.settings.find(s => s.id === settingId)?.options.find(o => o.id === id)?.label ?? id)
 
 const conditionWords = (body: Body, c: Condition): string =>

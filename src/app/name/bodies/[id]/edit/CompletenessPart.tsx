@@ -3,6 +3,7 @@
 import { Box, Button, LinearProgress, Typography } from '@mui/material'
 import { gapWords } from '@/core/bodies'
 import { GROUPS } from '@/core/vocabulary/dimensions'
+import { counted } from '@/core/vocabulary/words'
 import { AlignmentMark } from '@/ui/AlignmentMark'
 import { Eyebrow } from '@/ui/pieces'
 import type { Completeness } from '@/workers/completeness'
@@ -28,7 +29,7 @@ export const Standing = ({
   const undecided = found.gaps.find(g => g.kind === 'undecided')
   const facts = [
     `${known} of ${all} concepts covered`,
-    undecided ? `${undecided.settings.length} settings undecided` : 'every setting decided',
+    undecided ? `${counted(undecided.settings.length, 'setting', 'settings')} undecided` : 'every setting decided',
     found.contradictions.length ? `${found.contradictions.length} contradictions` : 'nothing contradicts',
     ...(found.trial
       ? [

@@ -2,7 +2,15 @@
 
 import { Autocomplete, Box, Button, Checkbox, FormControlLabel, MenuItem, TextField, Typography } from '@mui/material'
 import { useState } from 'react'
-import { type Control, CONTROL_FUNCTIONS, controlAt, editControl, presentFunctions, removeControl } from '@/core/bodies'
+import {
+  type Control,
+  CONTROL_FUNCTIONS,
+  controlAt,
+  editControl,
+  freeSpot,
+  presentFunctions,
+  removeControl,
+} from '@/core/bodies'
 import { uniqueSlug } from '@/core/language/language'
 import { findDimension } from '@/core/vocabulary/dimensions'
 import { PLACE_IDS, PLACES } from '@/core/vocabulary/places'
@@ -21,7 +29,10 @@ export const ControlsPart = ({ editor }: { editor: Editor }) => {
   const add = () => {
     const label = 'New key'
     const id = uniqueSlug(label, new Set(form.controls.map(c => c.id)), 'control')
-    edit('added a control', b => ({ ...b, controls: [...b.controls, controlAt(id, label, 'thumb-upper-right')] }))
+    edit('added a control', b => {
+      const control = controlAt(id, label, 'thumb-upper-right')
+      return { ...b, controls: [...b.controls, { ...control, at: freeSpot(control.place, b.controls) }] }
+    })
     setChosen(id)
   }
   return (
@@ -71,7 +82,11 @@ export const ControlsPart = ({ editor }: { editor: Editor }) => {
               select
               label="Where it sits"
               value={chosen.place}
-              onChange={e => change(chosen, 'another place', { place: e.target.value as Control['place'] })}
+              onChange={e => {
+                const place = e.target.value as Control['place']
+                const others = form.controls.filter(c => c.id !== chosen.id)
+                change(chosen, 'another place', { place, at: freeSpot(place, others) })
+              }}
             >
               {PLACE_IDS.map(id => (
                 <MenuItem key={id} value={id}>

@@ -6,11 +6,13 @@ import {
   addRule,
   availability,
   type Body,
-  type Condition,
+  type DraftCondition,
   factoryState,
   inMenuOrder,
   removeRule,
   type Rule,
+  type RuleDraft,
+  rulesOf,
   ruleWords,
   type Setting,
   type State,
@@ -18,10 +20,11 @@ import {
 import { usualRules } from '@/core/propose/usual-rules'
 import type { Editor } from './use-editor'
 
-type Effect = Rule['then']['effect']
+type Effect = RuleDraft['effect']
 
 const EFFECTS: readonly { readonly id: Effect; readonly label: string }[] = [
   { id: 'unavailable', label: 'cannot be used' },
+  { id: 'only', label: 'can only be used then' },
   { id: 'forced', label: 'is always at' },
   { id: 'excludes', label: 'cannot be set to' },
 ]
@@ -76,38 +79,23 @@ const OptionsSelect = ({
   />
 )
 
-const EMPTY: Condition = { setting: '', is: [] }
+const EMPTY: DraftCondition = { setting: '', is: [] }
+const NEW: RuleDraft = { when: [EMPTY], effect: 'unavailable', targets: [], options: [] }
 
-const NewRule = ({ body, onAdd }: { body: Body; onAdd: (rule: Omit<Rule, 'id'>) => void }) => {
+const NewRule = ({ body, onAdd }: { body: Body; onAdd: (rules: readonly Omit<Rule, 'id'>[]) => void }) => {
   const settings = inMenuOrder(body)
-  const [when, setWhen] = useState<readonly Condition[]>([EMPTY])
-  const [effect, setEffect] = useState<Effect>('unavailable')
-  const [target, setTarget] = useState('')
-  const [options, setOptions] = useState<readonly string[]>([])
+  const [draft, setDraft] = useState(NEW)
   const [words, setWords] = useState<string>()
-  const [first] = options
-  const then: Rule['then'] | undefined = !target
-    ? undefined
-    : effect === 'unavailable'
-      ? { effect, setting: target }
-      : effect === 'forced'
-        ? first
-          ? { effect, setting: target, option: first }
-          : undefined
-        : options.length
-          ? { effect, setting: target, options: [...options] }
-          : undefined
-  const conditions = when.filter(c => c.setting && c.is.length)
-  const isWhole = then !== undefined && conditions.length === when.length
-  const spoken = isWhole ? ruleWords(body, { when: conditions, then }) : ''
-  const find = (id: string) => body.settings.find(s => s.id === id)
-  const change = (i: number, c: Condition) => setWhen(when.map((w, k) => (k === i ? c : w)))
-  const reset = () => {
-    setWhen([EMPTY])
-    setTarget('')
-    setOptions([])
-    setWords(undefined)
-  }
+  const { when, effect, targets, options } = draft
+  const rules = rulesOf(body, draft)
+  const sentences = [...new Set(rules.map(r => r.words))]
+  const [only] = sentences
+  const isOne = sentences.length === 1
+  const find = (id: string | undefined) => body.settings.find(s => s.id === id)
+  const set = (to: Partial<RuleDraft>) => setDraft({ ...draft, ...to })
+  const change = (i: number, c: DraftCondition) => set({ when: when.map((w, k) => (k === i ? c : w)) })
+  const bindsOne = effect === 'forced' || effect === 'excludes'
+  const choose = (ids: readonly string[]) => set({ targets: bindsOne ? ids.slice(-1) : ids, options: [] })
   return (
     <Box component="section" aria-label="New rule" sx={{ display: 'flex', flexDirection: 'column', gap: 1.5 }}>
       {when.map((c, i) => (
@@ -119,26 +107,48 @@ const NewRule = ({ body, onAdd }: { body: Body; onAdd: (rule: Omit<Rule, 'id'>) 
             label="Setting"
             onChange={setting => change(i, { setting, is: [] })}
           />
+          <TextField
+            select
+            size="small"
+            label="is or is not"
+            value={c.isNot ? 'not' : 'is'}
+            onChange={e => change(i, { ...c, isNot: e.target.value === 'not' })}
+            sx={{ width: 110 }}
+          >
+            <MenuItem value="is">is at</MenuItem>
+            <MenuItem value="not">is not at</MenuItem>
+          </TextField>
           <OptionsSelect
             setting={find(c.setting)}
             value={c.is}
-            label="is at"
+            label={c.isNot ? 'is not at' : 'is at'}
             onChange={is => change(i, { ...c, is: [...is] })}
           />
         </Box>
       ))}
-      <Button size="small" onClick={() => setWhen([...when, EMPTY])} sx={{ alignSelf: 'flex-start' }}>
+      <Button size="small" onClick={() => set({ when: [...when, EMPTY] })} sx={{ alignSelf: 'flex-start' }}>
         And another condition
       </Button>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
         <Typography sx={{ width: 44 }}>then</Typography>
-        <SettingSelect settings={settings} value={target} label="Bound setting" onChange={setTarget} />
+        <Autocomplete
+          multiple
+          size="small"
+          options={settings}
+          getOptionLabel={s => s.label}
+          isOptionEqualToValue={(a, b) => a.id === b.id}
+          getOptionKey={s => s.id}
+          value={settings.filter(s => targets.includes(s.id))}
+          onChange={(_, chosen) => choose(chosen.map(s => s.id))}
+          sx={{ minWidth: 220, flex: 1 }}
+          renderInput={params => <TextField {...params} label={bindsOne ? 'Bound setting' : 'Bound settings'} />}
+        />
         <TextField
           select
           size="small"
           label="What happens"
           value={effect}
-          onChange={e => setEffect(e.target.value as Effect)}
+          onChange={e => set({ effect: e.target.value as Effect, options: [] })}
           sx={{ minWidth: 170 }}
         >
           {EFFECTS.map(e => (
@@ -147,33 +157,42 @@ const NewRule = ({ body, onAdd }: { body: Body; onAdd: (rule: Omit<Rule, 'id'>) 
             </MenuItem>
           ))}
         </TextField>
-        {effect !== 'unavailable' && (
+        {bindsOne && (
           <OptionsSelect
-            setting={find(target)}
-            value={effect === 'forced' ? options.slice(0, 1) : options}
+            setting={find(targets[0])}
+            value={options}
             label={effect === 'forced' ? 'Option' : 'Options'}
-            onChange={ids => setOptions(effect === 'forced' ? ids.slice(-1) : ids)}
+            onChange={ids => set({ options: effect === 'forced' ? ids.slice(-1) : ids })}
           />
         )}
       </Box>
-      <TextField
-        label="In words, as it is told to whoever meets it"
-        value={words ?? spoken}
-        onChange={e => setWords(e.target.value)}
-        disabled={!isWhole}
-        slotProps={{ htmlInput: { maxLength: 300 } }}
-      />
+      {sentences.length > 1 ? (
+        <Box component="ul" aria-label="Rules that it comes to" sx={{ m: 0, pl: 3 }}>
+          {sentences.map(s => (
+            <li key={s}>{s}</li>
+          ))}
+        </Box>
+      ) : (
+        <TextField
+          label="In words, as it is told to whoever meets it"
+          value={words ?? only ?? ''}
+          onChange={e => setWords(e.target.value)}
+          disabled={!isOne}
+          slotProps={{ htmlInput: { maxLength: 300 } }}
+        />
+      )}
       <Button
         variant="contained"
-        disabled={!isWhole}
+        disabled={rules.length === 0}
         sx={{ alignSelf: 'flex-start' }}
         onClick={() => {
-          if (!then) return
-          onAdd({ words: (words ?? spoken).trim() || spoken, when: [...conditions], then })
-          reset()
+          const told = isOne ? words?.trim() : undefined
+          onAdd(rules.map(r => (told ? { ...r, words: told } : r)))
+          setDraft(NEW)
+          setWords(undefined)
         }}
       >
-        Add the rule
+        {sentences.length > 1 ? `Add ${sentences.length} rules` : 'Add the rule'}
       </Button>
     </Box>
   )
@@ -294,7 +313,10 @@ export const RulesPart = ({ editor }: { editor: Editor }) => {
         {form.settings.length < 2 ? (
           <Alert severity="info">A rule binds two settings; there are not two yet.</Alert>
         ) : (
-          <NewRule body={form} onAdd={rule => edit(`rule “${rule.words}”`, b => addRule(b, rule))} />
+          <NewRule
+            body={form}
+            onAdd={rules => edit(`rule “${rules[0]?.words ?? ''}”`, b => rules.reduce<Body>(addRule, b))}
+          />
         )}
         <UsualRules editor={editor} />
         <Typography variant="h2" sx={{ mt: 4 }}>

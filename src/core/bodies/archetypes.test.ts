@@ -1,0 +1,30 @@
+import { describe, expect, it } from 'vitest'
+import { PLACE_IDS } from '../vocabulary/places'
+import { controlAt, freeSpot } from './archetypes'
+import type { Control } from './schema'
+
+const HEIGHT = { back: 66, top: 40, front: 66 }
+
+const apart = (a: Control, b: Control): number =>
+  a.at.view === b.at.view ? Math.hypot((a.at.x - b.at.x) * 100, (a.at.y - b.at.y) * HEIGHT[a.at.view]) : Infinity
+
+describe('a new control', () => {
+  it('stands where such controls usually do, and never on one that is there', () => {
+    for (const place of PLACE_IDS) {
+      const controls: Control[] = []
+      for (let n = 0; n < 8; n++) {
+        const at = freeSpot(place, controls)
+        const control = { ...controlAt(`key-${n}`, `Key ${n}`, place), at }
+        if (n === 0) expect(at).toEqual(controlAt('x', 'X', place).at)
+        // A mark is eight hundredths of the width across.
+        for (const other of controls) expect(apart(control, other), `${place} ${n}`).toBeGreaterThan(8)
+        controls.push(control)
+      }
+    }
+  })
+
+  it('is drawn on the side of the body where its place is', () => {
+    expect(freeSpot('index-front', []).view).toBe('front')
+    expect(freeSpot('top-plate', [controlAt('a', 'A', 'shutter')]).view).toBe('top')
+  })
+})
