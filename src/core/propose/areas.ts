@@ -22,7 +22,7 @@ const PATTERN_WORDS: Readonly<Record<Pattern, readonly Phrase[]>> = {
       w => `${w} ${GROWN}`,
     ),
   ),
-  cross: phrases('cross', 'expand*', 'plus', 'point 4', 'expand* 4', 'area 4', 'expand* spot', '1 area expand*'),
+  cross: phrases('cross', 'five point', '5 point', 'expand*', 'plus', 'point 4', 'expand* 4', 'area 4', 'expand* spot', '1 area expand*'),
   block: phrases(
     'surround*',
     'expand* surround*',
@@ -32,6 +32,7 @@ const PATTERN_WORDS: Readonly<Record<Pattern, readonly Phrase[]>> = {
     'area 8',
     '3x3',
     'nine',
+    'nine point',
     'mid',
     'dynamic',
     'dynamic 9',

@@ -43,7 +43,7 @@ export const KEY_WORK: Readonly<Record<string, string>> = {
     eye right left
   `,
   'range.preset': `
-    preset focus !point, preset distance, stored distance, recall distance, recall focus position,
+    preset focus !point, preset mf, preset distance, stored distance, recall distance, recall focus position,
     focus distance recall, go preset, memory recall, focus set, distance stored
   `,
   'range.limiter': 'limiter, range limit*',
@@ -61,7 +61,7 @@ export const KEY_WORK: Readonly<Record<string, string>> = {
 
 /** Labels of keys, whose options are the work they can be given. */
 export const KEY_NAMES = `
-  button !shutter, pad centre/up/down/left/right, key, fn, fn1, fn2, fn3, joystick press, joystick centre, afon !mf,
+  button !shutter, pad centre/up/down/left/right, key, fn, fn1, fn2, fn3, c1, c2, c3, c4, joystick press, joystick centre, afon !mf,
   l fn, dial press, assign, custom key, lever press, lens fn, rear fn, front fn, ael button, star button
 `
 
@@ -77,7 +77,7 @@ export const ELSEWHERE_PHRASES = `
   frame rate movie, movie quality, movie self timer, video system, digital zoom, smile, blink, scene,
   operation sound, start up sound, shutter sound, release without card, release card, shutter card,
   release without lens, eye sensor !af, usb, hdmi, gps, firmware, reset !lens !focus !point, picture mode,
-  tone curve, auto light*, lighting, vignett*, distortion, breathing, record button, max continuous, exposure delay,
+  tone curve, dial direction, auto light*, lighting, vignett*, distortion, breathing, record button, max continuous, exposure delay,
   release dial, framing grid, file number*, help, sensor shift, thumbnail, date stamp, max release,
   multiple exposure, interval*, sharpness, contrast !af, saturation, lock buttons, info display, save power, clock
 `

@@ -20,7 +20,7 @@ export interface TradeWords {
 
 const OFF = 'off, none, no, nothing, nobody, disable*, deactivate*, inactive, never'
 const READINESS = {
-  release: 'release, release priority, speed, shutter, any time, at once, immediate, allowed !not',
+  release: 'release, release priority, speed, shutter, any time, at once, immediate, as soon press*, soon, allowed !not',
   balanced: 'balance*, balanced, equal, even, auto, focus release, balanced emphasis',
   focus: 'focus, af, only focused, focus priority, sharp, not allowed',
 }
@@ -43,7 +43,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
       af shutter => starts-af meters-only, shutter button af => starts-af meters-only,
       halfpress !stabili* !image !lock !ael !release => starts-af meters-only,
       halfpress shutter => starts-af meters-only, shutter half => starts-af meters-only,
-      af activation => starts-af meters-only, back button focus/af => meters-only starts-af,
+      af activation => starts-af meters-only, af activated by => starts-af meters-only, back button focus/af => meters-only starts-af,
       af start shutter => starts-af meters-only, half shutter => starts-af meters-only,
       shutter button !lock !af !sound, focus* release button => starts-af meters-only,
       focus* with shutter => starts-af meters-only, start focus* shutter => starts-af meters-only,
@@ -106,7 +106,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
     },
   },
   'ring.direction': {
-    names: 'focus ring direction, ring rotation, focus rotation, ring direction',
+    names: 'focus ring direction, ring rotation, focus rotation, ring direction, ring turn*',
     hints: 'focus ring',
     values: {
       'clockwise-near': 'clockwise near, near right, right near',
@@ -137,7 +137,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
       ring during af !movie, ring after af, ring override, mf ring af, touch up af, mf lens oneshot, manual ring af,
       use ring af, electronic override, focus ring autofocus, refocus ring, ring refocus, ring after afs,
       refocus manual, manual adjust* af, manual adjust* follow, manual correct* af, focus ring correct*,
-      ring correct* af, af ring
+      ring correct* af, af ring !movie, ring after af lock
     `,
     values: {
       true: 'after, always, take* over, enable*, on, work*',
@@ -247,7 +247,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'area.step': {
     names: `
       movement amount, area move* amount, point spac*, frame step, move* per press, each press,
-      frame movement amount, distance moved, step size point, area step, point step, point move*
+      frame movement amount, distance moved, step size point, area step, point step, point move*, point jump
     `,
     values: {
       fine: 'fine, small, short, half',
@@ -341,7 +341,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
     names: `
       point auto switch* => -, area switch* sensitiv* => -, point switch* => -, area switch* !zone => -,
       point hop* => -, move another subject => -, zone switch* => -, switch* point => -, another point => -,
-      transfer point => -, transfer between point => -, change* point => -, jump* point => -
+      transfer point => -, transfer between point => -, change* point => -, jump* another point => -, jump* between point => -
     `,
   },
   'track.acquire': {
@@ -404,7 +404,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   },
   'release.rate': {
     names: `
-      continuous speed, continuous high, continuous low, fps, burst rate, mode speed, burst speed,
+      continuous speed, continuous high, continuous low, sequen* high, sequen* low, fps, burst rate, mode speed, burst speed,
       continuous shoot* !af, frame rate !movie, sequence speed, shoot* speed
     `,
     hints: 'burst !af, drive, continuous',
@@ -412,7 +412,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'release.refocus': {
     names: `
       track burst !ae, burst af, continuous shoot* af, af burst, af between, focus between, af track burst,
-      focus during burst, focus burst, focus during run, focus in burst
+      focus during burst, focus burst, focus during run, focus in burst, af sequen*, af continuous drive
     `,
     values: BETWEEN_FRAMES,
   },
@@ -431,7 +431,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'range.limit': {
     names: `
       limiter !button !priority !movie, distance range, focus range, range limit*, range af, search range !subject,
-      distance limit*, focus* distance limit*, limit* distance, distances to search, range distances
+      distance limit*, focus* distance limit*, limit* distance, distances to search, range distances, range select*
     `,
   },
   'range.stored': {
@@ -453,7 +453,8 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'see.area': {
     names: `
       area show* !colour, area display, point display, area pointer, frame during af, focus frame during,
-      frame display !subject !eye !recogni* !face, point* shown !all, area shown, frame autofocus, area during
+      frame display !subject !eye !recogni* !face, point* shown !all, area shown, frame autofocus, area during,
+      frame shown !subject !eye !face
     `,
     values: {
       true: 'during, on, shown, selected, show, constant, always, yes, enable*',
@@ -495,7 +496,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'see.tone': {
     names: `
       beep !touch, audio signal, focus sound, af tone, sound focus, confirm* tone, af beep, focus tone,
-      sound in focus, af sound, focus beep, beep focus, confirm* sound, make sound focus
+      sound in focus, af sound, focus beep, beep focus, confirm* sound, make sound focus, signals, sound focused
     `,
   },
   'see.lamp': {
@@ -576,7 +577,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
     film: 'only',
   },
   'video.touch': {
-    names: 'touch movie, tap* movie, touch track, touch rack, tap track',
+    names: 'touch movie, tap* movie, touch track, touch rack, tap track, touch @movie',
     values: {
       off: OFF,
       rack: 'rack*, pull, focus, shift',
@@ -639,7 +640,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'meter.bias': {
     names: `
       exposure comp*, exposure bias, exposure correct*, exposure shift, ev comp*, exposure adjust*,
-      bright* correct*, lighter darker, bright* dark*, exposure
+      bright* correct*, lighter darker, bright* dark*, exposure, compensation !flash
     `,
     hints: 'exposure',
   },
