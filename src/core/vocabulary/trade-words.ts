@@ -20,7 +20,8 @@ export interface TradeWords {
 
 const OFF = 'off, none, no, nothing, nobody, disable*, deactivate*, inactive, never'
 const READINESS = {
-  release: 'release, release priority, speed, shutter, any time, at once, immediate, as soon press*, soon, allowed !not',
+  release:
+    'release, release priority, speed, shutter, any time, at once, immediate, as soon press*, soon, allowed !not',
   balanced: 'balance*, balanced, equal, even, auto, focus release, balanced emphasis',
   focus: 'focus, af, only focused, focus priority, sharp, not allowed',
 }
