@@ -1,10 +1,10 @@
 import 'server-only'
-import { type Body, choiceWords, menuPath } from '@/core/bodies'
+import { type Body, menuPath } from '@/core/bodies'
 import { type Entry, dictionaryBetween } from '@/core/phrasebook/dictionary'
 import { type FalseFriend, falseFriendsOf } from '@/core/phrasebook/false-friends'
 import { nearestWays, type Presence, presenceOf, type Way } from '@/core/phrasebook/nearest'
 import { type Axis, axisOf, type BodyScale, hasAxis, scalesOf } from '@/core/phrasebook/scales'
-import { conceptsOfSetting, isConcept, saidAbout, type Term, termsOf } from '@/core/phrasebook/terms'
+import { conceptsOfSetting, isConcept, saidAbout, spokenWords, type Term, termsOf } from '@/core/phrasebook/terms'
 import { type Dimension, dimension, DIMENSIONS } from '@/core/vocabulary/dimensions'
 import { inSentence, valueWords } from '@/core/vocabulary/words'
 import { firmwareOf, formOf, readBodies, readBody, units } from './catalogue'
@@ -149,6 +149,8 @@ const presenceWords = (d: Dimension, presence: Presence): string => {
       return presence.words
     case 'implied':
       return `No setting; comes to “${valueWords(d, presence.value)}”.`
+    case 'not-looked-for':
+      return 'Not known yet: nobody has looked for it.'
     case 'none':
       return 'No such thing.'
   }
@@ -163,11 +165,11 @@ const rowFor = (body: Body, d: Dimension): ConceptRow => {
     body: body.id,
     maker: body.maker,
     model: body.model,
-    sayings: said.map(({ setting, option, value }) => ({
-      words: choiceWords(setting, option),
-      value: valueWords(d, value, control),
-      path: menuPath(body, setting),
-      settingLabel: setting.label,
+    sayings: said.map(s => ({
+      words: spokenWords(s, d.id),
+      value: valueWords(d, s.value, control),
+      path: menuPath(body, s.setting),
+      settingLabel: s.setting.label,
     })),
     settings: body.settings
       .filter(s => ids.has(s.id))

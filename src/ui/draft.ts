@@ -4,6 +4,7 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Merged } from '@/core/changes/changes'
 import { usePeople } from './people'
 import { sendJson } from './send'
+import { type History, readUndo, writeUndo } from './undo-store'
 
 /**
  * A document while it is edited. Every edit is a named command; it can be undone, is stored at once, and goes into the
@@ -82,12 +83,6 @@ const writeKept = <T>(address: string, kept: Kept<T> | undefined): void => {
 const SAVE_AFTER_MS = 250
 const RETRY_AFTER_MS = 3000
 const MOST_UNDO = 200
-
-interface History<T> {
-  readonly past: readonly T[]
-  readonly present: T
-  readonly future: readonly T[]
-}
 
 export const useDraft = <T>({ address, merge, ...initial }: DraftOptions<T>): Draft<T> => {
   const { person } = usePeople()
@@ -182,17 +177,34 @@ export const useDraft = <T>({ address, merge, ...initial }: DraftOptions<T>): Dr
   // Edits that never reached the server wait in the browser.
   useEffect(() => {
     const kept = readKept<T>(address)
+    const now = kept ?? initial
+    const before = readUndo(window.sessionStorage, address, now.document, now.revision)
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- the browser's store is only there after the first paint
+    if (before) setHistory(before)
     if (!kept) return
     told.current = [...kept.what]
     present.current = kept.document
     stored.current = { document: kept.base, revision: kept.revision }
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- the browser's store is only there after the first paint
-    setHistory({ past: [initial.document], present: kept.document, future: [] })
+    if (!before) setHistory({ past: [initial.document], present: kept.document, future: [] })
     setStatus({ kind: 'saving' })
     timer.current = setTimeout(() => void send(), SAVE_AFTER_MS)
     return () => clearTimeout(timer.current)
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the editor opens
   }, [])
+
+  // What can be undone is kept when the page is left, by a link or for good.
+  const latest = useRef(history)
+  useEffect(() => {
+    latest.current = history
+  }, [history])
+  useEffect(() => {
+    const leave = () => writeUndo(window.sessionStorage, address, latest.current, stored.current.revision)
+    window.addEventListener('pagehide', leave)
+    return () => {
+      window.removeEventListener('pagehide', leave)
+      leave()
+    }
+  }, [address])
 
   useEffect(() => {
     const warn = (event: BeforeUnloadEvent) => {

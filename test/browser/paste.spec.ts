@@ -6,13 +6,13 @@ import { expect, iAm, test } from './support/drivers'
 
 const undecided = (page: Page) => page.getByText(/\d+ settings? undecided|every setting decided/).first()
 
-test('a menu that nothing was built on: read a page at a time, and its first card signed', async ({
+test('fifty-five settings with keys, rules and facts: read a page at a time, and the first card signed', async ({
   page,
   request,
   expectAccessible,
 }) => {
   test.setTimeout(240_000)
-  const { name, text, rows } = bodyRows('unseen', 'u2-optical')
+  const { name, text, rows } = bodyRows('unseen', 'u1-mirrorless')
   let actions = 0
   const did = async (what: Promise<unknown>) => {
     actions++
@@ -49,21 +49,33 @@ test('a menu that nothing was built on: read a page at a time, and its first car
     settings: { label: string; unnamed?: boolean; options: { means: object; guessed?: string[] }[] }[]
   }
   const setting = (label: string) => body.settings.find(s => s.label === label)
-  expect(setting('AF operation')?.options.map(o => o.means)).toEqual([
-    { 'mode.drive': 'single' },
-    { 'mode.drive': 'continuous' },
-    { 'mode.drive': 'automatic' },
-    { 'mode.drive': 'manual' },
-  ])
-  expect(setting('Tracking sensitivity')?.options[0]?.guessed).toEqual(['track.hold'])
+  expect(body.settings.length).toBeGreaterThanOrEqual(55)
+  expect(
+    setting('Focus mode')
+      ?.options.slice(0, 3)
+      .map(o => o.means),
+  ).toEqual([{ 'mode.drive': 'single' }, { 'mode.drive': 'automatic' }, { 'mode.drive': 'continuous' }])
+  expect(setting('Tracking sensitivity in AF-C')?.options[0]?.guessed).toEqual(['track.hold'])
+  expect(setting('AF-ON button')?.options[0]?.means).toMatchObject({ 'trigger.start': { press: 'held' } })
 
   // The rules that such menus usually have are one key away, and bind at once.
   await did(page.getByRole('tab', { name: 'Rules' }).click())
   const usual = page.getByRole('region', { name: 'Usual rules' })
-  await did(usual.getByRole('button', { name: /^It is so: While Metering mode is at/ }).click())
-  await expect(page.getByRole('list', { name: 'Rules' })).toContainText(
-    'Spot metering linked to AF point cannot be used',
-  )
+  const isSo = usual.getByRole('button', { name: /^It is so: / })
+  let rules = await isSo.count()
+  expect(rules).toBeGreaterThan(0)
+  for (; rules > 0; rules--) {
+    await did(isSo.first().click())
+    await expect(isSo).toHaveCount(rules - 1)
+  }
+  await expect(page.getByRole('list', { name: 'Rules' })).toContainText('Spot metering point cannot be used')
+  // Every fact that the profile began with is looked at on the body.
+  await did(page.getByRole('tab', { name: 'Facts' }).click())
+  const looked = page.getByRole('button', { name: /^I have looked/ })
+  for (let facts = await looked.count(); facts > 0; facts--) {
+    await did(looked.first().click())
+    await expect(looked).toHaveCount(facts - 1)
+  }
   await expect(page.getByText('Saved', { exact: true })).toBeVisible({ timeout: 20_000 })
 
   // A unit of it, and its first card: walked, proved and signed.
@@ -89,16 +101,16 @@ test('a menu that nothing was built on: read a page at a time, and its first car
   const boxes = page.getByRole('checkbox', { name: /^Step \d+:/ })
   await expect(boxes.first()).toBeVisible()
   const steps = await boxes.count()
-  await expect(page.getByRole('listitem').filter({ hasText: 'Tracking sensitivity' })).toContainText(
+  await expect(page.getByRole('listitem').filter({ hasText: 'Tracking sensitivity in AF-C' })).toContainText(
     'is a guess until somebody measures or confirms it',
   )
-  for (let i = 1; i <= steps; i++) await page.getByRole('checkbox', { name: new RegExp(`^Step ${i}:`) }).check()
+  for (let i = 1; i <= steps; i++) await did(page.getByRole('checkbox', { name: new RegExp(`^Step ${i}:`) }).check())
   const proof = page.getByRole('region', { name: 'Prove and sign' })
-  for (const box of await proof.getByRole('checkbox').all()) if (!(await box.isChecked())) await box.check()
-  await proof.getByRole('button', { name: 'Sign as Bram Tollard' }).click()
+  for (const box of await proof.getByRole('checkbox').all()) if (!(await box.isChecked())) await did(box.check())
+  await did(proof.getByRole('button', { name: 'Sign as Bram Tollard' }).click())
   await expect(page.getByRole('status').filter({ hasText: 'signed by Bram Tollard' })).toBeInViewport()
   console.log(`${name}: ${rows.length} settings in ${actions} actions, ${steps} steps on the first card`)
-  expect(actions).toBeLessThan(60)
+  expect(actions).toBeLessThan(200)
 })
 
 test('on a phone the readings of a page fit, one thumb wide, and a direction is said before it is taken', async ({

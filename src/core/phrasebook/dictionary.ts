@@ -1,4 +1,4 @@
-import { type Body, choiceWords, menuPath } from '../bodies'
+import { type Body, isNotLookedFor, menuPath } from '../bodies'
 import { DIMENSIONS, type Dimension, type GroupId } from '../vocabulary/dimensions'
 import { distance } from '../vocabulary/distance'
 import { type Grade, gradeOf } from '../vocabulary/grade'
@@ -8,7 +8,7 @@ import { inPlaces } from '../resolve/problem'
 import { type FalseFriend, falseFriendsBetween } from './false-friends'
 import { presenceOf } from './nearest'
 import { scalesOf } from './scales'
-import { conceptsOfSetting, isConcept, saidAbout } from './terms'
+import { conceptsOfSetting, isConcept, saidAbout, spokenWords } from './terms'
 
 /** From the body somebody knows to the one in the hand: everything, ordered by how much it will surprise. */
 
@@ -50,7 +50,9 @@ const sideOf = (body: Body, d: Dimension): Side => {
         ? presence.words
         : presence.how === 'implied'
           ? `nothing; comes to “${valueWords(d, presence.value)}”`
-          : undefined,
+          : presence.how === 'not-looked-for'
+            ? 'not known yet'
+            : undefined,
   }
 }
 
@@ -60,9 +62,9 @@ interface Spoken {
 }
 
 const spokenOf = (body: Body, d: Dimension): readonly Spoken[] =>
-  saidAbout(body, d.id).flatMap(({ setting, option, value }): Spoken[] => {
-    const placed = d.kind === 'assign' ? inPlaces(body, { [d.id]: value })[d.id] : value
-    return placed === undefined ? [] : [{ words: choiceWords(setting, option), value: placed }]
+  saidAbout(body, d.id).flatMap((said): Spoken[] => {
+    const placed = d.kind === 'assign' ? inPlaces(body, { [d.id]: said.value })[d.id] : said.value
+    return placed === undefined ? [] : [{ words: spokenWords(said, d.id), value: placed }]
   })
 
 const pairsOf = (d: Dimension, here: readonly Spoken[], there: readonly Spoken[]): readonly Pair[] =>
@@ -102,7 +104,10 @@ const entryOf = (a: Body, b: Body, d: Dimension, friends: readonly FalseFriend[]
   for (const f of friends.filter(x => x.here.concepts.includes(d.id) && x.here.concepts.length < 4).slice(0, 2))
     add(0.9, `“${f.word}” is there too, but ${b.model} means ${f.there.meaning.toLowerCase()} by it`)
   if (here.settings.length && theirs.length === 0)
-    add(there.otherwise === undefined ? 0.85 : 0.5, `${b.model} has no such setting`)
+    add(
+      there.otherwise === undefined ? 0.85 : 0.5,
+      isNotLookedFor(b, d.id) ? `nobody has looked for it on ${b.model}` : `${b.model} has no such setting`,
+    )
   if (mine.length === 0) add(0.3, `new to you: ${a.model} has no such setting`)
   const [x, y] = [scalesOf([a], d.id)[0]?.direction, scalesOf([b], d.id)[0]?.direction]
   if (x && y && x !== y && x !== 'mixed' && y !== 'mixed') add(0.8, 'the scale runs the other way')

@@ -1,4 +1,4 @@
-import { availability, type Body, factoryState } from '../bodies'
+import { availability, type Body, factoryState, isNotLookedFor } from '../bodies'
 import { deliveredBy, type PlacedChoice, resolve } from '../resolve'
 import { STANDARD_FORMAT, type Standard } from '../standards'
 import { planWalk } from '../steps/plan'
@@ -26,6 +26,8 @@ export type Presence =
   | { readonly how: 'fixed'; readonly words: string }
   /** No setting, but what the body does is beyond doubt. */
   | { readonly how: 'implied'; readonly value: NeutralValue }
+  /** The profile is not whole yet, and nobody has looked for it. */
+  | { readonly how: 'not-looked-for' }
   | { readonly how: 'none' }
 
 /** Whether a body has something for a concept. */
@@ -33,6 +35,7 @@ export const presenceOf = (body: Body, concept: string): Presence => {
   if (saidAbout(body, concept).length) return { how: 'set' }
   const fixed = fixedAbout(body, concept)
   if (fixed) return { how: 'fixed', words: fixed.words }
+  if (isNotLookedFor(body, concept)) return { how: 'not-looked-for' }
   const { without } = dimension(concept)
   return without === undefined ? { how: 'none' } : { how: 'implied', value: without }
 }
@@ -77,7 +80,7 @@ const wayOn = (body: Body, { how, costs, uses }: Substitute): Way | undefined =>
  */
 export const nearestWays = (body: Body, concept: string): readonly Way[] => {
   const { how } = presenceOf(body, concept)
-  if (how === 'set' || how === 'fixed') return []
+  if (how === 'set' || how === 'fixed' || how === 'not-looked-for') return []
   return (SUBSTITUTES[concept] ?? [])
     .flatMap(s => wayOn(body, s) ?? [])
     .toSorted((a, b) => Number(a.choices.length === 0) - Number(b.choices.length === 0) || a.distance - b.distance)

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { tinyBody } from '../../../test/fixtures/tiny-body'
 import { demoBodies } from '../../demo/world'
-import type { Body } from '../bodies'
+import { type Body, startLooking } from '../bodies'
 import { DIMENSIONS } from '../vocabulary/dimensions'
 import { SUBSTITUTES } from '../vocabulary/substitutes'
 import { partsOf } from '../vocabulary/parts'
@@ -10,7 +10,7 @@ import { falseFriendsBetween, falseFriendsOf } from './false-friends'
 import { nearestWays, presenceOf } from './nearest'
 import { axisOf, scalesOf, shareOnAxis } from './scales'
 import { indexOf } from './search'
-import { conceptsOf, isConcept, saidAbout, termsOf } from './terms'
+import { conceptsOf, isConcept, saidAbout, spokenWords, termsOf } from './terms'
 
 const demo = (id: string): Body => demoBodies().find(b => b.id === id) as Body
 const index = indexOf(demoBodies().flatMap(termsOf))
@@ -229,4 +229,38 @@ describe('no such thing', () => {
 it('finds following and choosing where an area brings them along', () => {
   expect(saidAbout(demo('pebble'), 'area.follow').map(s => s.option.label)).toContain('Move + Chase')
   expect(saidAbout(demo('linnet'), 'area.chooser').map(s => s.value)).toContain('camera')
+})
+
+describe('what has to be known beside the words', () => {
+  const told = tinyBody({
+    stick: [['long', { 'track.hold': 3 }], 'plain'],
+    drive: [['once', { 'mode.drive': 'single' }]],
+  })
+  const body: Body = {
+    ...told,
+    settings: told.settings.map(s =>
+      s.id === 'stick'
+        ? { ...s, counts: 'film' as const, options: s.options.map(o => ({ ...o, guessed: ['track.hold'] })) }
+        : s,
+    ),
+  }
+
+  it('is where a row counts, and that its amount is guessed', () => {
+    expect(saidAbout(body, 'track.hold').map(s => spokenWords(s, 'track.hold'))).toEqual([
+      'stick: long (only while filming, a guess)',
+    ])
+    expect(saidAbout(body, 'mode.drive').map(s => spokenWords(s, 'mode.drive'))).toEqual(['drive: once'])
+    expect(scalesOf([body], 'track.hold')[0]?.steps[0]?.words).toBe('stick: long (only while filming, a guess)')
+  })
+
+  it('is that nobody has looked, which is not that it lacks', () => {
+    expect(presenceOf(body, 'see.lamp').how).toBe('implied')
+    const begun = startLooking(body)
+    expect(presenceOf(begun, 'see.lamp')).toEqual({ how: 'not-looked-for' })
+    expect(nearestWays(begun, 'see.lamp')).toEqual([])
+    const lamp = tinyBody({ lamp: [['on', { 'see.lamp': true }]] })
+    expect(dictionaryBetween(lamp, begun).find(e => e.concept === 'see.lamp')?.why).toContain(
+      'nobody has looked for it on Body',
+    )
+  })
 })

@@ -1,7 +1,7 @@
-import { type Body, choiceWords } from '../bodies'
+import type { Body } from '../bodies'
 import { type Dimension, dimension } from '../vocabulary/dimensions'
 import type { Area, FocusRange, NeutralValue } from '../vocabulary/values'
-import { saidAbout } from './terms'
+import { saidAbout, spokenWords } from './terms'
 
 /** The steps of a body's scale put by what they do, so that scales of different bodies stand beside each other. */
 
@@ -74,12 +74,13 @@ const directionOf = (steps: readonly Step[]): Direction => {
 export const scalesOf = (bodies: readonly Body[], concept: string): readonly BodyScale[] => {
   const d = dimension(concept)
   const scales = bodies.flatMap((body): Omit<BodyScale, 'reversed'>[] => {
-    const steps = saidAbout(body, concept).flatMap(({ setting, option, value }): Step[] => {
+    const steps = saidAbout(body, concept).flatMap((said): Step[] => {
+      const { setting, option, value } = said
       const at = axisValue(d, value)
       const measured = option.measured?.[concept]
       return at === undefined
         ? []
-        : [{ words: choiceWords(setting, option), setting: setting.id, option: option.id, at, value, measured }]
+        : [{ words: spokenWords(said, concept), setting: setting.id, option: option.id, at, value, measured }]
     })
     if (steps.length === 0) return []
     // A scale runs within one setting; the first with several steps says which way.

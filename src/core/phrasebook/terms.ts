@@ -1,4 +1,4 @@
-import { type Body, inMenuOrder, menuPath, type Option, type Setting } from '../bodies'
+import { type Body, choiceWords, COUNTS_WORDS, inMenuOrder, menuPath, type Option, type Setting } from '../bodies'
 import { findDimension } from '../vocabulary/dimensions'
 import type { NeutralValue } from '../vocabulary/values'
 
@@ -71,6 +71,21 @@ export const saidAbout = (body: Body, concept: string): readonly Said[] =>
       return part === undefined ? [] : [{ setting, option, value: part }]
     }),
   )
+
+/**
+ * An option in its body's own words, with what has to be known beside them: where alone it counts, and that its amount is
+ * only guessed.
+ *
+ * @example "Grip: 4 of 7 (only while filming, a guess)"
+ */
+export const spokenWords = ({ setting, option }: Said, concept: string): string => {
+  const notes = [
+    ...(setting.counts ? [COUNTS_WORDS[setting.counts]] : []),
+    ...(option.guessed?.includes(concept) ? ['a guess'] : []),
+  ]
+  const words = choiceWords(setting, option)
+  return notes.length ? `${words} (${notes.join(', ')})` : words
+}
 
 /** What a body always does about a concept, where no setting changes it. */
 export const fixedAbout = (body: Body, concept: string) => body.fixed.find(f => f.means[concept] !== undefined)

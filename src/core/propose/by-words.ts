@@ -2,6 +2,7 @@ import { type Body, type CountsIn, menuPath, type Setting } from '../bodies'
 import { bestMet, isWord, type Phrase, phrasesIn, tokensOf } from '../language/phrases'
 import { type Dimension, DIMENSIONS } from '../vocabulary/dimensions'
 import { ELSEWHERE_PHRASES, FOCUS_WORDS, UNNAMED_PHRASES } from '../vocabulary/trade-rows'
+import type { Meaning } from '../vocabulary/schema'
 import { TRADE_WORDS } from '../vocabulary/trade-words'
 import { isYesNo } from './figures'
 import { readOptions, type ReadOptions } from './options'
@@ -177,10 +178,24 @@ const asDimension = (body: Body, setting: Setting, row: Row, w: Words): Candidat
   return undefined
 }
 
+const FIRST_FRAME = WORDS.find(w => w.d.id === 'release.first')?.names.map(n => n.phrase) ?? []
+
+/** A row about later frames speaks of the first one as well, where the menu has no row of its own for that. */
+const forAllFrames = (body: Body, setting: Setting, c: Candidate): Candidate => {
+  if (c.dimensions.join() !== 'release.next') return c
+  const isApart = body.settings.some(s => s.id !== setting.id && bestMet(FIRST_FRAME, tokensOf(s.label)))
+  if (isApart) return c
+  const means = c.means.map((m): Meaning => {
+    const value = m['release.next']
+    return value === undefined ? m : { 'release.first': value, ...m }
+  })
+  return { ...c, dimensions: ['release.first', 'release.next'], means }
+}
+
 /** Everything a row may be about by its words: dimensions, not focus at all, or focus without a word for it. */
 export const byWords = (body: Body, setting: Setting): readonly Candidate[] => {
   const row = rowOf(body, setting)
-  const found = WORDS.flatMap(w => asDimension(body, setting, row, w) ?? [])
+  const found = WORDS.flatMap(w => asDimension(body, setting, row, w) ?? []).map(c => forAllFrames(body, setting, c))
   const nothing = setting.options.map(() => ({}))
   const elsewhere = bestMet(ELSEWHERE, row.label, row.page)
   const unnamed = bestMet(UNNAMED, row.label)

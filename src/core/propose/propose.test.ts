@@ -126,6 +126,22 @@ describe('proposals from words alone', () => {
   })
 })
 
+describe('one priority for continuous AF', () => {
+  const ofSecond = (menu: string) => {
+    const body = pasted(menu)
+    const setting = body.settings.find(s => s.label.startsWith('AF-C'))
+    return setting && proposeFor(body, setting, NOTHING_KNOWN)[0]
+  }
+  it('speaks of the first frame too, unless that has a row of its own', () => {
+    expect(ofSecond('A\n  B\n    AF-C priority: Release | Focus')?.means).toEqual([
+      { 'release.first': 'release', 'release.next': 'release' },
+      { 'release.first': 'focus', 'release.next': 'focus' },
+    ])
+    const apart = 'A\n  B\n    First image priority: Release | Focus\n    AF-C priority: Release | Focus'
+    expect(ofSecond(apart)?.means).toEqual([{ 'release.next': 'release' }, { 'release.next': 'focus' }])
+  })
+})
+
 describe('proposals from what others are known to mean', () => {
   const menu = 'Nerve: Nerve −1 | Nerve 0 | Nerve +1'
 

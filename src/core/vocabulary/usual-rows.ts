@@ -75,6 +75,7 @@ release.single
   Priority in single AF: Release | Balanced | Focus
 release.first
   First image priority: Release | Equal | Focus
+  AF-C priority: Release | Focus
 release.next
   Second image priority: Speed | Equal | Focus
   AF-C priority: Release | Focus
