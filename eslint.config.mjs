@@ -21,6 +21,8 @@ export default tseslint.config(
       parserOptions: {
         projectService: {
           allowDefaultProject: ['*.mjs', '.dependency-cruiser.cjs', 'scripts/*.mjs', 'test/browser/support/*.mjs'],
+          // One more than are let by; they are a few lines each.
+          maximumDefaultProjectFileMatchCount_THIS_WILL_SLOW_DOWN_LINTING: 12,
         },
         tsconfigRootDir: import.meta.dirname,
       },

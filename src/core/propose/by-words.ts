@@ -192,6 +192,12 @@ const forAllFrames = (body: Body, setting: Setting, c: Candidate): Candidate => 
   return { ...c, dimensions: ['release.first', 'release.next'], means }
 }
 
+/** Whether the options themselves say what a row is about, and not only yes and no. */
+const isTold = ({ means }: Candidate, { options }: Setting): boolean => {
+  const told = means.filter(m => Object.keys(m).length > 0).map(m => JSON.stringify(m))
+  return told.length >= 0.6 * means.length && new Set(told).size > 1 && !isYesNo(options.map(o => o.label))
+}
+
 /** Everything a row may be about by its words: dimensions, not focus at all, or focus without a word for it. */
 export const byWords = (body: Body, setting: Setting): readonly Candidate[] => {
   const row = rowOf(body, setting)
@@ -202,6 +208,7 @@ export const byWords = (body: Body, setting: Setting): readonly Candidate[] => {
   const focus = bestMet(FOCUS, row.label)
   const onPage = bestMet(FOCUS, row.page)
   const best = Math.max(0, ...found.map(c => c.score))
+  const isBorneOut = found.some(c => c.score > 0.5 && isTold(c, setting))
   const none = (about: 'elsewhere' | 'unnamed', score: number, because: string): Candidate => ({
     dimensions: [],
     about,
@@ -219,7 +226,11 @@ export const byWords = (body: Body, setting: Setting): readonly Candidate[] => {
         )
       : none('elsewhere', focus || onPage || best > 0.5 ? 0.1 : 0.62, 'nothing in it speaks of focus'),
     unnamed
-      ? none('unnamed', loosely(unnamed, row.label), 'about focus, and nothing in the vocabulary says it')
+      ? none(
+          'unnamed',
+          loosely(unnamed, row.label) - (isBorneOut ? 0.3 : 0),
+          'about focus, and nothing in the vocabulary says it',
+        )
       : none(
           'unnamed',
           focus && best < 0.4 ? 0.6 : onPage && best < 0.4 ? 0.4 : 0.15,

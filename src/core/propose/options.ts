@@ -239,7 +239,9 @@ const range = (label: string): FocusRange | undefined => {
   const metres = figuresIn(text.replaceAll(/(\d)\s*-\s*(\d)/g, '$1 $2')).filter(n => n > 0)
   const [near, far] = metres.toSorted((a, b) => a - b)
   const isFar = /inf|∞/i.test(text)
-  if (near !== undefined)
+  // A bare figure counts what is stored, and is no distance.
+  const isDistance = isFar || far !== undefined || /\d\s*(?:m|cm|ft|feet)\b/i.test(text)
+  if (near !== undefined && isDistance)
     return { nearMetres: near, farMetres: far === undefined || far > 900 || isFar ? 'infinity' : far }
   return WHOLE.some(p => isMet(p, tokensOf(text))) ? { nearMetres: 0.3, farMetres: 'infinity' } : undefined
 }

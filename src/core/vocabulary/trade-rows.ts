@@ -9,11 +9,11 @@
 export const KEY_WORK: Readonly<Record<string, string>> = {
   'trigger.start': `
     afon, af start, start af, start focus*, activate af, focus on, meter* af start,
-    focus !hold !lock !stop !mode !area !set !limiter !check !preset !standard !point !distance,
-    af !mf !area !mode !stop !lock !manual !set !limiter
+    focus !hold !lock !stop !mode !area !set !limiter !check !preset !standard !point !distance !off,
+    af !mf !area !mode !stop !lock !manual !set !limiter !off !function !regist* !detect* !eye !face !reset !switch* !home
   `,
   'trigger.stop': `
-    af stop, stop af, afl, focus hold, hold focus, focus stop, stop focus*, freeze focus, af halt, halt af
+    af stop, stop af, af off, afl, focus hold, hold focus, focus stop, stop focus*, freeze focus, af halt, halt af
   `,
   'trigger.second': 'afon eye/face/detect*, af start eye/face/detect*, start af eye/face',
   'trigger.manual': 'af mf, mf toggle, mf on, af manual, mf off, mf switch, af mf select*, mf, af manual switch',
@@ -22,7 +22,7 @@ export const KEY_WORK: Readonly<Record<string, string>> = {
     oneshot continuous, af mode switch, focus mode
   `,
   'trigger.recall': `
-    recall custom, recall set*, recall function, register recall, set recall, recall shoot*, af set recall,
+    recall custom, regist* af function, regist* af set*, recall set*, recall function, register recall, set recall, recall shoot*, af set recall,
     custom recall
   `,
   'area.cycle': `
@@ -90,12 +90,12 @@ export const UNNAMED_PHRASES = `
   illumination finder, finder illumination, point illumination, point brightness, status finder, face prior* meter*,
   face meter*, ael shutter, shutter ael, shutter ae, ae lock halfpress, release halfpress, eye sensor af,
   focus check, focus switch body, aelafl mode, aelafl, lock hold, bulb, focus frame movement speed, movement speed,
-  show hide af mode, centre weight* area, subject track switch*, switch* track* subject, sensitiv* point select*,
+  show hide af mode, centre weight* area, sensitiv* point select*,
   distance scale, scale unit*, depth scale unit, distance unit, control ring, areas dial, area button skip*,
   focus area tick, target list, af area list, point options, focus pull limiter, speed valid, only af movie,
   lens fn ring, movie af mode !area, release prior* limiter, touch shutter, aperture drive, peak display,
   focus lever, quick control, dial, liveview af, focus breathing, adapted lens, focus indicator, spot select button,
-  press joystick, return home, afc mf, afc centre start, electronic front curtain, face prior* !eye !regist*,
+  press joystick, return home, mode list, limit detect*, limit subject, detect* limit, regist* home, choose area, afc mf, afc centre start, electronic front curtain, face prior* !eye !regist*,
   eye detect* !face, animal eye, face detect* af select, metres feet
 `
 

@@ -120,7 +120,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
       focus method drive, when focus*, focus* when, mode focus*, how focus*, how camera focus*
     `,
     hints: 'drive, af !area, focus, mode, af drive',
-    not: 'drive mode !af !focus*, point select*',
+    not: 'drive mode !af !focus*, point select*, mode list, with mf',
     values: {
       single: 'single, afs, oneshot, one shot, once, override, single af, one time, focus* once, s',
       continuous: `
@@ -138,7 +138,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
       ring during af !movie, ring after af, ring override, mf ring af, touch up af, mf lens oneshot, manual ring af,
       use ring af, electronic override, focus ring autofocus, refocus ring, ring refocus, ring after afs,
       refocus manual, manual adjust* af, manual adjust* follow, manual correct* af, focus ring correct*,
-      ring correct* af, af ring !movie, ring after af lock
+      ring correct* af, af ring !movie, ring after af lock, af with mf
     `,
     values: {
       true: 'after, always, take* over, enable*, on, work*',
@@ -161,6 +161,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
     `,
     hints: 'af mode, autofocus mode, area, af point, focus mode, frame select*',
     not: `
+      choose from, list,
       limit*, list, selectable, number, colour, display, show*, shown, register*, clear, delete, button, move*,
       movement, step, turned, edge, sensitiv*, orient*, wrap, pointer, drive, loop, home, interlock, vertical,
       horizontal, switch*, track* from, auto point
@@ -281,6 +282,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
       face recogni* => people off, look* for face => people off
     `,
     hints: 'subject, detect*',
+    not: 'limit*',
     values: CLASSES,
     telling: true,
   },
@@ -342,7 +344,8 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
     names: `
       point auto switch* => -, area switch* sensitiv* => -, point switch* => -, area switch* !zone => -,
       point hop* => -, move another subject => -, zone switch* => -, switch* point => -, another point => -,
-      transfer point => -, transfer between point => -, change* point => -, jump* another point => -, jump* between point => -
+      transfer point => -, transfer between point => -, change* point => -, jump* another point => -, jump* between point => -,
+      switch* track* subject => -, subject track switch* => -
     `,
   },
   'track.acquire': {
@@ -376,7 +379,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   },
   'release.single': {
     names: `
-      priority afs, prior* single af, prior* oneshot, release afs, prior* single, afs prior*, release single af,
+      prior* to release afs => release focus, priority afs, prior* single af, prior* oneshot, release afs, prior* single, afs prior*, release single af,
       release when out focus => release focus, prior* s, afs release, release without focus => release focus,
       single af release, shutter release single, picture not sharp => release focus,
       release not sharp => release focus, shoot* not sharp => release focus, release prior* s => release focus,
@@ -395,7 +398,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   },
   'release.next': {
     names: `
-      priority afc, prior* continuous af, second image prior*, prior* continuous, afc prior*,
+      prior* to release afc => release focus, priority afc, prior* continuous af, second image prior*, prior* continuous, afc prior*,
       following frame prior*, prior* burst other, later frame, second prior*, release afc, release later, prior* c,
       prior* following, afc release, release later frame continuous, release prior* c => release focus,
       shutter out focus continuous => release focus, shutter before focus continuous => release focus,
@@ -413,7 +416,8 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'release.refocus': {
     names: `
       track burst !ae, burst af, continuous shoot* af, af burst, af between, focus between, af track burst,
-      focus during burst, focus burst, focus during run, focus in burst, af sequen*, af continuous drive
+      focus during burst, focus burst, focus during run, focus in burst, af sequen*, af continuous drive,
+      sequen* af lock => false true, af lock burst => false true, sequen* afl => false true, afl burst => false true
     `,
     values: BETWEEN_FRAMES,
   },
@@ -558,12 +562,13 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
     names: `
       continuous af movie, movie servo, movie af continuous, af while movie, af movie run*,
       af movie !speed !sensitiv* !area !mode !track !transition !shift !ring !only, movie servo af,
-      focus while movie, focus movie, movie focus !speed !area !map !sensitiv*
+      focus while movie, focus movie !accelerat*, movie focus !speed !area !map !sensitiv*
     `,
     values: {
       true: 'run*, on, enable*, always, mode, itself, yes, keep*',
       false: 'demand, only demand, off, disable*, no, lock*',
     },
+    not: 'accelerat*',
     film: 'only',
   },
   'video.assist': {
