@@ -39,11 +39,14 @@ describe.each(MENU_SETS)('menus as they are really worded: %s', set => {
 it('never has a row called Off do what it is the switch for', () => {
   const claims = MENU_SETS.flatMap(tradeMenus).flatMap(({ name, rows }) => {
     const body = bodyOf(rows)
-    return body.settings.flatMap(s => {
+    return body.settings.flatMap((s, n) => {
       const [first] = proposeFor(body, s, knowledgeOf([]))
       if (!first || first.certainty === 'unsure') return []
       return s.options.flatMap((o, i) =>
-        /^(off|no|none|disabled?|never)\b/i.test(o.label) && Object.values(first.means[i] ?? {}).includes(true)
+        // Where the row is a lock, its Off is a yes to what it locks.
+        rows[n]?.truth[i] !== 'yes' &&
+        /^(off|no|none|disabled?|never)\b/i.test(o.label) &&
+        Object.values(first.means[i] ?? {}).includes(true)
           ? [`${name}: ${s.label}, ${o.label}`]
           : [],
       )
