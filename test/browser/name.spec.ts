@@ -335,6 +335,25 @@ test.describe('the editor', () => {
     await other.close()
   })
 
+  test('what was done can be undone after the page was loaded again, or left and come back to', async ({ page }) => {
+    await page.goto('/name/bodies/wicket/edit')
+    await row(page, 'Guest list').dblclick()
+    await page.keyboard.type('Book of guests')
+    await page.keyboard.press('Enter')
+    await saved(page)
+    await page.reload()
+    await expect(row(page, 'Book of guests')).toBeVisible()
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect(row(page, 'Guest list')).toBeVisible()
+    await saved(page)
+    await page.getByRole('link', { name: 'Done' }).click()
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Wicket')
+    await page.goBack()
+    await page.getByRole('button', { name: 'Redo' }).click()
+    await expect(row(page, 'Book of guests')).toBeVisible()
+    await saved(page)
+  })
+
   test('what is typed while the server is down is kept, and stored when it is back', async ({ page, server }) => {
     await page.goto('/name/bodies/wicket/edit')
     await expect(page.getByText('nothing contradicts', { exact: false })).toBeVisible()

@@ -2,7 +2,9 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import { recordHappened, signCard, tellSetting, tickStep, undoHappened } from '../../src/server/card-actions'
 import { listCards, readCard } from '../../src/server/cards'
 import { readCalendar, readReadiness, readReadinessByStandard, setRecheckWeeks } from '../../src/server/readiness'
-import { type Body, bodyAt } from '../../src/core/bodies'
+import { type Body, bodyAt, isPinnable, withPin } from '../../src/core/bodies'
+import { saveBody } from '../../src/server/authoring'
+import { readBody, revisionOf } from '../../src/server/catalogue'
 import { resolve } from '../../src/core/resolve'
 import { effectiveTargets } from '../../src/core/standards'
 import { partsOf, statementsOf } from '../../src/core/vocabulary/parts'
@@ -291,6 +293,36 @@ describe('readiness', () => {
     const cards = await listCards(STANDARD, ['linnet'])
     expect(cards.find(c => c.tag === 'TSP-L3')).toMatchObject({ steps: 1, done: 0 })
   })
+})
+
+it('counts what is set on a body anyway, and puts it on the card with its reason', async () => {
+  const stored = await readBody('tollgate')
+  const { document } = stored
+  const setting = document.settings.find(isPinnable)
+  const option = setting?.options.find(o => o.id !== setting.default)
+  if (!setting || !option) throw new Error('nothing on Tollgate can be pinned')
+  const steps = async () => (await card('tsp-t1', 'tollgate')).steps
+  const walk = async () => {
+    for (const s of await steps()) await tick(s.key, true, 'tsp-t1', 'tollgate')
+    await sign('tsp-t1')
+  }
+  await walk()
+  expect((await state('TSP-T1'))?.is).toBe('ready')
+  const pinned = withPin(document, setting.id, { option: option.id, reason: 'The class is taught with it.' })
+  await saveBody('tollgate', { document: pinned, revision: revisionOf(stored), what: 'set anyway' })
+  try {
+    expect((await state('TSP-T1'))?.is).not.toBe('ready')
+    // What its rules pull along is set as well.
+    expect((await steps()).find(s => s.settingId === setting.id)).toMatchObject({
+      to: option.label,
+      why: 'The class is taught with it. (Set on this body anyway: Tollgate.)',
+    })
+    await walk()
+    expect((await state('TSP-T1'))?.is).toBe('ready')
+  } finally {
+    const now = await readBody('tollgate')
+    await saveBody('tollgate', { document, revision: revisionOf(now), what: 'as it was' })
+  }
 })
 
 it('every step says what it is for: a target, what it opens, or what it lets be as it is', async () => {
