@@ -1,10 +1,11 @@
 import 'server-only'
 import { Document, Page, renderToBuffer, StyleSheet, Text, View } from '@react-pdf/renderer'
+import { choiceWordsById } from '@/core/bodies'
 import { standardCautions } from '@/core/cautions/cautions'
 import { effectiveTargets, type EffectiveTarget, layerKind, type Standard } from '@/core/standards'
 import { dimension, GROUPS } from '@/core/vocabulary/dimensions'
 import { toleranceWords, valueWords } from '@/core/vocabulary/words'
-import { readStandard } from './catalogue'
+import { listBodies, readBody, readStandard } from './catalogue'
 import { SHEET_FACE } from './pdf-fonts'
 
 /** A standard on two pages for the wall: what is wanted, how much, and why. Black on white. */
@@ -59,9 +60,10 @@ const dealOut = (targets: readonly EffectiveTarget[], size: number): readonly (r
   return columns
 }
 
-const sizeFor = (targets: readonly EffectiveTarget[]): number =>
+/** @param below points that other lines take below the columns */
+const sizeFor = (targets: readonly EffectiveTarget[], below: number): number =>
   SIZES.find(size => {
-    const perColumn = 640 / (size * 1.2)
+    const perColumn = (640 - below) / (size * 1.2)
     return targets.reduce((sum, t) => sum + linesOf(t, size), 0) / COLUMNS < perColumn
   }) ?? 5.5
 
@@ -80,9 +82,39 @@ const Row = ({ target: t, size }: { target: EffectiveTarget; size: number }) => 
   </View>
 )
 
-const Sheet = ({ standard, state, at }: { standard: Standard; state: string; at: string }) => {
+/** More would not fit beside the rest on two pages. */
+const MOST_PINS = 8
+
+/** What is set on single bodies anyway, in their own words, with the reason. */
+const pinsInWords = async ({ layers }: Standard): Promise<readonly string[]> => {
+  const all = layers.flatMap(l => l.pins ?? [])
+  const pins = all.slice(0, MOST_PINS)
+  const there = new Map((await listBodies()).map(b => [b.id, b.revision]))
+  const told = await Promise.all(
+    pins.map(async ({ body: id, setting, option, reason }) => {
+      if (!there.has(id)) return `${id}: ${setting}, ${option}. ${reason}`
+      const { document } = await readBody(id)
+      return `${document.model}: ${choiceWordsById(document, setting, option)}. ${reason}`
+    }),
+  )
+  return all.length > pins.length
+    ? [...told, `${all.length - pins.length} more bodies and rows; see the standard.`]
+    : told
+}
+
+const Sheet = ({
+  standard,
+  state,
+  at,
+  pins,
+}: {
+  standard: Standard
+  state: string
+  at: string
+  pins: readonly string[]
+}) => {
   const targets = effectiveTargets(standard)
-  const size = sizeFor(targets)
+  const size = sizeFor(targets, pins.length * 12)
   const columns = dealOut(targets, size)
   const layers = standard.layers
     .filter(l => layerKind(l) !== 'exception' && !l.applies)
@@ -113,6 +145,11 @@ const Sheet = ({ standard, state, at }: { standard: Standard; state: string; at:
           </View>
           {page === 1 && (
             <View>
+              {pins.map(p => (
+                <Text key={p} style={{ fontSize: 8, marginTop: 3 }}>
+                  Set anyway on {p}
+                </Text>
+              ))}
               {standardCautions(targets).map(c => (
                 <Text key={c.id} style={{ fontSize: 8, marginTop: 3 }}>
                   {c.title}: {c.words}
@@ -133,6 +170,8 @@ const Sheet = ({ standard, state, at }: { standard: Standard; state: string; at:
 /** @returns the PDF and what to call it */
 export const standardPdf = async (ref: string): Promise<{ readonly bytes: Uint8Array; readonly name: string }> => {
   const { document, state } = await readStandard(ref)
-  const bytes = await renderToBuffer(<Sheet standard={document} state={state} at={new Date().toISOString()} />)
+  const bytes = await renderToBuffer(
+    <Sheet standard={document} state={state} at={new Date().toISOString()} pins={await pinsInWords(document)} />,
+  )
   return { bytes, name: `${document.id}-${document.version}.pdf` }
 }

@@ -3,7 +3,11 @@ import { describe, expect, it } from 'vitest'
 import * as route from '../../src/app/api/v1/cards/pdf/route'
 import { cardAddress, cardsAsked, makePdf, type PdfRequest } from '../../src/server/card-pdf'
 import { readCard } from '../../src/server/cards'
+import { withPinIn } from '../../src/core/standards/edit'
+import { readStandard } from '../../src/server/catalogue'
 import { canPrint, heightOf, PaperText } from '../../src/server/paper-text'
+import { standardPdf } from '../../src/server/standard-pdf'
+import { saveStandardDraft } from '../../src/server/standards'
 import { useDemoFolder } from '../fixtures/demo-folder'
 
 /** Cards on paper. */
@@ -141,4 +145,20 @@ describe('text on paper', () => {
     expect(canPrint('Łódź › Größe')).toBe(true)
     expect(canPrint('焦点')).toBe(false)
   })
+})
+
+it('the sheet for the wall says what is set on single bodies anyway, and stays on two pages', async () => {
+  const { document, revision } = await readStandard('ring-action@3')
+  const rows = [...Array(12).keys()].map(n => ({ setting: `row-${n}`, option: 'on' }))
+  const pins = [{ setting: 'view', option: 'board-raised' }, ...rows]
+  const layer = document.layers.at(-1)?.id ?? ''
+  const pinned = pins.reduce(
+    (s, p) => withPinIn(s, layer, { body: 'tollgate', ...p, reason: 'The class is taught with it.' }),
+    document,
+  )
+  await saveStandardDraft('ring-action', 3, { document: pinned, revision, what: 'set anyway' })
+  const { pages, text } = await read((await standardPdf('ring-action@3')).bytes)
+  expect(pages).toBe(2)
+  expect(text).toContain('Set anyway on Tollgate: Sighting: Board raised. The class is taught with it.')
+  expect(text).toContain('5 more bodies and rows; see the standard.')
 })
