@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { PLACE_IDS } from '../vocabulary/places'
-import { controlAt, freeSpot } from './archetypes'
+import { bodyFromArchetype, controlAt, freeSpot, withUsualControls } from './archetypes'
+import { checkBody } from './check'
 import type { Control } from './schema'
 
 const HEIGHT = { back: 66, top: 40, front: 66 }
@@ -26,5 +27,32 @@ describe('a new control', () => {
   it('is drawn on the side of the body where its place is', () => {
     expect(freeSpot('index-front', []).view).toBe('front')
     expect(freeSpot('top-plate', [controlAt('a', 'A', 'shutter')]).view).toBe('top')
+  })
+})
+
+describe('the controls such bodies usually have', () => {
+  const named = { id: 'stilt', maker: 'Marl', model: 'Stilt' }
+
+  it('come where there is none yet, each to be seen, and leave what is there', () => {
+    const blank = bodyFromArchetype('mirrorless', named)
+    const whole = withUsualControls(blank)
+    expect(whole.controls.slice(0, blank.controls.length)).toEqual(blank.controls)
+    expect(whole.controls.slice(blank.controls.length).map(c => c.label)).toEqual([
+      'Lower thumb key',
+      'Ring finger key',
+      'Top key',
+      'Lens key',
+    ])
+    for (const a of whole.controls) for (const b of whole.controls) if (a !== b) expect(apart(a, b)).toBeGreaterThan(8)
+    expect(checkBody(whole, 'Stilt')).toEqual([])
+    expect(withUsualControls(whole)).toEqual(whole)
+  })
+
+  it('are two where there is only a screen', () => {
+    expect(withUsualControls(bodyFromArchetype('compact', named)).controls.map(c => c.place)).toEqual([
+      'shutter',
+      'thumb-upper-right',
+      'thumb-centre',
+    ])
   })
 })

@@ -1,3 +1,4 @@
+import { uniqueSlug } from '../language/language'
 import type { Place } from '../vocabulary/places'
 import { CONTROL_FUNCTIONS } from './control-functions'
 import { BODY_FORMAT, type Body, type Control, FACTS } from './schema'
@@ -85,6 +86,32 @@ export const controlAt = (id: string, label: string, place: Place, functions = C
   functions: [...functions],
   holdable: place !== 'top-plate',
 })
+
+/** Where such bodies usually have a control that can be given work, and what it is called until somebody looks. */
+const USUAL_KEYS: readonly (readonly [Place, string])[] = [
+  ['thumb-upper-right', 'Upper thumb key'],
+  ['thumb-centre', 'Thumb stick'],
+  ['thumb-lower', 'Lower thumb key'],
+  ['index-front', 'Front key'],
+  ['ring-finger-front', 'Ring finger key'],
+  ['top-plate', 'Top key'],
+  ['lens', 'Lens key'],
+]
+const MOST_WITHOUT_FINDER = 2
+
+/**
+ * The body with a control in every place where such bodies usually have one and this one has none yet: two for a body that
+ * only has a screen. What is there stays as it is.
+ */
+export const withUsualControls = (body: Body): Body => {
+  const usual = body.viewfinder === 'screen-only' ? USUAL_KEYS.slice(0, MOST_WITHOUT_FINDER) : USUAL_KEYS
+  const ids = new Set(body.controls.map(c => c.id))
+  return usual.reduce((b, [place, label]) => {
+    if (b.controls.some(c => c.place === place)) return b
+    const control = { ...controlAt(uniqueSlug(label, ids, 'control'), label, place), at: freeSpot(place, b.controls) }
+    return { ...b, controls: [...b.controls, control] }
+  }, body)
+}
 
 const shutter = controlAt('shutter', 'Shutter', 'shutter', ['menu'])
 const upper = controlAt('upper-thumb-key', 'Upper thumb key', 'thumb-upper-right')

@@ -10,6 +10,7 @@ import {
   freeSpot,
   presentFunctions,
   removeControl,
+  withUsualControls,
 } from '@/core/bodies'
 import { uniqueSlug } from '@/core/language/language'
 import { findDimension } from '@/core/vocabulary/dimensions'
@@ -67,6 +68,14 @@ export const ControlsPart = ({ editor }: { editor: Editor }) => {
           <Button variant="outlined" onClick={add} sx={{ mt: 1 }}>
             Add a control
           </Button>
+          {withUsualControls(form).controls.length > form.controls.length && (
+            <Button
+              onClick={() => edit('added the controls such bodies usually have', withUsualControls)}
+              sx={{ mt: 1, display: 'block' }}
+            >
+              Add those such bodies usually have
+            </Button>
+          )}
         </div>
         {chosen && (
           <Box key={chosen.id} sx={{ display: 'flex', flexDirection: 'column', gap: 2, maxWidth: 560 }}>
