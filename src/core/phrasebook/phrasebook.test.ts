@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { tinyBody } from '../../../test/fixtures/tiny-body'
 import { demoBodies } from '../../demo/world'
-import { type Body, startLooking } from '../bodies'
+import type { Body } from '../bodies'
 import { DIMENSIONS } from '../vocabulary/dimensions'
 import { SUBSTITUTES } from '../vocabulary/substitutes'
 import { partsOf } from '../vocabulary/parts'
@@ -255,7 +255,7 @@ describe('what has to be known beside the words', () => {
 
   it('is that nobody has looked, which is not that it lacks', () => {
     expect(presenceOf(body, 'see.lamp').how).toBe('implied')
-    const begun = startLooking(body)
+    const begun: Body = { ...body, lacking: [] }
     expect(presenceOf(begun, 'see.lamp')).toEqual({ how: 'not-looked-for' })
     expect(nearestWays(begun, 'see.lamp')).toEqual([])
     const lamp = tinyBody({ lamp: [['on', { 'see.lamp': true }]] })

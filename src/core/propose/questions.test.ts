@@ -6,6 +6,7 @@ import {
   bodyFromArchetype,
   checkBody,
   hasNone,
+  meansNothing,
   menuPath,
   startLooking,
   withMenuRows,
@@ -15,7 +16,17 @@ import { effectiveTargets } from '../standards'
 import type { NeutralValue } from '../vocabulary/values'
 import { knowledgeOf } from './knowledge'
 import { acceptReading, proposeFor } from './propose'
-import { alwaysSo, askedAgain, nextOpen, questionsOf, readingsForAnswer, withAnsweredRow, withKeys } from './questions'
+import {
+  alwaysSo,
+  askedAgain,
+  nextOpen,
+  questionsOf,
+  readingsForAnswer,
+  undecidedKey,
+  withAnsweredRow,
+  withKeys,
+  withoutFurtherWork,
+} from './questions'
 
 const blank = startLooking(bodyFromArchetype('mirrorless', { id: 'stilt', maker: 'Marl', model: 'Stilt' }))
 
@@ -102,6 +113,40 @@ describe('what a standard asks of a body', () => {
     expect(told.lacking).toEqual(['trigger.second'])
     expect(outcome(told, 'trigger.second').words.main).toBe('no such setting')
     expect(checkBody(told, 'Stilt')).toEqual([])
+  })
+})
+
+describe('a profile that is whole', () => {
+  const whole = allLookedFor(answered(blank, 'see.tone', 'Beep', ['Off', 'On']))
+
+  it('stays so: what it does not speak of is not there, and asking again about one thing leaves the rest known', () => {
+    expect(questionsOf(whole, asked).map(q => q.standing)).toEqual(['none', 'none', 'none', 'told'])
+    expect(startLooking(whole)).toBe(whole)
+    expect(hasNone(whole, ['mode.drive'])).toBe(whole)
+    const [, , drive] = questionsOf(whole, asked)
+    const again = drive && askedAgain(whole, drive)
+    expect(again && questionsOf(again, asked).map(q => q.standing)).toEqual(['none', 'none', 'open', 'told'])
+  })
+})
+
+describe('a row that is named', () => {
+  it('is the one of that name where there is one, wherever it stands, and is asked about anew', () => {
+    const rows = [{ tab: 'AF', page: 'AF1', label: 'Beep', options: ['Off', 'On'], preset: 0, place: '' }]
+    const pasted = withMenuRows(blank, rows)
+    const named = withAnsweredRow(pasted, { label: 'BEEP', options: ['Off', 'On'] })
+    expect(named.settings.map(s => [s.id, s.undecided, menuPath(named, s)[1]])).toEqual([['beep', true, 'AF1']])
+  })
+})
+
+describe('work of keys in words nobody knows', () => {
+  it('is asked about row by row before anything is called lacking', () => {
+    const keys = [{ control: 'upper-thumb-key', label: 'Nub', work: ['Whistle', 'Hum'] }]
+    const told = withKeys(blank, keys, ['trigger.start'])
+    expect(undecidedKey(told)?.label).toBe('Nub')
+    expect(told.lacking).toEqual([])
+    const [nub] = told.settings
+    const decided = nub ? withoutFurtherWork(meansNothing(told, nub.id), ['trigger.start']) : told
+    expect(decided.lacking).toEqual(['trigger.start'])
   })
 })
 

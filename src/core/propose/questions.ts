@@ -1,4 +1,5 @@
 import {
+  askAgain,
   type Body,
   coverageOf,
   editSetting,
@@ -6,6 +7,7 @@ import {
   isFoundLacking,
   lookAgain,
   type MenuRow,
+  menuPath,
   type Setting,
   UNPLACED,
   withMenuRows,
@@ -82,8 +84,13 @@ export const nextOpen = (
 export type AnsweredRow = Pick<MenuRow, 'label' | 'options'> & Partial<Pick<MenuRow, 'tab' | 'page'>>
 
 /** Puts a row that somebody named into the profile, still undecided. */
-export const withAnsweredRow = (body: Body, row: AnsweredRow): Body =>
-  withMenuRows(body, [{ ...UNPLACED, ...row, preset: 0, place: '' }])
+export const withAnsweredRow = (body: Body, row: AnsweredRow): Body => {
+  // A row of that name that is there already is that row, and is asked about anew.
+  const there = body.settings.find(s => s.label.toLowerCase() === row.label.toLowerCase())
+  const [tab, page] = there ? menuPath(body, there) : [UNPLACED.tab, UNPLACED.page]
+  const added = withMenuRows(body, [{ tab, page, ...row, preset: 0, place: '' }])
+  return there ? askAgain(added, there.id) : added
+}
 
 /**
  * Readings of a row that was named as the answer to a question: what is about the question stands first, read option by
@@ -96,6 +103,7 @@ export const readingsForAnswer = (
   readings: readonly Reading[],
 ): readonly Reading[] => {
   const [first] = readings
+  if (dimension(dimensionId).kind === 'assign') return readings
   if (first && isOffered(first) && first.dimensions.includes(dimensionId)) return readings
   const about = readings.filter(r => r.dimensions.includes(dimensionId))
   const others = readings.filter(r => !r.dimensions.includes(dimensionId))
@@ -134,14 +142,21 @@ export const withKeys = (body: Body, keys: readonly NamedKey[], functions: reado
       const isWork = first?.dimensions.some(id => dimension(id).kind === 'assign')
       return first && isWork && isOffered(first) ? acceptReading(b, s.id, first) : b
     }, withRows)
-  const told = new Set(read.settings.flatMap(s => s.options.flatMap(o => Object.keys(o.means))))
-  const isAllRead = read.settings.every(s => known.has(s.id) || !s.undecided)
-  return isAllRead
-    ? hasNone(
-        read,
-        functions.filter(f => !told.has(f)),
-      )
-    : read
+  return withoutFurtherWork(read, functions)
+}
+
+/** A row of a key that nobody has decided yet. */
+export const undecidedKey = (body: Body): Setting | undefined =>
+  body.settings.find(s => s.undecided && body.controls.some(c => c.label === s.label))
+
+/** Once every key is decided, functions that none of them takes are known to be lacking. */
+export const withoutFurtherWork = (body: Body, functions: readonly string[]): Body => {
+  if (undecidedKey(body)) return body
+  const told = new Set(body.settings.flatMap(s => s.options.flatMap(o => Object.keys(o.means))))
+  return hasNone(
+    body,
+    functions.filter(f => !told.has(f)),
+  )
 }
 
 /** No row says it, and the body always behaves so. */

@@ -9,8 +9,10 @@ import {
   nextOpen,
   type Question,
   questionsOf,
+  undecidedKey,
   withAnsweredRow,
   withKeys,
+  withoutFurtherWork,
 } from '@/core/propose/questions'
 import { effectiveTargets, type EffectiveTarget, type Standard } from '@/core/standards'
 import { dimension } from '@/core/vocabulary/dimensions'
@@ -77,13 +79,17 @@ export const FirstCardPart = ({
   const top = useRef<HTMLElement>(null)
   const question = questions.find(q => q.id === at)
   const target = asked.find(t => t.dimension === at)
-  const row = form.settings.find(s => s.id === named[at ?? ''] && s.undecided)
+  const isKeys = question !== undefined && dimension(question.id).kind === 'assign'
+  const row = isKeys ? undecidedKey(form) : form.settings.find(s => s.id === named[at ?? ''] && s.undecided)
   const musts = questions.filter(q => q.weight === 'must')
   const counted = `${musts.filter(q => q.standing !== 'open').length} of ${musts.length} musts answered`
 
   /** Changes the profile and goes on, unless the question is still open. */
   const answer = (what: string, change: (body: Body) => Body) => {
-    const inMaking = (b: Body) => change(startLooking(b))
+    const inMaking = (b: Body) => {
+      const changed = change(startLooking(b))
+      return isKeys ? withoutFurtherWork(changed, question.dimensions) : changed
+    }
     const after = questionsOf(inMaking(form), asked)
     edit(what, inMaking)
     if (after.find(q => q.id === at)?.standing !== 'open') setAt(nextOpen(after, at, putOff)?.id)
@@ -94,9 +100,8 @@ export const FirstCardPart = ({
     setAt(nextOpen(questions, at, off)?.id)
   }
   const name = (label: string, options: readonly string[], place: { tab?: string; page?: string }) => {
-    const known = new Set(form.settings.map(s => s.id))
     const withRow = (b: Body) => withAnsweredRow(startLooking(b), { label, options, ...place })
-    const added = withRow(form).settings.find(s => !known.has(s.id) || (s.label === label && s.undecided))
+    const added = withRow(form).settings.find(s => s.undecided && s.label.toLowerCase() === label.toLowerCase())
     edit(`named “${label}”`, withRow)
     if (added && at) setNamed(n => ({ ...n, [at]: added.id }))
   }
@@ -114,15 +119,15 @@ export const FirstCardPart = ({
                 onAgain={() => edit(`asked again about “${target.dimension}”`, b => askedAgain(b, question))}
                 onNext={() => setAt(nextOpen(questions, at, putOff)?.id)}
               />
-            ) : question.dimensions.length > 1 || dimension(question.id).kind === 'assign' ? (
+            ) : row ? (
+              <RowMeaning editor={editor} row={row} dimensionId={question.id} proposals={proposals} answer={answer} />
+            ) : isKeys ? (
               <KeysQuestion
                 key={question.id}
                 form={form}
                 onKeys={keys => answer('told its keys', b => withKeys(b, keys, question.dimensions))}
                 onLater={later}
               />
-            ) : row ? (
-              <RowMeaning editor={editor} row={row} dimensionId={question.id} proposals={proposals} answer={answer} />
             ) : (
               <RowQuestion
                 key={question.id}
