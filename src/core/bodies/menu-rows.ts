@@ -87,7 +87,8 @@ const mergedWith = (setting: Setting, row: MenuRow): Setting => {
     ...setting,
     label: row.label,
     options,
-    default: options[row.preset]?.id ?? setting.default,
+    // The first of the row may only be there for want of a mark.
+    default: row.preset > 0 ? (options[row.preset]?.id ?? setting.default) : setting.default,
     ...(isNew ? { undecided: true as const } : {}),
   }
 }
@@ -125,6 +126,7 @@ export const withMenuRows = (body: Body, rows: readonly MenuRow[]): Body => {
     const key = `${s.at.tab} ${s.at.page}`
     nextRow.set(key, Math.max(nextRow.get(key) ?? 1, s.at.row + 1))
   }
+  const joined = new Set<string>()
   const settings = rows.map((row): Setting => {
     const tab = tabs.find(t => t.label === row.tab)
     const at = { tab: tab?.id ?? '', page: (tab?.pages.indexOf(row.page) ?? 0) + 1 }
@@ -132,7 +134,10 @@ export const withMenuRows = (body: Body, rows: readonly MenuRow[]): Body => {
     const line = nextRow.get(key) ?? 1
     nextRow.set(key, line + 1)
     const there = body.settings.find(s => s.id === again.get(placeOf(row)))
-    if (there) return { ...mergedWith(there, row), at: { ...at, row: line } }
+    if (there && !joined.has(there.id)) {
+      joined.add(there.id)
+      return { ...mergedWith(there, row), at: { ...at, row: line } }
+    }
     const options = optionsFrom(row.options.length ? row.options : [UNKNOWN_OPTION])
     return {
       id: uniqueSlug(row.label, settingIds, 'setting'),

@@ -198,6 +198,16 @@ describe('the rest of the menu, pasted later', () => {
     ])
   })
 
+  it('keeps the default that is known where the row marks none, and never makes one of two rows', () => {
+    const first = withMenuRows(blank, [row('Area', ['A', 'B'], 1)])
+    const twice = withMenuRows(first, [row('Area', ['A', 'B']), row('Area', ['A', 'B'])])
+    expect(twice.settings.map(s => [s.id, s.default])).toEqual([
+      ['area', 'b'],
+      ['area-2', 'a'],
+    ])
+    expect(checkBody(twice, 'Stilt')).toEqual([])
+  })
+
   it('leaves apart two rows of one name on different pages', () => {
     const first = withMenuRows(blank, [row('Area', ['A', 'B'])])
     const both = withMenuRows(first, [{ ...row('Area', ['A', 'C']), page: 'AF2' }])
