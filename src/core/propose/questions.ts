@@ -2,12 +2,12 @@ import {
   askAgain,
   type Body,
   coverageOf,
-  editSetting,
   hasNone,
   isFoundLacking,
   lookAgain,
   type MenuRow,
   menuPath,
+  removeControl,
   type Setting,
   UNPLACED,
   withMenuRows,
@@ -126,12 +126,9 @@ export interface NamedKey {
 export const withKeys = (body: Body, keys: readonly NamedKey[], functions: readonly string[]): Body => {
   const isKey = (id: string) => (body.controls.find(c => c.id === id)?.functions.length ?? 0) > 1
   const named = new Map(keys.map(k => [k.control, k.label]))
-  const kept: Body = {
-    ...body,
-    controls: body.controls
-      .filter(c => !isKey(c.id) || named.has(c.id))
-      .map(c => ({ ...c, label: named.get(c.id) ?? c.label })),
-  }
+  const gone = body.controls.filter(c => isKey(c.id) && !named.has(c.id))
+  const left = gone.reduce((b, c) => removeControl(b, c.id), body)
+  const kept = { ...left, controls: left.controls.map(c => ({ ...c, label: named.get(c.id) ?? c.label })) }
   const rows = keys.map(k => ({ ...UNPLACED, label: k.label, options: k.work, preset: 0, place: '' }))
   const known = new Set(kept.settings.map(s => s.id))
   const withRows = rows.length ? withMenuRows(kept, rows) : kept
@@ -170,12 +167,7 @@ export const askedAgain = (body: Body, { dimensions }: Question): Body =>
   body.settings
     .filter(s => s.options.some(o => dimensions.some(id => id in o.means)))
     .reduce(
-      (b, s) =>
-        editSetting(b, s.id, x => ({
-          ...x,
-          undecided: true as const,
-          options: x.options.map(o => ({ ...o, means: {} })),
-        })),
+      (b, s) => askAgain(b, s.id),
       lookAgain(
         {
           ...body,
