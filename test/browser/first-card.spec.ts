@@ -40,7 +40,13 @@ test('only what a standard asks: a first card signed in under ninety actions', a
       // Not every body has a row for everything.
       await did(question(page).getByRole('button', { name: 'No row: it is always so' }).click())
     } else if (heading === 'Focus drive') {
-      // In words of its own, typed.
+      // In words of its own, typed; what no profile can hold is said before it is sent.
+      await question(page).getByRole('combobox').fill('How AF works')
+      await question(page)
+        .getByLabel('Which options has it?')
+        .fill(Array.from({ length: 251 }, (_, i) => `Step ${i}`).join(' | '))
+      await expect(question(page)).toContainText('These are 251 options')
+      await expect(question(page).getByRole('button', { name: 'That is its row' })).toBeDisabled()
       await did(question(page).getByRole('combobox').fill('How AF works'))
       await did(question(page).getByLabel('Which options has it?').fill('Once, Keeps following, By hand'))
       await did(question(page).getByRole('button', { name: 'That is its row' }).click())

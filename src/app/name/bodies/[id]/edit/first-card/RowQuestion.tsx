@@ -2,7 +2,7 @@
 
 import { Autocomplete, Box, Button, TextField, Typography } from '@mui/material'
 import { type FormEvent, useState } from 'react'
-import { MOST_LABEL } from '@/core/bodies'
+import { MOST_LABEL, MOST_OPTIONS } from '@/core/bodies'
 import { USUAL_ROWS, type UsualRow } from '@/core/vocabulary/usual-rows'
 
 const BETWEEN = ' | '
@@ -38,9 +38,10 @@ export const RowQuestion = ({
   const [place, setPlace] = useState('')
   const usual = USUAL_ROWS.get(dimensionId) ?? []
   const told = split(options)
+  const isTooLong = told.length > MOST_OPTIONS
   const submit = (event: FormEvent) => {
     event.preventDefault()
-    if (label.trim() && told.length) onRow(label.trim(), told, placeIn(place))
+    if (label.trim() && told.length && !isTooLong) onRow(label.trim(), told, placeIn(place))
   }
   return (
     <Box component="form" onSubmit={submit} sx={{ display: 'flex', flexDirection: 'column', gap: 2 }}>
@@ -71,7 +72,12 @@ export const RowQuestion = ({
         label="Which options has it?"
         value={options}
         onChange={e => setOptions(e.target.value)}
-        helperText="As on the body, in its order, a bar or a comma between them; the first is what it leaves the factory with."
+        error={isTooLong}
+        helperText={
+          isTooLong
+            ? `These are ${told.length} options; a setting may have ${MOST_OPTIONS} at most. Leave the rest out.`
+            : 'As on the body, in its order, a bar or a comma between them; the first is what it leaves the factory with.'
+        }
         slotProps={{ htmlInput: { spellCheck: false } }}
       />
       <TextField
@@ -81,7 +87,7 @@ export const RowQuestion = ({
         helperText="May stay empty until the menu is pasted."
       />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>
-        <Button type="submit" variant="contained" disabled={!label.trim() || told.length === 0}>
+        <Button type="submit" variant="contained" disabled={!label.trim() || told.length === 0 || isTooLong}>
           That is its row
         </Button>
         <Button onClick={onNone}>{model} has none</Button>
