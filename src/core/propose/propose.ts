@@ -179,6 +179,9 @@ export const acceptReading = (body: Body, settingId: string, reading: Reading): 
 export { type Knowledge, knowledgeOf } from './knowledge'
 export { CERTAINTIES, type Certainty, type Reading } from './reading'
 
+/** Why a row is read as what somebody said it is about. */
+export const SAID_SO = 'you said so'
+
 /**
  * A setting read as what somebody says it is about: each option as far as its words go, the rest left open.
  *
@@ -193,7 +196,7 @@ export const readAs = (body: Body, setting: Setting, dimensionId: string): Readi
     means,
     score: 1,
     certainty: 'sure',
-    because: ['you said so'],
+    because: [SAID_SO],
     ...(read.isGuess ? { isGuess: true } : {}),
     ...(read.isEitherWay ? { isEitherWay: true } : {}),
   }

@@ -22,6 +22,7 @@ import {
   nextOpen,
   questionsOf,
   readingsForAnswer,
+  takeAnswer,
   undecidedKey,
   withAnsweredRow,
   withKeys,
@@ -113,6 +114,17 @@ describe('what a standard asks of a body', () => {
     expect(told.lacking).toEqual(['trigger.second'])
     expect(outcome(told, 'trigger.second').words.main).toBe('no such setting')
     expect(checkBody(told, 'Stilt')).toEqual([])
+  })
+})
+
+describe('an answer in words that are understood in part', () => {
+  it('leaves the rest open, and says of none that it is about nothing', () => {
+    const named = withAnsweredRow(blank, { label: 'Noise when sharp', options: ['Gurgle', 'Mute'] })
+    const [row] = named.settings
+    const [first] = row ? readingsForAnswer(named, row, 'see.tone', proposeFor(named, row, knowledgeOf([]))) : []
+    const taken = row && first ? takeAnswer(named, row.id, first) : named
+    expect(taken.settings[0]?.options.map(o => o.means)).toEqual([{}, { 'see.tone': false }])
+    expect(taken.settings[0]?.undecided).toBe(true)
   })
 })
 

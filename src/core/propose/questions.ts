@@ -8,6 +8,7 @@ import {
   type MenuRow,
   menuPath,
   removeControl,
+  setMeaning,
   type Setting,
   UNPLACED,
   withMenuRows,
@@ -15,7 +16,7 @@ import {
 import { dimension } from '../vocabulary/dimensions'
 import type { NeutralValue } from '../vocabulary/values'
 import { knowledgeOf } from './knowledge'
-import { acceptReading, proposeFor, readAs, type Reading } from './propose'
+import { acceptReading, proposeFor, readAs, type Reading, SAID_SO } from './propose'
 import { isOffered } from './review'
 
 /**
@@ -108,6 +109,21 @@ export const readingsForAnswer = (
   const about = readings.filter(r => r.dimensions.includes(dimensionId))
   const others = readings.filter(r => !r.dimensions.includes(dimensionId))
   return [...(about.length ? about : [readAs(body, setting, dimensionId)]), ...others]
+}
+
+/**
+ * Takes a reading as the answer. What it is unsure of stays open: options it tells nothing about are asked about one by one,
+ * and are not said to be about nothing.
+ */
+export const takeAnswer = (body: Body, settingId: string, reading: Reading): Body => {
+  const setting = body.settings.find(s => s.id === settingId)
+  const isTold = reading.means.every(m => Object.keys(m).length > 0)
+  if (!setting || isTold || (reading.certainty !== 'unsure' && reading.because[0] !== SAID_SO))
+    return acceptReading(body, settingId, reading)
+  return setting.options.reduce((b, o, i) => {
+    const means = reading.means[i] ?? {}
+    return Object.keys(means).length > 0 ? setMeaning(b, settingId, o.id, means) : b
+  }, body)
 }
 
 /** A key that somebody says is there, and what it can be given. */

@@ -112,15 +112,15 @@ export const FirstCardPart = ({
         {question && target ? (
           <>
             <QuestionHead question={question} target={target} counted={counted} />
-            {question.standing !== 'open' ? (
+            {row ? (
+              <RowMeaning editor={editor} row={row} dimensionId={question.id} proposals={proposals} answer={answer} />
+            ) : question.standing !== 'open' ? (
               <Answered
                 form={form}
                 question={question}
                 onAgain={() => edit(`asked again about “${target.dimension}”`, b => askedAgain(b, question))}
                 onNext={() => setAt(nextOpen(questions, at, putOff)?.id)}
               />
-            ) : row ? (
-              <RowMeaning editor={editor} row={row} dimensionId={question.id} proposals={proposals} answer={answer} />
             ) : isKeys ? (
               <KeysQuestion
                 key={question.id}

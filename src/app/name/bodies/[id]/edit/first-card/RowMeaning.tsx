@@ -3,8 +3,8 @@
 import { Box, Typography } from '@mui/material'
 import { type KeyboardEvent, useEffect, useRef } from 'react'
 import { type Body, meansNothing, meansUnnamed, type Setting } from '@/core/bodies'
-import { acceptReading, readAs, type Reading } from '@/core/propose/propose'
-import { readingsForAnswer } from '@/core/propose/questions'
+import { readAs, type Reading } from '@/core/propose/propose'
+import { readingsForAnswer, takeAnswer } from '@/core/propose/questions'
 import { SettingPanel } from '../SettingPanel'
 import type { Editor } from '../use-editor'
 import type { Proposals } from '../use-proposals'
@@ -33,7 +33,12 @@ export const RowMeaning = ({
     if (isRead) field.current?.focus({ preventScroll: true })
   }, [isRead, row.id])
 
-  const take = (r: Reading) => answer(`read “${row.label}”`, b => acceptReading(b, row.id, r))
+  const take = (r: Reading) => {
+    // What is left open is asked about here, option by option.
+    const isLeft = takeAnswer(form, row.id, r).settings.some(s => s.id === row.id && s.undecided)
+    if (isLeft) editor.edit(`read “${row.label}” in part`, b => takeAnswer(b, row.id, r))
+    else answer(`read “${row.label}”`, b => takeAnswer(b, row.id, r))
+  }
   const onKey = (event: KeyboardEvent) => {
     if (event.target !== field.current || event.ctrlKey || event.metaKey) return
     const reading = event.key === 'Enter' ? readings[0] : readings[Number(event.key) - 1]
@@ -45,7 +50,7 @@ export const RowMeaning = ({
     <Box ref={field} tabIndex={-1} onKeyDown={onKey} role="group" aria-label={`What ${row.label} does`}>
       <Typography role="status" sx={{ mb: 1 }}>
         {isRead
-          ? `What does each option of “${row.label}” do? Enter takes the first reading, a number another.`
+          ? `What does each option of “${row.label}” do? Enter takes the first reading, a number another; say of the rest what it does.`
           : 'Reading it …'}
       </Typography>
       <SettingPanel
