@@ -1,5 +1,6 @@
 'use client'
 
+import { useRouter } from 'next/navigation'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Merged } from '@/core/changes/changes'
 import { usePeople } from './people'
@@ -86,6 +87,7 @@ const MOST_UNDO = 200
 
 export const useDraft = <T>({ address, merge, ...initial }: DraftOptions<T>): Draft<T> => {
   const { person } = usePeople()
+  const router = useRouter()
   const [history, setHistory] = useState<History<T>>({ past: [], present: initial.document, future: [] })
   const [status, setStatus] = useState<Status>({ kind: 'saved' })
   const [conflict, setConflict] = useState<Conflict<T>>()
@@ -100,6 +102,8 @@ export const useDraft = <T>({ address, merge, ...initial }: DraftOptions<T>): Dr
   const parted = useRef(false)
   const personId = useRef<string | undefined>(undefined)
   const again = useRef<() => void>(() => undefined)
+  /** Keeps what can be undone, once the editor is gone; what is answered after that is told here as well. */
+  const gone = useRef<() => void>(undefined)
   useEffect(() => {
     personId.current = person?.id
   }, [person])
@@ -139,6 +143,7 @@ export const useDraft = <T>({ address, merge, ...initial }: DraftOptions<T>): Dr
       setRevision(answer.value.revision)
       told.current = told.current.slice(count)
       keep()
+      gone.current?.()
       if (present.current === document) setStatus({ kind: 'saved' })
       else again.current()
       return
@@ -179,8 +184,13 @@ export const useDraft = <T>({ address, merge, ...initial }: DraftOptions<T>): Dr
     const kept = readKept<T>(address)
     const now = kept ?? initial
     const before = readUndo(window.sessionStorage, address, now.document, now.revision)
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- the browser's store is only there after the first paint
-    if (before) setHistory(before)
+    if (before) {
+      // eslint-disable-next-line react-hooks/set-state-in-effect -- the browser's store is only there after the first paint
+      setHistory(before)
+      present.current = before.present
+      if (!kept) stored.current = { document: before.present, revision: before.revision }
+      setRevision(stored.current.revision)
+    }
     if (!kept) return
     told.current = [...kept.what]
     present.current = kept.document
@@ -194,17 +204,25 @@ export const useDraft = <T>({ address, merge, ...initial }: DraftOptions<T>): Dr
 
   // What can be undone is kept when the page is left, by a link or for good.
   const latest = useRef(history)
+  const [opened] = useState(initial.revision)
   useEffect(() => {
     latest.current = history
   }, [history])
   useEffect(() => {
     const leave = () => writeUndo(window.sessionStorage, address, latest.current, stored.current.revision)
     window.addEventListener('pagehide', leave)
+    gone.current = undefined
     return () => {
       window.removeEventListener('pagehide', leave)
       leave()
+      gone.current = () => {
+        leave()
+        router.refresh()
+      }
+      // Pages that were seen before, this one too, may show what was before the edits.
+      if (stored.current.revision !== opened) router.refresh()
     }
-  }, [address])
+  }, [address, opened, router])
 
   useEffect(() => {
     const warn = (event: BeforeUnloadEvent) => {

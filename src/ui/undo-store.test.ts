@@ -24,7 +24,7 @@ describe('what can be undone after a page was loaded again', () => {
   it('is what could be before', () => {
     const store = storeOf()
     writeUndo(store, '/a', history, 7)
-    expect(readUndo(store, '/a', { n: 3 }, 7)).toEqual(history)
+    expect(readUndo(store, '/a', { n: 3 }, 7)).toEqual({ ...history, revision: 7 })
     expect(readUndo(store, '/b', { n: 3 }, 7)).toBeUndefined()
   })
 
@@ -33,6 +33,12 @@ describe('what can be undone after a page was loaded again', () => {
     writeUndo(store, '/a', history, 7)
     expect(readUndo(store, '/a', { n: 3 }, 8)).toBeUndefined()
     expect(readUndo(store, '/a', { n: 9 }, 7)).toBeUndefined()
+  })
+
+  it('holds what was stored last, where the page still shows what was before', () => {
+    const store = storeOf()
+    writeUndo(store, '/a', history, 7)
+    expect(readUndo(store, '/a', { n: 2 }, 6)).toEqual({ ...history, revision: 7 })
   })
 
   it('keeps the latest steps of a large document, and gives up quietly where there is no room', () => {

@@ -8,7 +8,8 @@ export interface History<T> {
   readonly future: readonly T[]
 }
 
-interface Kept<T> extends History<T> {
+/** With the revision the server has given it. */
+export interface Kept<T> extends History<T> {
   readonly revision: number
 }
 
@@ -48,13 +49,17 @@ export const writeUndo = <T>(
   }
 }
 
-/** What was kept, if the document is still what it was then; somebody else's change is not undone by accident. */
-export const readUndo = <T>(store: Storage, address: string, present: T, revision: number): History<T> | undefined => {
+/**
+ * What was kept, if the document is still what it was then; somebody else's change is not undone by accident. A page
+ * that is come back to may hold an older document than was stored from it: then what was kept is the newer one.
+ */
+export const readUndo = <T>(store: Storage, address: string, present: T, revision: number): Kept<T> | undefined => {
   try {
     const text = store.getItem(keyOf(address))
     if (!text) return undefined
-    const { revision: at, ...history } = JSON.parse(text) as Kept<T>
-    return at === revision && sameJson(asJson(history.present), asJson(present)) ? { ...history, present } : undefined
+    const kept = JSON.parse(text) as Kept<T>
+    if (kept.revision > revision) return kept
+    return kept.revision === revision && sameJson(asJson(kept.present), asJson(present)) ? { ...kept, present } : undefined
   } catch {
     return undefined
   }

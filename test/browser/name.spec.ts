@@ -347,7 +347,7 @@ test.describe('the editor', () => {
     await expect(row(page, 'Guest list')).toBeVisible()
     await saved(page)
     await page.getByRole('link', { name: 'Done' }).click()
-    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Wicket')
+    await page.waitForURL(/bodies\/wicket$/)
     await page.goBack()
     await page.getByRole('button', { name: 'Redo' }).click()
     await expect(row(page, 'Book of guests')).toBeVisible()

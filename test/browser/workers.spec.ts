@@ -10,7 +10,8 @@ const expectServiceWorker = (page: Page) =>
 
 const translate = async (page: Page, term: string, concept: string) => {
   await page.goto('/name/phrasebook')
-  await page.getByLabel('Any word, even half remembered').fill(term)
+  // By its role: what is sent ahead and not yet in its place is nobody's to write into.
+  await page.getByRole('textbox', { name: 'Any word, even half remembered' }).fill(term)
   await expect(page.getByRole('status').getByRole('link', { name: concept }).first()).toBeVisible()
 }
 
