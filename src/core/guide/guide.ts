@@ -1,29 +1,58 @@
 import { ownLayers, type Standard, type Target } from '../standards'
-import { dimension } from '../vocabulary/dimensions'
-import type { NeutralValue } from '../vocabulary/values'
-import { inSentence } from '../vocabulary/words'
 import { withTarget } from '../standards/edit'
-import { type Answers, followingShare, QUESTIONS, type Question } from './questions'
-import { type Condition, type From, type GuideRule, RULES, type RuleTarget, TOPICS } from './rules'
+import type { NeutralValue } from '../vocabulary/values'
+import type { Argument } from './argument'
+import { ARGUMENTS } from './arguments'
+import { conditionsOf, type Facts, factsOf, holds, lacking, optionLabel, saidWords } from './facts'
+import { type Answers, answersTo, questionsFor, type Question, QUESTIONS } from './questions'
+import { schoolsIn, TOPIC_IDS, type TopicId, TOPICS } from './schools'
+import { ADVICE, type Advice, RESCUES, type Rescue, saidFor } from './tips'
+import { valueFrom } from './values'
 
-/** From answers to proposals: what the guide would write into a standard, why, and what others would do. */
+/**
+ * From answers to proposals: what the guide would write into a standard, why, and what others would do.
+ *
+ * On each topic the arguments that hold are added up for every school. The one with the most comes first; those that
+ * come near it are schools that a competent person would defend here as well.
+ */
+
+/** What is known, and what a house makes of it. */
+export interface Knowledge {
+  readonly arguments: readonly Argument[]
+  /** Topic to the school that the house holds: it comes first, and is argued with. */
+  readonly holds: Readonly<Record<string, string>>
+  readonly advice: readonly Advice[]
+  readonly rescues: readonly Rescue[]
+}
+export const KNOWLEDGE: Knowledge = { arguments: ARGUMENTS, holds: {}, advice: ADVICE, rescues: RESCUES }
+
+export interface Reason {
+  readonly argument: string
+  readonly because: string
+  readonly source: string
+  readonly points: number
+}
 
 /** One answer to the question of a topic. */
 export interface Proposal {
-  readonly rule: string
-  readonly school: string | undefined
+  readonly id: string
+  readonly school: string
   readonly title: string
   readonly reason: string
   readonly source: string
+  /** Empty where the school leaves the body as it is. */
   readonly targets: readonly Target[]
   /** The answers that led to it, in words; none where it is what is usual. */
   readonly because: readonly string[]
+  /** Everything that speaks for it and against it here, the strongest first. */
+  readonly reasons: readonly Reason[]
 }
 
 /** An answer of another school that the situation does not ask for. */
 export interface OtherSchool extends Proposal {
-  /** What would have to be so, in words. */
+  /** What would have to be so, in words; empty where it is ruled out. */
   readonly fitsWhen: readonly string[]
+  readonly ruledOut: string | undefined
 }
 
 /** One answer that would lead to another proposal. */
@@ -34,256 +63,359 @@ export interface MindChange {
 }
 
 export interface Topic {
-  readonly id: string
+  readonly id: TopicId
   readonly question: string
-  /** Everything the situation asks for, the strongest first; several where practitioners disagree. */
+  /** Everything that a competent person would defend here, the strongest first. */
   readonly proposals: readonly [Proposal, ...Proposal[]]
+  /** Why the first comes before the second, in one line. */
+  readonly wins: string | undefined
+  /** What speaks against the school that the house holds, where the arguments would take another. */
+  readonly objection: string | undefined
   readonly others: readonly OtherSchool[]
   readonly wouldChange: readonly MindChange[]
 }
 
-const BY_ID = new Map(QUESTIONS.map(q => [q.id, q]))
+/** How many points a school may be behind the first and still be defended; half of them where those are many. */
+const reachOf = (most: number): number => Math.max(3, most / 2)
+/** What the team has measured itself comes before what others say. */
+const OWN_TRIAL = 10
 
-const isEmpty = (answer: Answers[string] | undefined): boolean =>
-  answer === undefined || answer === '' || (Array.isArray(answer) && answer.length === 0)
+/** Topic to the school that comes first. */
+type Decided = Partial<Record<TopicId, string>>
 
-const asList = (answer: Answers[string] | undefined): readonly string[] =>
-  isEmpty(answer) ? [] : Array.isArray(answer) ? (answer as readonly string[]) : [String(answer)]
-
-/** What was answered, together with what follows from it. */
-const factsOf = (answers: Answers): Answers => {
-  const following = followingShare(asList(answers['motion']))
-  return following === undefined ? answers : { ...answers, following }
+interface Standing {
+  readonly id: string
+  readonly points: number
+  readonly ruledOut: Argument | undefined
+  readonly isSecond: boolean
+  /** Those that hold, and speak of it. */
+  readonly spoke: readonly Argument[]
 }
 
-const holds = (condition: Condition, answer: Answers[string] | undefined): boolean => {
-  if (isEmpty(answer)) return false
-  if (Array.isArray(condition)) return asList(answer).some(a => condition.includes(a))
-  if ('not' in condition) return !asList(answer).some(a => condition.not.includes(a))
-  const number = Number(answer)
-  const { min = -Infinity, max = Infinity } = condition
-  return Number.isFinite(number) && number >= min && number <= max
+const pointsOf = (a: Argument): number =>
+  typeof a.points === 'string' ? 0 : a.points * (a.source.startsWith('own trial') ? OWN_TRIAL : 1)
+
+const speaks = (a: Argument, facts: Facts, decided: Decided): boolean =>
+  holds(a.when, facts) &&
+  Object.entries(a.beside ?? {}).every(([topic, schools]) =>
+    (schools as readonly string[]).includes(decided[topic as TopicId] ?? ''),
+  )
+
+const byTopicOf = (all: readonly Argument[]): ReadonlyMap<TopicId, readonly Argument[]> => {
+  const topics = new Map<TopicId, Argument[]>(TOPIC_IDS.map(t => [t, []]))
+  for (const a of all) topics.get(a.topic)?.push(a)
+  return topics
+}
+const grouped = new WeakMap<readonly Argument[], ReadonlyMap<TopicId, readonly Argument[]>>()
+const argumentsOn = (all: readonly Argument[], topic: TopicId): readonly Argument[] => {
+  const topics = grouped.get(all) ?? byTopicOf(all)
+  grouped.set(all, topics)
+  return topics.get(topic) ?? []
 }
 
-const strengthOf = (rule: GuideRule): number => rule.strength ?? Object.keys(rule.when).length
+/** Every school of a topic with what speaks for it, the strongest first; as they are written where equal. */
+const standings = (topic: TopicId, facts: Facts, decided: Decided, { arguments: all, holds: held }: Knowledge) => {
+  const speaking = argumentsOn(all, topic).filter(a => speaks(a, facts, decided))
+  const found = Object.keys(schoolsIn(topic)).map((id): Standing => {
+    const spoke = speaking.filter(a => a.schools.includes(id))
+    const points = spoke.reduce((sum, a) => sum + pointsOf(a), 0)
+    return {
+      id,
+      points,
+      ruledOut: spoke.find(a => a.points === 'never'),
+      isSecond: spoke.some(a => a.points === 'not first'),
+      spoke,
+    }
+  })
+  const positive = found.filter(s => !s.ruledOut && s.points > 0).sort((a, b) => b.points - a.points)
+  const first = positive.find(s => !s.isSecond)
+  const argued = first ? [first, ...positive.filter(s => s !== first)] : []
+  const holding = found.find(s => s.id === held[topic])
+  const isArgued = argued.length > 0 && holding !== undefined && argued[0] !== holding
+  return {
+    found,
+    argued,
+    /** The house’s own school goes first wherever the topic is spoken of at all. */
+    ranked: isArgued ? [holding, ...argued.filter(s => s !== holding)] : argued,
+    overruled: isArgued ? argued[0] : undefined,
+  }
+}
 
-const fires = (rule: GuideRule, facts: Answers): boolean =>
-  Object.entries(rule.when).every(([question, condition]) => holds(condition, facts[question])) &&
-  Object.entries(rule.beside ?? {}).every(([id, { not }]) => !not.some(word => word === proposedFor(id, facts))) &&
-  rule.targets.every(t => valueOf(t, facts) !== undefined)
-
-/** What the guide proposes for a dimension on the topic that decides it; undefined where it proposes nothing. */
-const proposedFor = (dimensionId: string, facts: Answers): RuleTarget['value'] | undefined => {
-  const topic = RULES.find(r => r.targets.some(t => t.dimension === dimensionId))?.topic ?? ''
-  return firing(topic, facts)[0]?.targets.find(t => t.dimension === dimensionId)?.value
+/** What comes first on every topic. */
+const decide = (facts: Facts, knowledge: Knowledge, taken: Decided): Decided => {
+  const decided: Decided = {}
+  for (const topic of TOPIC_IDS) {
+    const first = taken[topic] ?? standings(topic, facts, decided, knowledge).ranked[0]?.id
+    if (first !== undefined) decided[topic] = first
+  }
+  return decided
 }
 
 /** What the layers below ask for, by dimension. */
 export type Below = ReadonlyMap<string, NeutralValue>
 
-/** Beyond this a lens is set to infinity anyway. */
-const FAR_METRES = 30
-/** Room left on both sides of where the subject can be. */
-const MARGIN = 1.25
-
-const isFrom = (value: RuleTarget['value']): value is From =>
-  typeof value === 'object' && !Array.isArray(value) && 'from' in value
-
-const rounded = (n: number): number => Number(n.toPrecision(2))
-
-const valueOf = ({ dimension: id, value }: RuleTarget, facts: Answers, below?: Below): Target['value'] | undefined => {
-  if (!isFrom(value)) return value
-  if (value.from === 'blocked') {
-    const seconds = Number(facts['blocked'])
-    const usual = value.notBelow ? below?.get(id) : undefined
-    const least = Math.max(value.min, typeof usual === 'number' ? usual : 0)
-    return Number.isFinite(seconds) ? rounded(Math.max(least, Math.min(value.max, seconds * value.times))) : undefined
-  }
-  const [near, far] = [Number(facts['nearest']), Number(facts['farthest'])]
-  if (!(near > 0) || !(far > near)) return undefined
-  return { nearMetres: rounded(near / MARGIN), farMetres: far >= FAR_METRES ? 'infinity' : rounded(far * MARGIN) }
+export interface Setting {
+  /** What the layers below ask for; what is meant to be more than usual never asks for less. */
+  readonly below?: Below
+  readonly knowledge?: Knowledge
+  /** What was accepted on a topic: what hangs on it follows. */
+  readonly taken?: Decided
 }
 
-const labelOf = (question: Question, answer: string): string =>
-  question.kind === 'amount'
-    ? `${answer} ${question.unit}`
-    : (question.options.find(o => o.id === answer)?.label ?? answer)
-
-const saidWords = (id: string, answers: Answers): string => {
-  if (id === 'following') return saidWords('motion', answers)
-  const question = BY_ID.get(id)
-  if (!question) return id
-  return `${question.text} ${asList(answers[id])
-    .map(a => labelOf(question, a))
-    .join(', ')}`
-}
-
-const conditionWords = (id: string, condition: Condition): string => {
-  const share = (n: number) => `${Math.round(n * 100)} %`
-  if (id === 'following') {
-    const { min, max } = condition as { min?: number; max?: number }
-    if (min !== undefined && max !== undefined)
-      return `it is followed between ${share(min)} and ${share(max)} of the time`
-    return min !== undefined
-      ? `it is followed at least ${share(min)} of the time`
-      : `it is followed at most ${share(max ?? 1)} of the time`
-  }
-  const question = BY_ID.get(id)
-  if (!question) return id
-  if (Array.isArray(condition)) return `${question.text} ${condition.map(a => labelOf(question, a)).join(' or ')}`
-  if ('not' in condition) return `${question.text} not ${condition.not.map(a => labelOf(question, a)).join(' or ')}`
-  const { min, max } = condition
-  const unit = question.kind === 'amount' ? ` ${question.unit}` : ''
-  return `${question.text} ${[min !== undefined ? `at least ${min}${unit}` : '', max !== undefined ? `at most ${max}${unit}` : ''].filter(Boolean).join(', ')}`
-}
-
-const proposalOf = (rule: GuideRule, facts: Answers, below?: Below): Proposal => ({
-  rule: rule.id,
-  school: rule.school,
-  title: rule.title,
-  reason: rule.reason,
-  source: rule.source,
-  because: [...new Set(Object.keys(rule.when).map(id => saidWords(id, facts)))],
-  targets: rule.targets.flatMap((t): Target[] => {
-    const value = valueOf(t, facts, below)
+/** For the schools of a topic; undefined where a value hangs on something that was not said. */
+const targetsOf = (
+  topic: TopicId,
+  id: string,
+  reason: string,
+  facts: Facts,
+  below: Below | undefined,
+): readonly Target[] | undefined => {
+  const school = schoolsIn(topic)[id]
+  if (!school) return undefined
+  const targets = school.targets.flatMap(({ dimension, value: written, weight, tolerance }): Target[] => {
+    const value = valueFrom(dimension, written, facts, below)
     if (value === undefined) return []
-    const { dimension, weight, tolerance } = t
     return [
       {
         dimension,
         value,
         weight,
         ...(tolerance === undefined ? {} : { tolerance }),
-        reason: rule.reason,
-        ...(rule.school ? { school: rule.school } : {}),
+        reason,
+        school: school.name,
       },
     ]
-  }),
-})
+  })
+  return targets.length === school.targets.length ? targets : undefined
+}
 
-/** What a rule comes to: rules that propose the same are one answer. */
-const signature = (p: Pick<Proposal, 'targets'>): string => JSON.stringify(p.targets.map(t => [t.dimension, t.value]))
+const reasonsOf = (standing: Standing): readonly Reason[] =>
+  [...standing.spoke]
+    .sort((a, b) => Math.abs(pointsOf(b)) - Math.abs(pointsOf(a)))
+    .map(a => ({ argument: a.id, because: a.because, source: a.source, points: pointsOf(a) }))
 
-const firing = (topic: string, facts: Answers): readonly GuideRule[] =>
-  RULES.filter(r => r.topic === topic && fires(r, facts)).sort((a, b) => strengthOf(b) - strengthOf(a))
+const proposalOf = (
+  topic: TopicId,
+  standing: Standing,
+  facts: Facts,
+  below: Below | undefined,
+  fallback?: Argument,
+): Proposal | undefined => {
+  const school = schoolsIn(topic)[standing.id]
+  const reasons = reasonsOf(standing)
+  const best = reasons.find(r => r.points > 0) ?? fallback
+  const reason = best?.because ?? `${school?.title ?? standing.id}.`
+  const targets = targetsOf(topic, standing.id, reason, facts, below)
+  if (!school || !targets) return undefined
+  const led = standing.spoke.filter(a => pointsOf(a) > 0)
+  return {
+    id: standing.id,
+    school: school.name,
+    title: school.title,
+    reason,
+    source: best?.source ?? 'common practice, no published source',
+    targets,
+    because: [...new Set(led.flatMap(a => conditionsOf(a.when).map(([id]) => saidWords(id, facts))))],
+    reasons,
+  }
+}
+
+/** The strongest thing that speaks for one school rather than for another. */
+const strongest = (one: Standing, other: Standing): string | undefined => {
+  const all = [...new Set([...one.spoke, ...other.spoke])]
+  const [best] = all
+    .map(a => ({
+      a,
+      by: (a.schools.includes(one.id) ? pointsOf(a) : 0) - (a.schools.includes(other.id) ? pointsOf(a) : 0),
+    }))
+    .filter(x => x.by > 0)
+    .sort((x, y) => y.by - x.by)
+  return best?.a.because
+}
+
+/** The best of each name, in their order. */
+const oncePerName = <T extends { readonly id: string }>(topic: TopicId, all: readonly T[]): readonly T[] => {
+  const seen = new Set<string>()
+  return all.filter(s => {
+    const name = schoolsIn(topic)[s.id]?.name ?? s.id
+    if (seen.has(name)) return false
+    seen.add(name)
+    return true
+  })
+}
+
+const othersOf = (
+  topic: TopicId,
+  found: readonly Standing[],
+  shown: readonly Proposal[],
+  facts: Facts,
+  { below, knowledge = KNOWLEDGE }: Setting,
+): readonly OtherSchool[] => {
+  const names = new Set(shown.map(p => p.school))
+  const left = oncePerName(
+    topic,
+    found.filter(s => !names.has(schoolsIn(topic)[s.id]?.name ?? '')).sort((a, b) => b.points - a.points),
+  )
+  return left.flatMap((s): OtherSchool[] => {
+    const [strongestFor] = argumentsOn(knowledge.arguments, topic)
+      .filter(a => a.schools.includes(s.id) && pointsOf(a) > 0 && lacking(a.when, facts).length > 0)
+      .sort((a, b) => pointsOf(b) - pointsOf(a))
+    const proposal = proposalOf(topic, s, facts, below, strongestFor)
+    if (!proposal) return []
+    return [
+      {
+        ...proposal,
+        fitsWhen: s.ruledOut || !strongestFor ? [] : lacking(strongestFor.when, facts),
+        ruledOut: s.ruledOut?.because,
+      },
+    ]
+  })
+}
+
+const topicOf = (
+  topic: TopicId,
+  facts: Facts,
+  decided: Decided,
+  setting: Setting,
+): Omit<Topic, 'wouldChange'> | undefined => {
+  const { below, knowledge = KNOWLEDGE } = setting
+  const { found, argued, ranked, overruled } = standings(topic, facts, decided, knowledge)
+  const most = argued[0]?.points ?? 0
+  const defended = oncePerName(topic, ranked).filter(
+    (s, i) =>
+      i === 0 ||
+      // What is merely usual is no answer beside one that the situation asks for.
+      (most - s.points <= reachOf(most) && s.spoke.some(a => pointsOf(a) > 0 && conditionsOf(a.when).length > 0)),
+  )
+  const proposals = defended.flatMap(s => proposalOf(topic, s, facts, below) ?? [])
+  const [first, second] = proposals
+  if (!first) return undefined
+  const standing = (id: string) => found.find(s => s.id === id)
+  const [one, two] = [standing(first.id), second && standing(second.id)]
+  return {
+    id: topic,
+    question: TOPICS[topic].question,
+    proposals: [first, ...proposals.slice(1)],
+    wins: one && two && !overruled ? strongest(one, two) : undefined,
+    objection: overruled && one ? (one.ruledOut?.because ?? strongest(overruled, one)) : undefined,
+    others: othersOf(topic, found, proposals, facts, setting),
+  }
+}
 
 /** The answers that could have been given instead, one at a time. */
-const otherAnswers = (question: Question, answers: Answers): readonly Answers[] => {
+const otherAnswers = (question: Question, answers: Answers, limits: ReadonlyMap<string, readonly number[]>) => {
   const { id } = question
+  const with_ = (answer: Answers[string]): Answers => ({ ...answers, [id]: answer })
   switch (question.kind) {
     case 'one':
-      return question.options.filter(o => o.id !== answers[id]).map(o => ({ ...answers, [id]: o.id }))
+      return question.options.filter(o => o.id !== answers[id]).map(o => with_(o.id))
     case 'many':
-      return question.options.filter(o => !asList(answers[id]).includes(o.id)).map(o => ({ ...answers, [id]: [o.id] }))
-    case 'amount': {
-      const limits = RULES.flatMap(r => {
-        const c = r.when[id]
-        return c && !Array.isArray(c) && !('not' in c) ? [c.min, c.max] : []
-      }).flatMap(n => n ?? [])
-      return [...new Set(limits)].map(n => ({ ...answers, [id]: n }))
-    }
+      return question.options.filter(o => !answersTo(answers[id]).includes(o.id)).map(o => with_([o.id]))
+    case 'amount':
+      return (limits.get(id) ?? []).map(with_)
   }
+}
+
+/** The amounts at which an argument begins or ceases to hold. */
+const limitsOf = (all: readonly Argument[]): ReadonlyMap<string, readonly number[]> => {
+  const limits = new Map<string, number[]>()
+  for (const a of all)
+    for (const [id, condition] of conditionsOf(a.when))
+      if ('min' in condition || 'max' in condition) {
+        const { min, max } = condition as { min?: number; max?: number }
+        limits.set(id, [...new Set([...(limits.get(id) ?? []), ...[min, max].filter(n => n !== undefined)])])
+      }
+  return limits
 }
 
 /** Most changes of mind that are told for one topic. */
 const MOST_CHANGES = 4
 
-const changesOfMind = (topic: string, answers: Answers, now: Proposal): readonly MindChange[] => {
-  const asked = new Set(
-    RULES.filter(r => r.topic === topic).flatMap(r => Object.keys(r.when).map(k => (k === 'following' ? 'motion' : k))),
-  )
-  const found: MindChange[] = []
-  const told = new Set<string>()
-  for (const question of QUESTIONS) {
-    if (!asked.has(question.id)) continue
-    for (const other of otherAnswers(question, answers)) {
-      const facts = factsOf(other)
-      const [first] = firing(topic, facts)
-      if (!first) continue
-      const then = proposalOf(first, facts)
-      const isNew = then.title !== now.title && !told.has(`${question.id} ${then.title}`)
-      if (!isNew) continue
-      told.add(`${question.id} ${then.title}`)
-      found.push({
-        question: question.text,
-        answer: asList(other[question.id])
-          .map(a => labelOf(question, a))
-          .join(', '),
-        then: then.title,
-      })
+const changesOfMind = (answers: Answers, decided: Decided, setting: Setting): ReadonlyMap<string, MindChange[]> => {
+  const { knowledge = KNOWLEDGE, taken = {} } = setting
+  const limits = limitsOf(knowledge.arguments)
+  const changes = new Map<string, MindChange[]>()
+  for (const question of questionsFor(answers))
+    for (const other of otherAnswers(question, answers, limits)) {
+      const then = decide(factsOf(other), knowledge, taken)
+      for (const topic of TOPIC_IDS) {
+        const id = then[topic]
+        const title = id === undefined ? undefined : schoolsIn(topic)[id]?.title
+        const told = changes.get(topic) ?? []
+        if (id === decided[topic] || title === undefined || told.length >= MOST_CHANGES) continue
+        if (told.some(c => c.question === question.text && c.then === title)) continue
+        const answer = answersTo(other[question.id])
+          .map(a => optionLabel(question, a))
+          .join(', ')
+        changes.set(topic, [...told, { question: question.text, answer, then: title }])
+      }
     }
-  }
-  return found.slice(0, MOST_CHANGES)
+  return changes
 }
 
 /**
  * What to propose for a situation, topic by topic.
  *
- * @param answers all, some or none of the questions; what was not answered decides nothing
- * @param below what the layers below ask for; what is meant to be more than usual never asks for less
+ * @param answers all, some or none of the questions; what was not answered or is not known decides nothing
  */
-export const propose = (answers: Answers, below?: Below): readonly Topic[] => {
+export const propose = (answers: Answers, setting: Setting = {}): readonly Topic[] => {
+  const { knowledge = KNOWLEDGE, taken = {} } = setting
   const facts = factsOf(answers)
-  return Object.entries(TOPICS).flatMap(([id, question]): Topic[] => {
-    const [first, ...rest] = firing(id, facts).map(r => proposalOf(r, facts, below))
-    if (!first) return []
-    const seen = new Set([signature(first)])
-    const schools = new Set([first.school])
-    // What is merely usual is no answer beside one that the situation asks for.
-    const alternatives = rest.filter(p => {
-      const isNew = !seen.has(signature(p)) && p.because.length > 0 && p.school !== undefined && !schools.has(p.school)
-      seen.add(signature(p))
-      schools.add(p.school)
-      return isNew
-    })
-    const others = RULES.filter(r => r.topic === id && r.school && !schools.has(r.school)).flatMap(
-      (r): OtherSchool[] => {
-        const other = proposalOf(r, facts, below)
-        if (other.targets.length < r.targets.length || schools.has(r.school)) return []
-        schools.add(r.school)
-        const fitsWhen = Object.entries(r.when)
-          .filter(([k, c]) => !holds(c, facts[k]))
-          .map(([k, c]) => conditionWords(k, c))
-        const clashes = Object.entries(r.beside ?? {}).flatMap(([k, { not }]) => {
-          const proposed = proposedFor(k, facts)
-          const clash = not.find(word => word === proposed)
-          return clash === undefined ? [] : [`${inSentence(dimension(k).label)} were not ${clash}`]
-        })
-        return [{ ...other, fitsWhen: [...fitsWhen, ...clashes] }]
-      },
-    )
-    return [
-      {
-        id,
-        question,
-        proposals: [first, ...alternatives],
-        others,
-        wouldChange: changesOfMind(id, answers, first),
-      },
-    ]
+  // What was taken on one topic decides others, and never what is said about itself.
+  const decided = decide(facts, knowledge, taken)
+  const changes = changesOfMind(answers, decided, setting)
+  return TOPIC_IDS.flatMap((id): Topic[] => {
+    const topic = topicOf(id, facts, decided, setting)
+    return topic ? [{ ...topic, wouldChange: changes.get(id) ?? [] }] : []
   })
+}
+
+/** How to shoot there, and what to do when it goes wrong. */
+export const tipsFor = (
+  answers: Answers,
+  { knowledge = KNOWLEDGE, taken = {} }: Setting = {},
+): { readonly advice: readonly Advice[]; readonly rescues: readonly Rescue[] } => {
+  const facts = factsOf(answers)
+  const decided = decide(facts, knowledge, taken)
+  return {
+    advice: saidFor(knowledge.advice, facts, decided),
+    rescues: saidFor(knowledge.rescues, facts, decided),
+  }
 }
 
 /** The schools that answer a topic, each with what it would write, whatever the situation. */
 export const schoolsOf = (topic: string, answers: Answers = {}): readonly Proposal[] => {
+  const known = TOPIC_IDS.find(t => t === topic)
+  if (!known) return []
   const facts = factsOf(answers)
-  const seen = new Set<string>()
-  return RULES.filter(r => r.topic === topic).flatMap(r => {
-    const proposal = proposalOf(r, facts)
-    if (!r.school || seen.has(r.school) || proposal.targets.length < r.targets.length) return []
-    seen.add(r.school)
-    return [proposal]
+  const { found } = standings(known, facts, decide(facts, KNOWLEDGE, {}), KNOWLEDGE)
+  const best = [...found].sort((a, b) => b.points - a.points)
+  return oncePerName(known, best).flatMap(s => {
+    const [argument] = argumentsOn(ARGUMENTS, known).filter(a => a.schools.includes(s.id) && pointsOf(a) > 0)
+    const proposal = proposalOf(known, s, facts, undefined, argument)
+    return proposal && proposal.targets.length > 0 ? [proposal] : []
   })
 }
 
 /** Topics on which there are schools to choose between. */
-export const DISPUTED: readonly string[] = Object.keys(TOPICS).filter(t => schoolsOf(t).length > 1)
+export const DISPUTED: readonly TopicId[] = TOPIC_IDS.filter(t => schoolsOf(t).length > 1)
+
+const writtenBy = (topic: TopicId): readonly string[] =>
+  Object.values(schoolsIn(topic)).flatMap(s => s.targets.map(t => t.dimension))
+
+/** Everything that some school of a topic writes, and that belongs to no topic before it. */
+const dimensionsOf = (topic: string): ReadonlySet<string> => {
+  const at = TOPIC_IDS.findIndex(t => t === topic)
+  const before = new Set(TOPIC_IDS.slice(0, Math.max(at, 0)).flatMap(writtenBy))
+  const known = TOPIC_IDS[at]
+  return new Set(known ? writtenBy(known).filter(d => !before.has(d)) : [])
+}
 
 /** A standard as a school would have it on one topic: a layer on top of all others. */
 export const asSchool = (standard: Standard, topic: string, proposal: Proposal): Standard => {
-  const layer = { id: 'as-a-school', name: proposal.school ?? proposal.title, kind: 'exception' as const, targets: [] }
+  const layer = { id: 'as-a-school', name: proposal.school, kind: 'exception' as const, targets: [] }
   // What another school has put there belongs to it, and goes with it.
-  const own = new Set(schoolsOf(topic).flatMap(p => p.targets.map(t => t.dimension)))
+  const own = dimensionsOf(topic)
   const bare: Standard = {
     ...standard,
     layers: [
@@ -307,7 +439,7 @@ export const accept = (standard: Standard, layerId: string, topic: string, propo
 /** Takes out what a topic had put into a layer. */
 export const clear = (standard: Standard, layerId: string, topic: string): Standard => {
   const layer = ownLayers(standard).find(l => l.id === layerId)
-  const dimensions = new Set(RULES.filter(r => r.topic === topic).flatMap(r => r.targets.map(t => t.dimension)))
+  const dimensions = dimensionsOf(topic)
   if (!layer?.targets.some(t => dimensions.has(t.dimension))) return standard
   return {
     ...standard,
@@ -316,3 +448,6 @@ export const clear = (standard: Standard, layerId: string, topic: string): Stand
     ),
   }
 }
+
+/** For those who ask by id. */
+export const questionOf = (id: string): Question | undefined => QUESTIONS.find(q => q.id === id)

@@ -239,7 +239,13 @@ const ASKED = [
     { yes: 'yes, between scenes', no: 'no, set once for the day' },
     ALWAYS,
   ),
-  one('sound', 'May the camera make sounds there?', 'decides the focus tone', { yes: 'yes', no: 'no' }, { what: LIVING }),
+  one(
+    'sound',
+    'May the camera make sounds there?',
+    'decides the focus tone',
+    { yes: 'yes', no: 'no' },
+    { what: LIVING },
+  ),
   one(
     'lamp',
     'May it shine a lamp there?',
