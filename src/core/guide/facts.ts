@@ -1,4 +1,5 @@
 import {
+  UNKNOWN,
   type Answers,
   answersTo,
   isKnown,
@@ -14,6 +15,9 @@ import {
 export const PACES = ['still', 'slow', 'stop-start', 'steady', 'sudden'] as const
 export type Pace = (typeof PACES)[number]
 
+/** What comes home: pictures, film, or both in turn. */
+export type Work = 'stills' | 'film' | 'both'
+
 export interface Range {
   readonly min?: number
   readonly max?: number
@@ -22,7 +26,7 @@ export interface Range {
 /** All of these hold; of several options any one is enough. What was not answered holds for nothing. */
 export type When = { readonly [Q in ChoiceId]?: readonly OptionOf<Q>[] } & {
   readonly [Q in AmountId | 'following']?: Range
-} & { readonly pace?: readonly Pace[] }
+} & { readonly pace?: readonly Pace[]; readonly work?: readonly Work[] }
 
 /** What was answered, with what follows from it. */
 export type Facts = Answers
@@ -52,6 +56,11 @@ const paceOf = (motion: readonly string[]): Pace | undefined => {
   return motion.includes('slow') && !motion.includes('steady') ? 'slow' : 'steady'
 }
 
+const workOf = (output: readonly string[]): Work | undefined => {
+  const films = output.some(o => o !== 'stills')
+  return output.length === 0 ? undefined : !films ? 'stills' : output.includes('stills') ? 'both' : 'film'
+}
+
 /** Metres up to which a distance is called so. */
 const CALLED: readonly (readonly [number, OptionOf<'distance'>])[] = [
   [0.6, 'close'],
@@ -72,6 +81,7 @@ export const factsOf = (answers: Answers): Facts => {
   const nearest = Number(known['nearest'])
   const following = followingShare(motion)
   const pace = paceOf(motion)
+  const work = workOf(answersTo(known['output']))
   const distance = nearest > 0 ? CALLED.find(([metres]) => nearest <= metres)?.[1] : undefined
   return {
     ...allowedBefore(answersTo(known['allowed'])),
@@ -79,20 +89,29 @@ export const factsOf = (answers: Answers): Facts => {
     ...known,
     ...(following === undefined ? {} : { following }),
     ...(pace === undefined ? {} : { pace }),
+    ...(work === undefined ? {} : { work }),
   }
 }
 
 const holdsOne = (condition: readonly string[] | Range, answer: Answers[string] | undefined): boolean => {
-  if (!isKnown(answer)) return false
-  if (Array.isArray(condition)) return answersTo(answer).some(a => (condition as readonly string[]).includes(a))
+  if (answer === undefined || answer === '' || answer === UNKNOWN) return false
+  if (Array.isArray(condition))
+    return Array.isArray(answer)
+      ? answer.some(a => (condition as readonly string[]).includes(a as string))
+      : (condition as readonly string[]).includes(String(answer))
   const { min = -Infinity, max = Infinity } = condition as Range
   const number = Number(answer)
   return Number.isFinite(number) && number >= min && number <= max
 }
 
 type Condition = readonly string[] | Range
-export const conditionsOf = (when: When): readonly (readonly [string, Condition])[] =>
-  Object.entries(when) as [string, Condition][]
+const known = new WeakMap<When, readonly (readonly [string, Condition])[]>()
+/** Read once for each rule: they are asked again with every click. */
+export const conditionsOf = (when: When): readonly (readonly [string, Condition])[] => {
+  const conditions = known.get(when) ?? (Object.entries(when) as [string, Condition][])
+  known.set(when, conditions)
+  return conditions
+}
 
 export const holds = (when: When, facts: Facts): boolean =>
   conditionsOf(when).every(([id, condition]) => holdsOne(condition, facts[id]))
@@ -113,6 +132,12 @@ const PACE_WORDS: Readonly<Record<Pace, string>> = {
   sudden: 'it moves suddenly',
 }
 
+const WORK_WORDS: Readonly<Record<Work, string>> = {
+  stills: 'pictures are wanted, and no film',
+  film: 'film is wanted, and no pictures',
+  both: 'pictures and film are wanted',
+}
+
 export const optionLabel = (question: Question, answer: string): string =>
   question.kind === 'amount'
     ? `${answer} ${question.unit}`
@@ -130,6 +155,7 @@ const rangeWords = ({ min, max }: Range, words: (n: number) => string): string =
 /** A condition as a lead reads it. */
 export const conditionWords = (id: string, condition: Condition): string => {
   if (id === 'following') return `it is followed ${rangeWords(condition as Range, percent)} of the time`
+  if (id === 'work') return (condition as readonly Work[]).map(w => WORK_WORDS[w]).join(' or ')
   if (id === 'pace') return (condition as readonly Pace[]).map(p => PACE_WORDS[p]).join(' or ')
   const question = BY_ID.get(id)
   if (!question) return id
@@ -141,6 +167,7 @@ export const conditionWords = (id: string, condition: Condition): string => {
 /** What was said that a condition rests on, as question and answer. */
 export const saidWords = (id: string, facts: Facts): string => {
   if (id === 'following' || id === 'pace') return saidWords('motion', facts)
+  if (id === 'work') return saidWords('output', facts)
   const question = BY_ID.get(id)
   if (!question) return id
   return `${question.text} ${answersTo(facts[id])

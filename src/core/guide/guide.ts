@@ -6,6 +6,7 @@ import { ARGUMENTS } from './arguments'
 import { conditionsOf, type Facts, factsOf, holds, lacking, optionLabel, saidWords } from './facts'
 import { type Answers, answersTo, questionsFor, type Question, QUESTIONS } from './questions'
 import { schoolsIn, TOPIC_IDS, type TopicId, TOPICS } from './schools'
+import { boundsOf } from './ladders'
 import { ADVICE, type Advice, RESCUES, type Rescue, saidFor } from './tips'
 import { valueFrom } from './values'
 
@@ -113,8 +114,17 @@ const argumentsOn = (all: readonly Argument[], topic: TopicId): readonly Argumen
   return topics.get(topic) ?? []
 }
 
+interface Standings {
+  readonly found: readonly Standing[]
+  readonly argued: readonly Standing[]
+  /** The house’s own school goes first wherever the topic is spoken of at all. */
+  readonly ranked: readonly Standing[]
+  readonly overruled: Standing | undefined
+}
+
 /** Every school of a topic with what speaks for it, the strongest first; as they are written where equal. */
-const standings = (topic: TopicId, facts: Facts, decided: Decided, { arguments: all, holds: held }: Knowledge) => {
+const standings = (topic: TopicId, facts: Facts, decided: Decided, knowledge: Knowledge): Standings => {
+  const { arguments: all, holds: held } = knowledge
   const speaking = argumentsOn(all, topic).filter(a => speaks(a, facts, decided))
   const found = Object.keys(schoolsIn(topic)).map((id): Standing => {
     const spoke = speaking.filter(a => a.schools.includes(id))
@@ -128,14 +138,16 @@ const standings = (topic: TopicId, facts: Facts, decided: Decided, { arguments: 
     }
   })
   const positive = found.filter(s => !s.ruledOut && s.points > 0).sort((a, b) => b.points - a.points)
-  const first = positive.find(s => !s.isSecond)
-  const argued = first ? [first, ...positive.filter(s => s !== first)] : []
+  const eligible = positive.filter(s => !s.isSecond)
+  // Along a ladder the first must not be wider, or smaller than a hand can hold, than a step before.
+  const within = boundsOf(topic, facts, other => standings(topic, other, decided, knowledge).ranked[0]?.id)
+  const first = eligible.find(s => within.holds(s.id)) ?? found.find(s => s.id === within.else) ?? eligible[0]
+  const argued = first && eligible.length > 0 ? [first, ...positive.filter(s => s !== first)] : []
   const holding = found.find(s => s.id === held[topic])
   const isArgued = argued.length > 0 && holding !== undefined && argued[0] !== holding
   return {
     found,
     argued,
-    /** The house’s own school goes first wherever the topic is spoken of at all. */
     ranked: isArgued ? [holding, ...argued.filter(s => s !== holding)] : argued,
     overruled: isArgued ? argued[0] : undefined,
   }
@@ -169,11 +181,12 @@ const targetsOf = (
   reason: string,
   facts: Facts,
   below: Below | undefined,
+  decided: Decided,
 ): readonly Target[] | undefined => {
   const school = schoolsIn(topic)[id]
   if (!school) return undefined
   const targets = school.targets.flatMap(({ dimension, value: written, weight, tolerance }): Target[] => {
-    const value = valueFrom(dimension, written, facts, below)
+    const value = valueFrom(dimension, written, facts, below, decided)
     if (value === undefined) return []
     return [
       {
@@ -199,13 +212,14 @@ const proposalOf = (
   standing: Standing,
   facts: Facts,
   below: Below | undefined,
+  decided: Decided,
   fallback?: Argument,
 ): Proposal | undefined => {
   const school = schoolsIn(topic)[standing.id]
   const reasons = reasonsOf(standing)
   const best = reasons.find(r => r.points > 0) ?? fallback
   const reason = best?.because ?? `${school?.title ?? standing.id}.`
-  const targets = targetsOf(topic, standing.id, reason, facts, below)
+  const targets = targetsOf(topic, standing.id, reason, facts, below, decided)
   if (!school || !targets) return undefined
   const led = standing.spoke.filter(a => pointsOf(a) > 0)
   return {
@@ -249,6 +263,7 @@ const othersOf = (
   found: readonly Standing[],
   shown: readonly Proposal[],
   facts: Facts,
+  decided: Decided,
   { below, knowledge = KNOWLEDGE }: Setting,
 ): readonly OtherSchool[] => {
   const names = new Set(shown.map(p => p.school))
@@ -260,7 +275,7 @@ const othersOf = (
     const [strongestFor] = argumentsOn(knowledge.arguments, topic)
       .filter(a => a.schools.includes(s.id) && pointsOf(a) > 0 && lacking(a.when, facts).length > 0)
       .sort((a, b) => pointsOf(b) - pointsOf(a))
-    const proposal = proposalOf(topic, s, facts, below, strongestFor)
+    const proposal = proposalOf(topic, s, facts, below, decided, strongestFor)
     if (!proposal) return []
     return [
       {
@@ -287,7 +302,7 @@ const topicOf = (
       // What is merely usual is no answer beside one that the situation asks for.
       (most - s.points <= reachOf(most) && s.spoke.some(a => pointsOf(a) > 0 && conditionsOf(a.when).length > 0)),
   )
-  const proposals = defended.flatMap(s => proposalOf(topic, s, facts, below) ?? [])
+  const proposals = defended.flatMap(s => proposalOf(topic, s, facts, below, decided) ?? [])
   const [first, second] = proposals
   if (!first) return undefined
   const standing = (id: string) => found.find(s => s.id === id)
@@ -298,7 +313,7 @@ const topicOf = (
     proposals: [first, ...proposals.slice(1)],
     wins: one && two && !overruled ? strongest(one, two) : undefined,
     objection: overruled && one ? (one.ruledOut?.because ?? strongest(overruled, one)) : undefined,
-    others: othersOf(topic, found, proposals, facts, setting),
+    others: othersOf(topic, found, proposals, facts, decided, setting),
   }
 }
 
@@ -353,6 +368,19 @@ const changesOfMind = (answers: Answers, decided: Decided, setting: Setting): Re
   return changes
 }
 
+/** The school that comes first on every topic that is spoken of. */
+export const firstOn = (answers: Answers, { knowledge = KNOWLEDGE, taken = {} }: Setting = {}): Decided =>
+  decide(factsOf(answers), knowledge, taken)
+
+/** What to propose, without what would change its mind. */
+export const answersOn = (answers: Answers, setting: Setting = {}): readonly Omit<Topic, 'wouldChange'>[] => {
+  const { knowledge = KNOWLEDGE, taken = {} } = setting
+  const facts = factsOf(answers)
+  // What was taken on one topic decides others, and never what is said about itself.
+  const decided = decide(facts, knowledge, taken)
+  return TOPIC_IDS.flatMap(id => topicOf(id, facts, decided, setting) ?? [])
+}
+
 /**
  * What to propose for a situation, topic by topic.
  *
@@ -360,14 +388,8 @@ const changesOfMind = (answers: Answers, decided: Decided, setting: Setting): Re
  */
 export const propose = (answers: Answers, setting: Setting = {}): readonly Topic[] => {
   const { knowledge = KNOWLEDGE, taken = {} } = setting
-  const facts = factsOf(answers)
-  // What was taken on one topic decides others, and never what is said about itself.
-  const decided = decide(facts, knowledge, taken)
-  const changes = changesOfMind(answers, decided, setting)
-  return TOPIC_IDS.flatMap((id): Topic[] => {
-    const topic = topicOf(id, facts, decided, setting)
-    return topic ? [{ ...topic, wouldChange: changes.get(id) ?? [] }] : []
-  })
+  const changes = changesOfMind(answers, decide(factsOf(answers), knowledge, taken), setting)
+  return answersOn(answers, setting).map(topic => ({ ...topic, wouldChange: changes.get(topic.id) ?? [] }))
 }
 
 /** How to shoot there, and what to do when it goes wrong. */
@@ -388,11 +410,12 @@ export const schoolsOf = (topic: string, answers: Answers = {}): readonly Propos
   const known = TOPIC_IDS.find(t => t === topic)
   if (!known) return []
   const facts = factsOf(answers)
-  const { found } = standings(known, facts, decide(facts, KNOWLEDGE, {}), KNOWLEDGE)
+  const decided = decide(facts, KNOWLEDGE, {})
+  const { found } = standings(known, facts, decided, KNOWLEDGE)
   const best = [...found].sort((a, b) => b.points - a.points)
   return oncePerName(known, best).flatMap(s => {
     const [argument] = argumentsOn(ARGUMENTS, known).filter(a => a.schools.includes(s.id) && pointsOf(a) > 0)
-    const proposal = proposalOf(known, s, facts, undefined, argument)
+    const proposal = proposalOf(known, s, facts, undefined, decided, argument)
     return proposal && proposal.targets.length > 0 ? [proposal] : []
   })
 }

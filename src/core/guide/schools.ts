@@ -8,7 +8,7 @@ import type { Weight } from '../standards'
 
 /** A value that depends on what was answered. */
 export interface From {
-  readonly from: 'hidden' | 'hidden-film' | 'distances' | 'what'
+  readonly from: 'slower' | 'hidden' | 'hidden-film' | 'distances' | 'what'
 }
 
 export interface SchoolTarget {
@@ -94,6 +94,18 @@ export const TOPICS = {
       ),
     },
   },
+  drive: {
+    question: 'When it focuses',
+    schools: {
+      continuous: school('always continuous', 'Continuous AF', ['mode.drive', 'continuous', 'must']),
+      single: school('single for what is still', 'Single AF', ['mode.drive', 'single']),
+      automatic: school('automatic switching', 'The camera switches between single and continuous', [
+        'mode.drive',
+        'automatic',
+      ]),
+      manual: school('manual and wait', 'Manual focus, set and waited for', ['mode.drive', 'manual']),
+    },
+  },
   start: {
     question: 'What starts focusing',
     schools: {
@@ -128,18 +140,6 @@ export const TOPICS = {
       yes: school('pre-focus', 'Focus is kept near before any press', ['trigger.prefocus', true, 'nice']),
     },
   },
-  drive: {
-    question: 'When it focuses',
-    schools: {
-      continuous: school('always continuous', 'Continuous AF', ['mode.drive', 'continuous', 'must']),
-      single: school('single for what is still', 'Single AF', ['mode.drive', 'single']),
-      automatic: school('automatic switching', 'The camera switches between single and continuous', [
-        'mode.drive',
-        'automatic',
-      ]),
-      manual: school('manual and wait', 'Manual focus, set and waited for', ['mode.drive', 'manual']),
-    },
-  },
   override: {
     question: 'The ring after AF',
     schools: {
@@ -147,16 +147,27 @@ export const TOPICS = {
       shut: school('ring shut off', 'The ring does nothing while AF is on', ['mode.override', false, 'nice']),
     },
   },
+  follow: {
+    question: 'Whether the area follows',
+    schools: {
+      hands: school('the hands follow', 'The area stays; the hands follow', ['area.follow', 'off']),
+      camera: school('the camera follows', 'The area follows from where it began', [
+        'area.follow',
+        'from-start-point',
+        'nice',
+      ]),
+    },
+  },
   where: {
     question: 'Where it may look',
     schools: {
+      point: where('smallest point that can be held', 'A single point', POINT, 'must'),
       pinpoint: where(
         'smallest point that can be held',
         'A pinpoint',
         area('pinpoint', 0.03, 0.04, 'operator'),
         'must',
       ),
-      point: where('smallest point that can be held', 'A single point', POINT, 'must'),
       cross: where(
         'point plus surrounding points',
         'A point with its neighbours',
@@ -187,17 +198,6 @@ export const TOPICS = {
         'should',
         ...detecting('whole-frame'),
       ),
-    },
-  },
-  follow: {
-    question: 'Whether the area follows',
-    schools: {
-      hands: school('the hands follow', 'The area stays; the hands follow', ['area.follow', 'off']),
-      camera: school('the camera follows', 'The area follows from where it began', [
-        'area.follow',
-        'from-start-point',
-        'nice',
-      ]),
     },
   },
   offered: {
@@ -361,7 +361,7 @@ export const TOPICS = {
     question: 'How fast focus travels on film',
     schools: {
       calm: school('calm travel', 'Calm: it is seen, and meant', ['video.transition', 1.2]),
-      fast: school('fast travel', 'As fast as it can', ['video.transition', 0.3]),
+      fast: school('fast travel', 'As fast as it has to be', ['video.transition', { from: 'slower' }]),
     },
   },
   shift: {
@@ -418,4 +418,8 @@ export const TOPICS = {
 export type TopicId = keyof typeof TOPICS
 export type SchoolId<T extends TopicId> = keyof (typeof TOPICS)[T]['schools'] & string
 export const TOPIC_IDS = Object.keys(TOPICS) as readonly TopicId[]
+/** Everything that any school would write. */
+export const SCHOOL_TARGETS: readonly SchoolTarget[] = TOPIC_IDS.flatMap(t =>
+  Object.values(TOPICS[t].schools as Readonly<Record<string, School>>).flatMap(s => s.targets),
+)
 export const schoolsIn = (topic: TopicId): Readonly<Record<string, School>> => TOPICS[topic].schools

@@ -157,7 +157,10 @@ export const ADVICE: readonly Advice[] = [
     'tripod-stabiliser',
     'Stabiliser on a tripod: as its maker says',
     'Some stabilisers drift on a tripod, others notice it. The lens’s manual says which; where unknown switch it off and look.',
-    [{ support: ['tripod'], pace: ['still', 'slow'] }],
+    [
+      { support: ['tripod'], pace: ['still', 'slow'] },
+      { support: ['tripod'], what: ['place'] },
+    ],
   ),
   advice(
     'exposure',
@@ -313,6 +316,7 @@ export const ADVICE: readonly Advice[] = [
     [
       { pace: ['sudden'], foreground: ['gaps', 'leaves'] },
       { pace: ['sudden'], light: ['dark'] },
+      { pace: ['sudden'], what: ['insect'] },
       { support: ['remote'] },
       { output: ['slow-motion'], pace: ['sudden'] },
     ],

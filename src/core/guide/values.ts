@@ -1,8 +1,8 @@
 import type { Target } from '../standards'
-import type { NeutralValue } from '../vocabulary/values'
+import type { Area, NeutralValue } from '../vocabulary/values'
 import { answersTo } from './questions'
 import type { Facts } from './facts'
-import type { From, SchoolTarget } from './schools'
+import type { From, SchoolTarget, TopicId } from './schools'
 
 /** Values that hang on what was answered. */
 
@@ -12,6 +12,10 @@ const FAR_METRES = 30
 const MARGIN = 1.25
 /** A wait this much longer than it is hidden. */
 const LONGER = 1.25
+
+/** A travel that is seen, and meant; and one that is over before it is seen. Seconds. */
+const CALM_SECONDS = 1.2
+const FAST_SECONDS = 0.3
 
 /** Seconds that somebody is hidden at the least where nobody has counted: a club, a passer-by, the heads of a crowd. */
 const AT_LEAST: Readonly<Record<string, number>> = { things: 1, people: 1.5, crowd: 2.5 }
@@ -59,15 +63,24 @@ export const valueFrom = (
   written: SchoolTarget['value'],
   facts: Facts,
   below: ReadonlyMap<string, NeutralValue> | undefined,
+  decided: Partial<Record<TopicId, string>>,
 ): Target['value'] | undefined => {
   const subject = CLASSES[answersTo(facts['what'])[0] ?? ''] ?? 'people'
   if (!isFrom(written)) {
+    // An area is asked for with the following that was decided.
+    if (dimension === 'area.pattern' && decided.follow === 'camera')
+      return { ...(written as Area), follow: 'from-start-point' }
     // A second thumb looks for what it is, not always for people.
     return typeof written === 'object' && !Array.isArray(written) && 'subject' in written
       ? ({ ...written, subject: { ...(written.subject as object), class: subject } } as Target['value'])
       : written
   }
   switch (written.from) {
+    case 'slower': {
+      // Shown slower, the same travel takes as many times longer: on the screen it should look as usual.
+      const slower = Number(facts['slower'])
+      return slower > 1 ? rounded(CALM_SECONDS / slower) : FAST_SECONDS
+    }
     case 'what':
       return subject
     case 'hidden':

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { bodyFromArchetype, withMenuRows } from '../bodies'
 import houseBaseline from '../standards/house-baseline.json' with { type: 'json' }
-import { RULES } from '../guide/rules'
+import { SCHOOL_TARGETS } from '../guide/schools'
 import { dimension } from '../vocabulary/dimensions'
 import { USUAL_KEY_WORK, USUAL_ROWS } from '../vocabulary/usual-rows'
 import { knowledgeOf } from './knowledge'
@@ -26,7 +26,7 @@ describe('usual rows', () => {
   })
 
   it('are there for whatever the guide or the house baseline asks', () => {
-    const asked = [...RULES.flatMap(r => r.targets), ...houseBaseline.layers.flatMap(l => l.targets)]
+    const asked = [...SCHOOL_TARGETS, ...houseBaseline.layers.flatMap(l => l.targets)]
     const ids = new Set(asked.map(t => t.dimension).filter(id => dimension(id).kind !== 'assign'))
     // Lists of areas and resting places have no row that is usual: a tick for each, or a key.
     const isRow = (id: string) => dimension(id).kind !== 'position' && dimension(id).kind !== 'areas'

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { tinyBody, tinyStandard } from '../../../test/fixtures/tiny-body'
 import type { Body } from '../bodies'
-import { RULES } from '../guide/rules'
+import { SCHOOL_TARGETS } from '../guide/schools'
 import type { PlaceAssignment } from '../vocabulary/values'
 import { explain } from './explain'
 import { resolve } from './resolve'
@@ -36,7 +36,7 @@ describe('an answer', () => {
   })
 
   it('does not let a body that offers only automatic hold the guide’s must for continuous', () => {
-    const musts = RULES.flatMap(r => r.targets).filter(t => t.dimension === 'mode.drive' && t.weight === 'must')
+    const musts = SCHOOL_TARGETS.filter(t => t.dimension === 'mode.drive' && t.weight === 'must')
     expect(musts.length).toBeGreaterThan(0)
     const body = tinyBody({
       mode: [

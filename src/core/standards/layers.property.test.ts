@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { generateStandard } from '../../../test/fixtures/generate'
-import { CASES } from '../../../test/fixtures/guide-cases'
+import { CASES } from '../../../test/fixtures/guide/cases'
 import { accept, asSchool, DISPUTED, propose, schoolsOf } from '../guide/guide'
 import { QUESTIONS } from '../guide/questions'
 import { compareStandards } from './compare'

@@ -30,13 +30,7 @@ export const FILMING: readonly Argument[] = [
   run.pro('nothing to find', 'hand', { output: FILM, what: ['place'] }, 'Set once, it stays for the whole pan.', {
     points: 4,
   }),
-  run.pro(
-    'over before it is found',
-    'hand',
-    { output: ['slow-motion'], pace: ['sudden'], size: ['tiny', 'small'] },
-    'It is over before AF has found it: focus waits at the place.',
-    { points: 4 },
-  ),
+  run.notFirst('by hand already', 'auto', 'Focus is set by hand there.', { drive: ['manual'] }),
   run.con('learning, by hand', 'hand', { hands: ['learning', 'first-days'] }, 'Pulling focus by hand takes months.', {
     points: 3,
   }),

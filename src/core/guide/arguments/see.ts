@@ -50,7 +50,6 @@ export const SEEING: readonly Argument[] = [
     points: 1,
   }),
 
-  lamp.never('not there', 'on', { lamp: ['no'] }, 'No lamp was agreed on.'),
   lamp.pro('not there, off', 'off', { lamp: ['no'] }, 'It shines into eyes; the place or the people have not agreed.', {
     points: 4,
   }),
@@ -149,7 +148,7 @@ export const SEEING: readonly Argument[] = [
   meter.con(
     'a spot that jumps',
     'spot',
-    { light: ['spot'], pace: ['stop-start', 'steady'], output: ['video'] },
+    { light: ['spot'], pace: ['slow', 'stop-start', 'steady', 'sudden'], work: ['film'] },
     'In a film a moving spot makes the exposure pump.',
     { points: 2 },
   ),

@@ -21,12 +21,6 @@ export const STARTING: readonly Argument[] = [
     'A stranger half-presses, and nothing would focus if the thumb had to do it.',
   ),
   start.pro(
-    'handed to anyone, half-press',
-    'shutter',
-    { handed: ['anyone'] },
-    'A stranger half-presses: it has to focus.',
-  ),
-  start.pro(
     'still, tap and let go',
     'thumb',
     { pace: ['still'] },
@@ -67,6 +61,9 @@ export const STARTING: readonly Argument[] = [
     'Over a long session the thumb would hold for hours; freezing needs it only now and then.',
     { points: 2 },
   ),
+  start.notFirst('nothing runs', 'stop', 'There is nothing running that a button could stop.', {
+    drive: ['single', 'manual'],
+  }),
   start.pro(
     'learner, shutter',
     'shutter',
@@ -135,8 +132,9 @@ export const STARTING: readonly Argument[] = [
   start.pro(
     'film, no thumb needed',
     'shutter',
-    { output: ['video', 'slow-motion'] },
+    { work: ['film'] },
     'While filming AF runs by itself; the shutter starts and stops, and nothing has to be held.',
+    { points: 2.5 },
   ),
   start.pro(
     'stops and starts, two thumbs',
@@ -214,20 +212,12 @@ export const STARTING: readonly Argument[] = [
     'What moves has to be followed until the frame is taken.',
     { points: 3 },
   ),
-  drive.never('it moves, single', 'single', { pace: ['steady', 'sudden'] }, 'Focus would be where it was.'),
-  drive.con('it moves slowly, single', 'single', { pace: ['slow'] }, 'Focus would be where it was.'),
   drive.pro(
     'a slow thing far off',
     'single',
     { motion: ['slow'], distance: ['far'], pace: ['slow'] },
     'So far away a slow thing stays inside the depth from one press to the next.',
-    { points: 3.5 },
-  ),
-  drive.con(
-    'single where it starts again',
-    'single',
-    { pace: ['stop-start'] },
-    'It starts again between focus and frame.',
+    { points: 1.5 },
   ),
   drive.pro(
     'it keeps still',
@@ -273,7 +263,6 @@ export const STARTING: readonly Argument[] = [
     'continuous',
     { stance: ['sway', 'walk'] },
     'It is you who moves: the distance changes all the same.',
-    { points: 1 },
   ),
   drive.pro(
     'close, by hand on the ring',
@@ -303,9 +292,15 @@ export const STARTING: readonly Argument[] = [
   drive.pro(
     'the sky',
     'manual',
-    { what: ['place'], light: ['dark'], pace: ['still'] },
+    { what: ['place'], light: ['dark'] },
     'There is nothing to lock on; focus once by hand on a star or a far lamp, and leave it.',
-    { points: 2 },
+    { points: 4.5 },
+  ),
+  drive.pro(
+    'small and quick',
+    'manual',
+    { what: ['insect'], pace: ['sudden'] },
+    'Focus waits at a place where it has to come past.',
   ),
   drive.pro(
     'gaps too small for a point',
@@ -343,10 +338,18 @@ export const STARTING: readonly Argument[] = [
     { points: 5 },
   ),
   drive.pro(
+    'set once for the day',
+    'continuous',
+    { change: ['no'] },
+    'One mode for everything that happens: nothing can be in the wrong one.',
+    { points: 1.5 },
+  ),
+  drive.pro(
     'it stops and starts',
     'automatic',
     { pace: ['stop-start', 'sudden'], motion: ['still', 'stop-start'] },
     'The camera changes over by itself; it comes late at the first movement.',
+    { points: 3 },
   ),
   drive.pro(
     'a guest holds it',
@@ -358,18 +361,14 @@ export const STARTING: readonly Argument[] = [
   drive.pro(
     'a guest in the first weeks, running about',
     'automatic',
-    { handed: ['anyone'], hands: ['first-days'] },
+    { handed: ['anyone'], hands: ['first-days'], pace: ['slow', 'stop-start', 'steady', 'sudden'] },
     'Whoever does not know the modes cannot be in the wrong one.',
     { points: 2 },
   ),
   drive.never(
     'film, single',
     ['single', 'automatic'],
-    {
-      output: ['video', 'slow-motion'],
-      faces: ['one', 'two', 'several', 'crowd', 'none'],
-      support: ['tripod', 'gimbal'],
-    },
+    { work: ['film'] },
     'Film goes on after the first focus: it has to be followed or pulled by hand.',
   ),
   drive.pro(
@@ -382,7 +381,7 @@ export const STARTING: readonly Argument[] = [
   drive.pro(
     'film follows',
     'continuous',
-    { output: ['video'], support: ['tripod', 'gimbal'], pace: ['still'] },
+    { work: ['film'], pace: ['still'] },
     'Film goes on: a head that leans forward has to stay sharp.',
     { points: 3 },
   ),

@@ -269,6 +269,13 @@ export const STAYING: readonly Argument[] = [
   ),
 
   reset.pro(
+    'far places',
+    'infinity',
+    { what: ['place'], distance: ['far'] },
+    'What is far is in focus as soon as it is switched on.',
+    { points: 1.5 },
+  ),
+  reset.pro(
     'in use',
     'stay',
     { pace: ['still', 'slow', 'stop-start', 'steady', 'sudden'] },

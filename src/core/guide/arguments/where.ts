@@ -10,6 +10,7 @@ const orientation = arguing('orientation')
 const direct = arguing('direct')
 const detail = arguing('detail')
 
+const LIVING = ['people', 'animal', 'bird'] as const
 const MOVING = ['slow', 'stop-start', 'steady', 'sudden'] as const
 
 export const LOOKING: readonly Argument[] = [
@@ -54,36 +55,45 @@ export const LOOKING: readonly Argument[] = [
   whom.con(
     'several faces, whole frame',
     'on',
-    { faces: ['two', 'several', 'crowd'] },
+    { what: LIVING, faces: ['two', 'several', 'crowd'] },
     'With several faces it takes one, and not yours.',
     { points: 3 },
   ),
   whom.pro(
     'everyone is right',
     'on',
-    { faces: ['several', 'crowd'], crossing: ['nobody'] },
+    { what: LIVING, faces: ['several', 'crowd'], crossing: ['nobody'] },
     'Whoever it takes is right.',
   ),
   whom.pro(
     'choosing the row',
     'inside',
-    { faces: ['several', 'crowd'], crossing: ['nobody'], pace: ['still'] },
+    { what: LIVING, faces: ['several', 'crowd'], crossing: ['nobody'], pace: ['still'] },
     'Whoever it takes is right, and you choose the row.',
     { points: 1 },
   ),
   whom.pro('guests', 'on', { handed: ['anyone'] }, 'A guest points and presses; the camera has to choose.', {
+    points: 4,
+  }),
+  whom.pro('two faces, inside', 'inside', { what: LIVING, faces: ['two'] }, 'The area says which of the two.', {
+    points: 2,
+  }),
+  whom.pro(
+    'several faces, inside',
+    'inside',
+    { what: LIVING, faces: ['several', 'crowd'] },
+    'The area says which of them.',
+    {
+      points: 2,
+    },
+  ),
+  whom.pro('a crowd, by the point', 'off', { what: LIVING, faces: ['crowd'] }, 'The point alone cannot jump.', {
     points: 3,
   }),
-  whom.pro('two faces, inside', 'inside', { faces: ['two'] }, 'The area says which of the two.', { points: 2 }),
-  whom.pro('several faces, inside', 'inside', { faces: ['several'] }, 'The area says which of them.', { points: 2 }),
-  whom.pro('a crowd, inside', 'inside', { faces: ['crowd'] }, 'The area says which of them.', { points: 1 }),
-  whom.pro('two, by the point', 'off', { faces: ['two'] }, 'The point alone cannot jump.', { points: 2 }),
-  whom.pro('several, by the point', 'off', { faces: ['several'] }, 'The point alone cannot jump.', { points: 1 }),
-  whom.pro('a crowd, by the point', 'off', { faces: ['crowd'] }, 'The point alone cannot jump.', { points: 2 }),
   whom.pro(
     'no face to be seen',
     'off',
-    { faces: ['none'] },
+    { what: LIVING, faces: ['none'] },
     'No face, nothing to find: it would take the next one that shows up.',
     { points: 4 },
   ),
@@ -95,30 +105,30 @@ export const LOOKING: readonly Argument[] = [
     { points: 1.5 },
   ),
   whom.pro(
-    'something crosses, inside',
-    'inside',
-    { crossing: ['things', 'people'] },
-    'What crosses outside the area is not looked at.',
-    { points: 1.5 },
-  ),
-  whom.pro(
-    'people cross',
-    'off',
-    { crossing: ['people'], faces: ['two', 'several', 'crowd', 'none'] },
-    'Players who cross are faces too: it jumps at each.',
-    { points: 4 },
-  ),
-  whom.pro(
     'things cross',
     'off',
     { crossing: ['things'] },
     'Covered again and again, it is lost and found somewhere else.',
     { points: 1 },
   ),
+  whom.pro(
+    'something crosses, inside',
+    'inside',
+    { crossing: ['things', 'people'] },
+    'What crosses outside the area is not looked at.',
+    { points: 1 },
+  ),
+  whom.pro(
+    'people cross',
+    'off',
+    { crossing: ['people'], what: LIVING, faces: ['two', 'several', 'crowd', 'none'] },
+    'Players who cross are faces too: it jumps at each.',
+    { points: 4 },
+  ),
   whom.never(
     'heads in front',
     ['on', 'inside'],
-    { crossing: ['crowd'], faces: ['one', 'several'] },
+    { crossing: ['crowd'], what: LIVING, faces: ['one', 'several'] },
     'It finds the heads in front.',
   ),
   whom.pro(
@@ -131,7 +141,7 @@ export const LOOKING: readonly Argument[] = [
   whom.pro('dark', 'off', { light: ['dark'] }, 'In the dark nothing is recognised, and the search costs time.', {
     points: 3,
   }),
-  whom.con('dark, whole frame', 'on', { light: ['dark'] }, 'In the dark it finds what is lit instead.', { points: 2 }),
+  whom.con('dark, whole frame', 'on', { light: ['dark'] }, 'In the dark it finds what is lit instead.', { points: 3 }),
   whom.pro('against the light', 'off', { light: ['back'] }, 'A face without light on the eye is not recognised.', {
     points: 3,
   }),
@@ -157,6 +167,12 @@ export const LOOKING: readonly Argument[] = [
     { points: 1.5 },
   ),
   whom.pro(
+    'film, people pass',
+    'inside',
+    { output: ['video'], what: ['people'], crossing: ['people'] },
+    'A take goes on: the face has to be kept, where you hold the area.',
+  ),
+  whom.pro(
     'film against the light',
     'inside',
     { light: ['back'], output: ['video'] },
@@ -175,26 +191,9 @@ export const LOOKING: readonly Argument[] = [
     'Half covered it is not recognised; the point goes through the gap.',
     { points: 3 },
   ),
-  whom.con('through small gaps', 'inside', { gap: ['smaller'] }, 'Through such gaps nothing is recognised.', {
+  whom.con('through small gaps', ['on', 'inside'], { gap: ['smaller'] }, 'Through such gaps nothing is recognised.', {
     points: 4,
   }),
-  whom.pro('too small for it', ['off', 'inside'], { size: ['tiny'] }, 'Under a certain size it is not recognised.', {
-    points: 1,
-  }),
-  whom.pro(
-    'in front of something busy',
-    'inside',
-    { background: ['busy'], what: ['people', 'animal'], faces: ['one'] },
-    'Something behind may be found as well.',
-    { points: 0.5 },
-  ),
-  whom.con(
-    'behind glass, whole frame',
-    'on',
-    { foreground: ['glass'], light: ['dark'] },
-    'Reflections are found as well.',
-    { points: 1 },
-  ),
 
   where.usual('zone', 'Large enough to keep it in, small enough to say where.', 0.5),
   where.never('nothing is looked for', ['wide', 'full'], {}, 'Detection chooses there, and it was taken off.', {
@@ -206,7 +205,6 @@ export const LOOKING: readonly Argument[] = [
   where.notFirst('looked for everywhere', 'inside', 'It keeps detection inside, which was left free.', {
     whom: ['on'],
   }),
-  where.notFirst('only inside', ['wide', 'full'], 'It frees detection, which was kept inside.', { whom: ['inside'] }),
   where.pro(
     'says who',
     'inside',
@@ -217,20 +215,20 @@ export const LOOKING: readonly Argument[] = [
   where.pro(
     'says which of two',
     'inside',
-    { faces: ['two'], size: ['half', 'fills'] },
+    { what: LIVING, faces: ['two'], size: ['half', 'fills'] },
     'The small area says which of the two.',
   ),
   where.pro(
     'says which, nobody in the way',
     'inside',
-    { faces: ['several'], crossing: ['nobody'], size: ['half', 'fills'] },
+    { what: LIVING, faces: ['several'], crossing: ['nobody'], size: ['half', 'fills'] },
     'The small area says which of them.',
     { points: 1.5 },
   ),
   where.pro(
     'film, says who',
     'inside',
-    { output: ['video'], faces: ['one'], size: ['half', 'fills'] },
+    { output: ['video'], what: LIVING, faces: ['one'], size: ['half', 'fills'] },
     'In a take it keeps to whom you hold it on.',
     { points: 1 },
   ),
@@ -244,7 +242,7 @@ export const LOOKING: readonly Argument[] = [
   where.pro(
     'says which, small',
     'inside',
-    { faces: ['two', 'several'], size: ['tiny', 'small'] },
+    { what: LIVING, faces: ['two', 'several'], size: ['tiny', 'small'] },
     'The small area says who, detection says where on them.',
     { points: 1.5 },
   ),
@@ -270,24 +268,31 @@ export const LOOKING: readonly Argument[] = [
     { points: 2.5, beside: { whom: ['on'] } },
   ),
   where.pro(
+    'large in an empty sky',
+    'full',
+    { what: ['bird', 'vehicle'], background: ['plain', 'far'], foreground: ['none'], size: ['half', 'fills'] },
+    'With nothing else to take, the camera keeps the eye.',
+    { points: 1.5, beside: { whom: ['on'] } },
+  ),
+  where.pro(
     'several, all of them welcome',
     'wide',
     { faces: ['several'], crossing: ['nobody'] },
     'Whoever it takes is right.',
-    { points: 3.5 },
+    { points: 4.4, beside: { whom: ['on'] } },
   ),
 
-  where.pro('tiny', 'point', { size: ['tiny'] }, 'A larger area takes what is behind it.', { points: 3 }),
+  where.pro('tiny', ['point', 'pinpoint'], { size: ['tiny'] }, 'A larger area takes what is behind it.', { points: 3 }),
   where.pro(
     'tiny, still for now',
-    'point',
+    ['point', 'pinpoint'],
     { size: ['tiny'], motion: ['still'], pace: ['stop-start', 'sudden'] },
     'Until it goes it keeps still, and the point takes nothing behind it.',
     { points: 1.5 },
   ),
   where.pro(
     'slow, from a tripod',
-    'point',
+    ['point', 'pinpoint'],
     { pace: ['slow'], support: ['tripod'] },
     'On a tripod the point can be led along.',
     { points: 1 },
@@ -299,54 +304,47 @@ export const LOOKING: readonly Argument[] = [
     'The neighbours catch what slips off the point.',
     { points: 4 },
   ),
-  where.pro(
-    'tiny, and it may go',
-    'cross',
-    { size: ['tiny'], pace: ['stop-start'] },
-    'The neighbours catch what slips off the point.',
-    { points: 2.5 },
-  ),
-  where.pro('small', 'point', { size: ['small'] }, 'The point fits on it with nothing else inside.', { points: 1.5 }),
+  where.pro('small', ['point', 'pinpoint'], { size: ['small'] }, 'The point fits on it with nothing else inside.', {
+    points: 1.5,
+  }),
   where.pro(
     'it keeps still',
-    'point',
+    ['point', 'pinpoint'],
     { pace: ['still'] },
     'What keeps still can be aimed at exactly; a zone takes the background or the nearest thing.',
     { points: 2.5 },
   ),
-  where.pro(
-    'it moves slowly',
-    'point',
-    { pace: ['slow'], size: ['small', 'tiny'] },
-    'Slow enough to be held on the point.',
-    { points: 0.5 },
-  ),
   where.pro('close', 'pinpoint', { distance: ['close'] }, 'Close up the depth is thinner than a larger area is deep.', {
     points: 5,
   }),
-  where.pro('a thing or a place', 'point', { what: ['thing', 'place'] }, 'You know which spot has to be sharp.', {
-    points: 1.5,
-  }),
+  where.pro(
+    'a thing or a place',
+    ['point', 'pinpoint'],
+    { what: ['thing', 'place'] },
+    'You know which spot has to be sharp.',
+    {
+      points: 1.5,
+    },
+  ),
   where.pro(
     'through gaps',
-    'point',
+    ['point', 'pinpoint'],
     { foreground: ['leaves', 'gaps'] },
     'Only what fits through the gap sees what is behind it.',
     { points: 5 },
   ),
   where.pro(
-    'through wide gaps, moving',
-    'cross',
-    { gap: ['larger'], pace: ['slow', 'steady', 'sudden', 'stop-start'] },
-    'The gaps leave room for the neighbours.',
-    { points: 3 },
-  ),
-  where.pro(
     'heads in front',
-    'point',
+    ['point', 'pinpoint'],
     { crossing: ['crowd'], pace: ['still', 'slow', 'stop-start'] },
     'A larger area takes the heads.',
     { points: 4 },
+  ),
+  where.pro(
+    'heads in front, moving, the point',
+    ['point', 'pinpoint'],
+    { crossing: ['crowd'], pace: ['steady', 'sudden'] },
+    'Who can hold it takes only whom they want.',
   ),
   where.pro(
     'heads in front, moving',
@@ -357,28 +355,14 @@ export const LOOKING: readonly Argument[] = [
   ),
   where.pro(
     'two depths in one box',
-    'point',
+    ['point', 'pinpoint'],
     { depth: ['layered'] },
     'A larger area holds both and pulses between them.',
     { points: 2 },
   ),
   where.pro(
-    'against the light',
-    'point',
-    { light: ['back'], pace: ['still'] },
-    'An edge with contrast has to be chosen by hand.',
-    { points: 1 },
-  ),
-  where.pro(
-    'the eye by hand',
-    'point',
-    { what: ['people'], pace: ['still'], faces: ['one'] },
-    'The point on the nearer eye is what it was before cameras looked for eyes.',
-    { points: 1 },
-  ),
-  where.pro(
     'behind glass',
-    'point',
+    ['point', 'pinpoint'],
     { foreground: ['glass'], pace: ['still', 'slow'] },
     'A larger area finds reflections and scratches.',
     { points: 4 },
@@ -393,17 +377,10 @@ export const LOOKING: readonly Argument[] = [
   ),
   where.pro(
     'small, moving',
-    'block',
+    ['cross', 'block'],
     { size: ['small'], pace: ['slow', 'steady', 'sudden'] },
     'The neighbours catch what slips off the point.',
     { points: 3.5 },
-  ),
-  where.pro(
-    'passers-by',
-    'block',
-    { crossing: ['people', 'things'], pace: MOVING },
-    'Small enough to leave out who crosses, large enough to be held.',
-    { points: 1 },
   ),
   where.pro(
     'moving, hard to hold',
@@ -415,16 +392,9 @@ export const LOOKING: readonly Argument[] = [
   where.pro(
     'moving slowly, room around',
     'group',
-    { pace: ['slow', 'stop-start'], size: ['half', 'fills'] },
+    { pace: ['slow', 'stop-start'] },
     'A small group forgives the hand.',
     { points: 1.5 },
-  ),
-  where.pro(
-    'passing close in front of a crowd',
-    'group',
-    { crossing: ['crowd'], pace: ['steady', 'sudden'], output: ['video', 'slow-motion'] },
-    'A small group keeps to whom you hold it on.',
-    { points: 2 },
   ),
   where.pro(
     'dark',
@@ -456,17 +426,17 @@ export const LOOKING: readonly Argument[] = [
   ),
   where.pro(
     'everyone at once',
-    'zone',
-    { faces: ['crowd', 'several'], crossing: ['nobody'], pace: ['still'], size: ['tiny', 'small'] },
-    'The zone takes the nearest row; depth does the rest.',
-    { points: 4 },
+    'group',
+    { faces: ['crowd', 'several'], crossing: ['nobody'], pace: ['still'] },
+    'A small group on the front row; depth does the rest.',
+    { points: 4.2 },
   ),
   where.con(
     'sudden, whole frame',
     ['wide', 'full'],
     { pace: ['sudden'], background: ['busy'] },
     'The whole frame takes the nearest thing, or what is behind.',
-    { points: 3 },
+    { points: 3.5 },
   ),
   where.con(
     'busy behind',
@@ -481,19 +451,6 @@ export const LOOKING: readonly Argument[] = [
     { foreground: ['leaves', 'gaps'] },
     'The nearest thing is what you shoot through.',
   ),
-  where.never(
-    'a zone on a small still subject',
-    'zone',
-    { pace: ['still'], size: ['tiny', 'small'], background: ['far', 'busy'] },
-    'The zone takes the background.',
-  ),
-  where.con(
-    'heads in front, larger areas',
-    ['zone', 'group', 'inside'],
-    { crossing: ['crowd'], pace: ['still', 'slow', 'stop-start'] },
-    'A larger area takes the heads.',
-    { points: 4 },
-  ),
   where.pro(
     'a gimbal follows',
     'full',
@@ -506,6 +463,9 @@ export const LOOKING: readonly Argument[] = [
     beside: { whom: ['on'] },
   }),
 
+  follow.never('nothing runs', 'camera', {}, 'Focused once or by hand, nothing follows.', {
+    beside: { drive: ['single', 'manual'] },
+  }),
   follow.pro(
     'something crosses',
     'hands',
