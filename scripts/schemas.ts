@@ -2,6 +2,7 @@ import { mkdirSync, writeFileSync } from 'node:fs'
 import {
   bodyJsonSchema,
   bundleJsonSchema,
+  guideJsonSchema,
   lensJsonSchema,
   standardJsonSchema,
   stateJsonSchema,
@@ -15,4 +16,5 @@ write('coherion.body-1.schema.json', bodyJsonSchema())
 write('coherion.lens-1.schema.json', lensJsonSchema())
 write('coherion.bundle-1.schema.json', bundleJsonSchema())
 write('coherion.standard-1.schema.json', standardJsonSchema())
+write('coherion.guide-1.schema.json', guideJsonSchema())
 write('coherion.state-1.schema.json', stateJsonSchema())

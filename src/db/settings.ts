@@ -36,3 +36,35 @@ export const readUsualStandard = (db: Db): Promise<string | undefined> => read(d
 
 export const saveUsualStandard = (db: Db, id: string, at: string, personId: string | null): Promise<void> =>
   save(db, { key: USUAL, value: id }, 'standard in hand at first', at, personId)
+
+const GUIDE = 'guide'
+
+/** What a house makes of the guide, as JSON text, and how often it was changed. */
+export interface StoredGuide {
+  readonly revision: number
+  readonly document: string | undefined
+}
+
+const asGuide = (value: string | undefined): StoredGuide =>
+  value === undefined ? { revision: 0, document: undefined } : (JSON.parse(value) as StoredGuide)
+
+export const readGuide = async (db: Db): Promise<StoredGuide> => asGuide(await read(db, GUIDE))
+
+/** @returns the new revision; undefined where somebody else was faster, and nothing was stored */
+export const saveGuide = async (
+  db: Db,
+  { document, revision, what }: { readonly document: string; readonly revision: number; readonly what: string },
+  at: string,
+  personId: string | null,
+): Promise<number | undefined> => {
+  let stored: number | undefined
+  await recordChange(db, at, async trx => {
+    const before = await trx<Row>('meta').where({ key: GUIDE }).first()
+    if (asGuide(before?.value).revision !== revision) return undefined
+    stored = revision + 1
+    const value = JSON.stringify({ revision: stored, document } satisfies StoredGuide)
+    await trx('meta').insert({ key: GUIDE, value }).onConflict('key').merge()
+    return { personId, kind: 'house', subject: GUIDE, what, before: before?.value, after: value }
+  })
+  return stored
+}

@@ -1,4 +1,5 @@
 import { schemaOf } from '@/core/formats/json-schema'
+import { houseGuideSchema } from '@/core/guide/house'
 import {
   change,
   idParameter,
@@ -132,6 +133,10 @@ export const standardPaths = {
     get: { summary: 'The questions of the guide', responses: { '200': ok('The questions.', list('questions')) } },
     ...post('What the guide proposes for answers; stores nothing', 'Answers', [], '200'),
   },
+  '/api/v1/guide/house': {
+    ...get('What the house makes of the guide', [], ok('The rules and their revision.')),
+    ...put('Stores what the house makes of the guide', 'SaveGuide', []),
+  },
   '/api/v1/explanations': {
     ...get(
       'Why one body gets what it gets for one target, and why everything else lost',
@@ -152,4 +157,6 @@ export const standardSchemas = {
   LevelRequest: schemaOf(levelRequestSchema, 'LevelRequest'),
   LevelledExplanation: schemaOf(queries.levelledExplanationSchema, 'LevelledExplanation'),
   Answers: schemaOf(queries.answersSchema, 'Answers'),
+  SaveGuide: schemaOf(queries.saveGuideSchema, 'SaveGuide'),
+  HouseGuide: schemaOf(houseGuideSchema, 'coherion.guide/1'),
 }

@@ -185,5 +185,13 @@ export const levelledExplanationSchema = v.strictObject({
 })
 export const keepLevelSchema = v.strictObject({ level: v.nullable(levelSchema), person })
 
+export const saveGuideSchema = v.strictObject({
+  /** The exchange format `coherion.guide/1`, read for itself. */
+  document: v.record(v.string(), v.unknown()),
+  revision: v.pipe(v.number(), v.integer(), v.minValue(0)),
+  what: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(200)),
+  person: v.optional(id),
+})
+
 /** Answers to the guide's questions: an option, several, or an amount. */
 export const answersSchema = v.record(v.string(), v.union([v.string(), v.number(), v.array(v.string())]))

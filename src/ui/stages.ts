@@ -22,6 +22,7 @@ export const STAGES: readonly Stage[] = [
       { label: 'Standards', path: '/decide/standards' },
       { label: 'Concordance', path: '/decide/concordance' },
       { label: 'Compare', path: '/decide/compare' },
+      { label: 'Reasoning', path: '/decide/guide' },
     ],
   },
   {

@@ -59,7 +59,9 @@ export const readUndo = <T>(store: Storage, address: string, present: T, revisio
     if (!text) return undefined
     const kept = JSON.parse(text) as Kept<T>
     if (kept.revision > revision) return kept
-    return kept.revision === revision && sameJson(asJson(kept.present), asJson(present)) ? { ...kept, present } : undefined
+    return kept.revision === revision && sameJson(asJson(kept.present), asJson(present))
+      ? { ...kept, present }
+      : undefined
   } catch {
     return undefined
   }

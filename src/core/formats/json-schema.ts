@@ -1,5 +1,6 @@
 import { toJsonSchema } from '@valibot/to-json-schema'
 import { bodySchema } from '../bodies'
+import { houseGuideSchema } from '../guide/house'
 import { stateSchema } from '../kit/state-file'
 import { lensSchema } from '../lenses/schema'
 import { standardSchema } from '../standards'
@@ -16,6 +17,7 @@ export const bodyJsonSchema = () => schemaOf(bodySchema, 'coherion.body/1')
 export const standardJsonSchema = () => schemaOf(standardSchema, 'coherion.standard/1')
 export const lensJsonSchema = () => schemaOf(lensSchema, 'coherion.lens/1')
 
+export const guideJsonSchema = () => schemaOf(houseGuideSchema, 'coherion.guide/1')
 export const stateJsonSchema = () => schemaOf(stateSchema, 'coherion.state/1')
 
 /** The members of a bundle are what files of their own would hold; their schemas say what that is. */

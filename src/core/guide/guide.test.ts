@@ -16,6 +16,9 @@ import { ADVICE, RESCUES } from './tips'
 
 const KINDS = ['settings', 'schools', 'advice', 'rescues'] as const
 
+/** Figures go beside the names of the tests, where whoever runs them sees them. */
+const print = (words: string) => process.stdout.write(`${words}\n`)
+
 const topicIn = (answers: Answers, id: string, knowledge?: Knowledge) => {
   const found = propose(answers, knowledge ? { knowledge } : {}).find(t => t.id === id)
   if (!found) throw new Error(`nothing is proposed for ${id}`)
@@ -53,7 +56,7 @@ describe('situations', () => {
       const asked = judged.filter(j => j.expected[kind] > 0)
       const full = asked.filter(j => j[kind].length === 0)
       const none = asked.filter(j => j[kind].length >= j.expected[kind])
-      console.log(
+      print(
         `guide, ${kind}: ${full.length} of ${asked.length} in full, ${asked.length - full.length - none.length} in part, ${none.length} wrong`,
       )
     }
@@ -74,7 +77,7 @@ describe('situations', () => {
       ...RESCUES.filter(r => !CASES.some(c => c.rescues.includes(r.id))),
     ].map(t => t.id)
     const all = ARGUMENTS.length + ADVICE.length + RESCUES.length
-    console.log(
+    print(
       `guide, dropped rules that some case notices: ${all - kept.length - tips.length} of ${all}; not: ${[...kept, ...tips].join(', ')}`,
     )
     expect(kept.length).toBeLessThan(ARGUMENTS.length)
@@ -191,7 +194,7 @@ describe('a proposal', () => {
       tipsFor(answers)
       return performance.now() - began
     }).sort((a, b) => a - b)
-    console.log(
+    print(
       `guide: half of the answers within ${times[Math.floor(times.length / 2)]?.toFixed(1)} ms, all within ${times.at(-1)?.toFixed(1)} ms`,
     )
     expect(times[Math.floor(times.length * 0.9)]).toBeLessThan(50)

@@ -56,7 +56,7 @@ const where = (
   value: ReturnType<typeof area>,
   weight: Weight = 'should',
   ...more: readonly Written[]
-): School => school(name, title, ['area.pattern', value as Target['value'], weight], ...more)
+): School => school(name, title, ['area.pattern', value, weight], ...more)
 
 /** Where detection chooses, the area and what is looked for belong together. */
 const detecting = (scope: string): readonly Written[] => [
@@ -345,7 +345,7 @@ export const TOPICS = {
     schools: {
       on: school('magnifier', 'The picture grows when the ring is turned', [
         'see.magnify',
-        { factor: 5, seconds: 'until-released', onRingTurn: true } as Target['value'],
+        { factor: 5, seconds: 'until-released', onRingTurn: true },
         'nice',
       ]),
     },

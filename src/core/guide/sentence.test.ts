@@ -19,6 +19,9 @@ const compared = ({ text, answers }: SentenceCase) => {
   }
 }
 
+/** Figures go beside the names of the tests, where whoever runs them sees them. */
+const print = (words: string) => process.stdout.write(`${words}\n`)
+
 describe('a sentence typed freely', () => {
   it.each([
     ['those it was built on', BUILT_ON],
@@ -30,7 +33,7 @@ describe('a sentence typed freely', () => {
     const full = all.filter(c => c.missing.length + c.untrue.length === 0).length
     const sum = (of: (c: (typeof all)[number]) => number) => all.reduce((n, c) => n + of(c), 0)
     const [untrue, said] = [sum(c => c.untrue.length), sum(c => c.said)]
-    console.log(`sentences, ${name}: ${full} of ${all.length} read in full, ${untrue} of ${said} answers untrue`)
+    print(`sentences, ${name}: ${full} of ${all.length} read in full, ${untrue} of ${said} answers untrue`)
     expect(full / all.length).toBeGreaterThan(0.85)
     expect(untrue / said).toBeLessThan(0.04)
   })

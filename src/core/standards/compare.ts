@@ -125,6 +125,9 @@ export const compareLayers = (before: Standard, after: Standard): readonly strin
         ...(JSON.stringify(l.pins ?? []) === JSON.stringify(was.pins ?? [])
           ? []
           : [`Layer “${l.name}” sets other things on single bodies anyway.`]),
+        ...(JSON.stringify([l.advice ?? [], l.rescues ?? []]) === JSON.stringify([was.advice ?? [], was.rescues ?? []])
+          ? []
+          : [`Layer “${l.name}” says something else about how to shoot and about rescues.`]),
       ]
     }),
     ...before.layers.flatMap(l => (ids.has(l.id) ? [] : [`Layer “${l.name}” is gone.`])),
@@ -161,6 +164,8 @@ export const describeStandardChanges = (
       return { at, words: `${label}, in ${layer?.name ?? 'a layer'}: ${value}${from}` }
     }
     if (field === 'pins') return { at, words: `What “${layer?.name ?? 'a layer'}” sets on single bodies anyway` }
+    if (field === 'advice' || field === 'rescues')
+      return { at, words: `What “${layer?.name ?? 'a layer'}” says about how to shoot, or when it goes wrong` }
     if (at[0] === 'controls') return { at, words: 'What the fingers should do, and the control maps' }
     if (at[0] === 'level') return { at, words: 'How alike the bodies are to be' }
     if (at[0] === 'answers') return { at, words: 'The answers to the guide’s questions' }

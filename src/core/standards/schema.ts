@@ -91,6 +91,25 @@ export type Applies = v.InferOutput<typeof appliesSchema>
 const pinSchema = v.strictObject({ body: id, setting: id, option: id, reason: text(300) })
 export type StandardPin = v.InferOutput<typeof pinSchema>
 
+const remedySchema = v.strictObject({
+  text: text(300),
+  /** What the bodies in hand call the thing it is done with. */
+  dimension: v.optional(text(40)),
+})
+
+/** How to shoot: what no setting does. Kept as it was read, so that an approved version stays what it is. */
+const adviceSchema = v.strictObject({ id: text(80), title: text(120), text: text(600), source: text(120) })
+export type KeptAdvice = v.InferOutput<typeof adviceSchema>
+
+/** What to do when it goes wrong. */
+const rescueSchema = v.strictObject({
+  id: text(80),
+  symptom: text(120),
+  remedies: v.pipe(v.array(remedySchema), v.minLength(1), v.maxLength(8)),
+  source: text(120),
+})
+export type KeptRescue = v.InferOutput<typeof rescueSchema>
+
 const layerSchema = v.strictObject({
   id,
   name: text(80),
@@ -103,6 +122,9 @@ const layerSchema = v.strictObject({
   targets: targetsSchema,
   /** Set on single bodies anyway. */
   pins: v.optional(v.pipe(v.array(pinSchema), v.maxLength(200))),
+  /** How to shoot, and what to do when it goes wrong. */
+  advice: v.optional(v.pipe(v.array(adviceSchema), v.maxLength(60))),
+  rescues: v.optional(v.pipe(v.array(rescueSchema), v.maxLength(40))),
 })
 export type Layer = v.InferOutput<typeof layerSchema>
 

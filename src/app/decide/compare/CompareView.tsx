@@ -2,7 +2,7 @@
 
 import { Box, MenuItem, Tab, Tabs, TextField, Typography } from '@mui/material'
 import { DISPUTED, schoolsOf } from '@/core/guide/guide'
-import { TOPICS } from '@/core/guide/rules'
+import { TOPICS } from '@/core/guide/schools'
 import { refText } from '@/core/standards'
 import { gradeOf } from '@/core/vocabulary/grade'
 import type { StandardHeading } from '@/server/catalogue'
@@ -100,7 +100,7 @@ export const CompareView = ({
             <Pick
               label="On"
               value={shown.topic}
-              choices={DISPUTED.map(id => ({ id, label: TOPICS[id] ?? id }))}
+              choices={DISPUTED.map(id => ({ id, label: TOPICS[id].question }))}
               onChange={topic => goTo({ ...NOTHING, topic })}
             />
             <Pick

@@ -1,5 +1,6 @@
-import { propose } from '@/core/guide/guide'
+import { propose, tipsFor } from '@/core/guide/guide'
 import { QUESTIONS } from '@/core/guide/questions'
+import { readKnowledge } from '@/server/guide'
 import { answer, expectShape, MOST_BODY_BYTES, readJson } from '@/server/http'
 import { answersSchema } from '@/server/queries'
 
@@ -8,5 +9,6 @@ export const GET = () => answer(() => Promise.resolve(Response.json({ questions:
 export const POST = (request: Request) =>
   answer(async () => {
     const answers = expectShape(answersSchema, await readJson(request, 'answers', MOST_BODY_BYTES), 'answers')
-    return Response.json({ topics: propose(answers) })
+    const knowledge = await readKnowledge()
+    return Response.json({ topics: propose(answers, { knowledge }), ...tipsFor(answers, { knowledge }) })
   })

@@ -18,7 +18,9 @@ import { LinkButton } from '@/ui/Shell'
 import { useStandardDraft } from '@/ui/standard-draft'
 import { VersionMark } from '@/ui/versions'
 import { lambdaWords } from '../../concordance/LevelSlider'
-import { GuidePart } from './GuidePart'
+import type { HouseGuide } from '@/core/guide/house'
+import type { CalledOn } from '@/server/guide'
+import { GuidePart } from './guide/GuidePart'
 import { LayerBar, type LayerChoices } from './LayerBar'
 import { TalkPart } from './TalkPart'
 import { TargetsPart } from './TargetsPart'
@@ -39,12 +41,16 @@ export const StandardView = ({
   bodies,
   standards,
   choices,
+  house,
+  called,
 }: {
   view: View
   /** The bodies in hand, joined by commas; all where empty. */
   bodies: string
   standards: readonly StandardHeading[]
   choices: LayerChoices
+  house: HouseGuide
+  called: CalledOn
 }) => {
   const { version } = view.document
   const params = useSearchParams()
@@ -177,6 +183,8 @@ export const StandardView = ({
           standard={document}
           layer={layer}
           edit={isDraft ? edit : undefined}
+          house={house}
+          called={called}
           onDraft={() => void beginDraft()}
         />
       )}

@@ -1,6 +1,7 @@
 import { orNotFound } from '@/app/or-not-found'
 import { inHandOf, param, type SearchParams } from '@/app/search-params'
 import { listLenses, listStandards, units } from '@/server/catalogue'
+import { readHouseGuide, rescueWords } from '@/server/guide'
 import { listPeople } from '@/server/people'
 import { readStandardView } from '@/server/standards'
 import { refText } from '@/core/standards'
@@ -18,12 +19,14 @@ export default async function OneStandardPage({
   const { id } = await params
   const version = Number(await param(searchParams, 'version'))
   const view = await orNotFound(readStandardView(refText({ id, version: version || undefined })))
-  const [people, allUnits, lenses, standards, hand] = await Promise.all([
+  const hand = await inHandOf(searchParams)
+  const [people, allUnits, lenses, standards, house, called] = await Promise.all([
     listPeople(),
     units(),
     listLenses(),
     listStandards(),
-    inHandOf(searchParams),
+    readHouseGuide(),
+    rescueWords(hand.bodies),
   ])
   return (
     <StandardView
@@ -31,6 +34,8 @@ export default async function OneStandardPage({
       view={view}
       bodies={hand.bodies?.join(',') ?? ''}
       standards={standards}
+      house={house.document}
+      called={called}
       choices={{
         people: people.map(p => ({ id: p.id, label: p.name })),
         units: allUnits.filter(u => u.kind === 'body').map(u => ({ id: u.id, label: u.tag })),

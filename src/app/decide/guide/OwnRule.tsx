@@ -1,0 +1,138 @@
+'use client'
+
+import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { useState } from 'react'
+import type { HouseRule } from '@/core/guide/house'
+import { QUESTIONS } from '@/core/guide/questions'
+import { schoolsIn, type TopicId, TOPICS } from '@/core/guide/schools'
+
+const NOTHING = { school: '', question: '', option: '', points: '2', because: '', source: '' }
+const STRENGTHS = [
+  ['1', 'a hint for it'],
+  ['2', 'a reason for it'],
+  ['4', 'a strong reason for it'],
+  ['-2', 'a reason against it'],
+  ['never', 'rules it out'],
+] as const
+
+/** A rule of the house’s own for one topic; with a replaced one it stands in its place. */
+export const OwnRule = ({
+  topic,
+  replaces,
+  taken,
+  onAdd,
+  onCancel,
+}: {
+  topic: TopicId
+  replaces: string | undefined
+  /** Ids that are there already. */
+  taken: readonly string[]
+  onAdd: (rule: HouseRule) => void
+  onCancel: () => void
+}) => {
+  const [said, setSaid] = useState(NOTHING)
+  const set = (part: Partial<typeof NOTHING>) => setSaid(s => ({ ...s, ...part }))
+  const asked = QUESTIONS.filter(q => q.kind !== 'amount')
+  const options = asked.find(q => q.id === said.question)?.options ?? []
+  const isWhole = said.school !== '' && said.because.trim() !== '' && (said.question === '' || said.option !== '')
+  const add = () => {
+    let n = 1
+    while (taken.includes(`${topic}/own ${n}`)) n++
+    onAdd({
+      id: `${topic}/own ${n}`,
+      topic,
+      schools: [said.school],
+      when: said.question ? { [said.question]: [said.option] } : {},
+      points: said.points === 'never' ? 'never' : Number(said.points),
+      because: said.because.trim(),
+      source: said.source.trim() || 'this house',
+      ...(replaces ? { replaces } : {}),
+    })
+  }
+  return (
+    <Box
+      component="form"
+      aria-label={`A rule of your own: ${TOPICS[topic].question}`}
+      onSubmit={e => {
+        e.preventDefault()
+        if (isWhole) add()
+      }}
+      sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, gap: 1.5, my: 1.5, maxWidth: 760 }}
+    >
+      {replaces && (
+        <Typography variant="body2" sx={{ gridColumn: '1 / -1' }}>
+          In place of “{replaces}”.
+        </Typography>
+      )}
+      <TextField select size="small" label="For" value={said.school} onChange={e => set({ school: e.target.value })}>
+        {Object.entries(schoolsIn(topic)).map(([id, s]) => (
+          <MenuItem key={id} value={id}>
+            {s.name} ({s.title.toLowerCase()})
+          </MenuItem>
+        ))}
+      </TextField>
+      <TextField
+        select
+        size="small"
+        label="How strongly"
+        value={said.points}
+        onChange={e => set({ points: e.target.value })}
+      >
+        {STRENGTHS.map(([id, label]) => (
+          <MenuItem key={id} value={id}>
+            {label}
+          </MenuItem>
+        ))}
+      </TextField>
+      <TextField
+        select
+        size="small"
+        label="When"
+        value={said.question}
+        onChange={e => set({ question: e.target.value, option: '' })}
+      >
+        <MenuItem value="">always</MenuItem>
+        {asked.map(q => (
+          <MenuItem key={q.id} value={q.id}>
+            {q.text}
+          </MenuItem>
+        ))}
+      </TextField>
+      <TextField
+        select
+        size="small"
+        label="Answer"
+        value={said.option}
+        disabled={said.question === ''}
+        onChange={e => set({ option: e.target.value })}
+      >
+        {options.map(o => (
+          <MenuItem key={o.id} value={o.id}>
+            {o.label}
+          </MenuItem>
+        ))}
+      </TextField>
+      <TextField
+        size="small"
+        label="Why"
+        value={said.because}
+        onChange={e => set({ because: e.target.value })}
+        slotProps={{ htmlInput: { maxLength: 300 } }}
+      />
+      <TextField
+        size="small"
+        label="Where it is from"
+        helperText="Begin with “own trial” where you have measured it: then it comes first."
+        value={said.source}
+        onChange={e => set({ source: e.target.value })}
+        slotProps={{ htmlInput: { maxLength: 120 } }}
+      />
+      <Box sx={{ gridColumn: '1 / -1', display: 'flex', gap: 1 }}>
+        <Button type="submit" variant="contained" disabled={!isWhole}>
+          {replaces ? 'Replace it' : 'Add the rule'}
+        </Button>
+        <Button onClick={onCancel}>Leave it</Button>
+      </Box>
+    </Box>
+  )
+}

@@ -1,0 +1,282 @@
+'use client'
+
+import { Alert, Box, Button, Tab, Tabs, Typography } from '@mui/material'
+import NextLink from 'next/link'
+import { useMemo, useState } from 'react'
+import { accept, clear, type Proposal, propose, tipsFor, type Topic } from '@/core/guide/guide'
+import { type HouseGuide, knowledgeOf } from '@/core/guide/house'
+import { contradictions } from '@/core/guide/incompatible'
+import { type Answers, answersTo, questionsFor } from '@/core/guide/questions'
+import { effectiveTargets, type Layer, type Standard } from '@/core/standards'
+import { withAdvice, withoutGuidance, withRescue } from '@/core/standards/guidance'
+import { dimension } from '@/core/vocabulary/dimensions'
+import { sameValue } from '@/core/vocabulary/same'
+import { inSentence } from '@/core/vocabulary/words'
+import type { CalledOn } from '@/server/guide'
+import type { Draft } from '@/ui/draft'
+import { GivesWay } from '@/ui/GivesWay'
+import { refusedIn, withAnswer, withoutRefusal, withRefusal } from './answers'
+import { Ask } from './Ask'
+import { SentenceField } from './SentenceField'
+import { AdviceList, RescueList } from './Tips'
+import { TopicItem } from './TopicItem'
+
+type Edit = Draft<Standard>['edit']
+
+/** Questions on the left, what follows from the answers on the right; what is accepted goes into the layer at once. */
+export const GuidePart = ({
+  standard,
+  layer,
+  edit,
+  house,
+  called,
+  onDraft,
+}: {
+  standard: Standard
+  layer: Layer
+  edit: Edit | undefined
+  house: HouseGuide
+  called: CalledOn
+  onDraft: () => void
+}) => {
+  const answers: Answers = useMemo(() => standard.answers ?? {}, [standard.answers])
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '380px 1fr' }, gap: 4 }}>
+      <Box component="section" aria-label="Questions">
+        {!edit && (
+          <Alert
+            severity="info"
+            sx={{ mb: 2 }}
+            action={
+              <Button color="inherit" onClick={onDraft}>
+                Begin a draft
+              </Button>
+            }
+          >
+            This version stays as it is.
+          </Alert>
+        )}
+        <Questions answers={answers} edit={edit} />
+      </Box>
+      <Answered standard={standard} layer={layer} answers={answers} edit={edit} house={house} called={called} />
+    </Box>
+  )
+}
+
+const Questions = ({ answers, edit }: { answers: Answers; edit: Edit | undefined }) => {
+  const asked = questionsFor(answers)
+  const answered = asked.filter(q => answersTo(answers[q.id]).length > 0).length
+  return (
+    <>
+      {edit && (
+        <SentenceField
+          onAnswers={heard =>
+            edit('guide: a sentence', s => Object.entries(heard).reduce((now, [id, a]) => withAnswer(now, id, a), s))
+          }
+        />
+      )}
+      <Typography color="textSecondary">
+        Answer what you know; {answered} of {asked.length} answered. What is left out decides nothing, and answers may
+        bring up more.
+      </Typography>
+      {asked.map(q => (
+        <Ask
+          key={q.id}
+          question={q}
+          answer={answers[q.id]}
+          disabled={!edit}
+          onAnswer={a => edit?.(`guide: ${inSentence(q.text)}`, s => withAnswer(s, q.id, a))}
+        />
+      ))}
+    </>
+  )
+}
+
+/** Three kinds of answer, kept apart: what is set, how to shoot, what to do when it goes wrong. */
+type Kind = 'settings' | 'shooting' | 'wrong'
+
+const Answered = ({
+  standard,
+  layer,
+  answers,
+  edit,
+  house,
+  called,
+}: {
+  standard: Standard
+  layer: Layer
+  answers: Answers
+  edit: Edit | undefined
+  house: HouseGuide
+  called: CalledOn
+}) => {
+  const [kind, setKind] = useState<Kind>('settings')
+  const knowledge = useMemo(() => knowledgeOf(house), [house])
+  const topics = useMemo(() => {
+    const bare = { ...standard, layers: standard.layers.map(l => (l.id === layer.id ? { ...l, targets: [] } : l)) }
+    return propose(answers, { knowledge, below: new Map(effectiveTargets(bare).map(t => [t.dimension, t.value])) })
+  }, [answers, standard, layer.id, knowledge])
+  const tips = useMemo(() => tipsFor(answers, { knowledge }), [answers, knowledge])
+  const kept = new Set([...(layer.advice ?? []), ...(layer.rescues ?? [])].map(k => k.id))
+  const advice = (id: string) => tips.advice.find(a => a.id === id)
+  const keepOne = (s: Standard, id: string): Standard => {
+    const a = advice(id)
+    if (a) return withAdvice(s, layer.id, { id, title: a.title, text: a.text, source: a.source })
+    const r = tips.rescues.find(x => x.id === id)
+    return r
+      ? withRescue(s, layer.id, { id, symptom: r.symptom, remedies: r.remedies.map(m => ({ ...m })), source: r.source })
+      : s
+  }
+  const keeping = {
+    isKept: (id: string) => kept.has(id),
+    onKeep:
+      edit &&
+      ((id: string, isKept: boolean) =>
+        edit(`guide: ${isKept ? 'taken out' : 'kept'} ${advice(id)?.title ?? id}`, s =>
+          isKept ? withoutGuidance(s, layer.id, id) : keepOne(s, id),
+        )),
+  }
+  const [adviceIds, rescueIds] = [tips.advice.map(a => a.id), tips.rescues.map(r => r.id)]
+  const keepAll = (ids: readonly string[]) => {
+    const open = ids.filter(id => !kept.has(id))
+    if (!edit || open.length === 0) return null
+    return (
+      <Button
+        variant="outlined"
+        onClick={() => edit(`guide: ${open.length} kept`, s => open.reduce((now, id) => keepOne(now, id), s))}
+      >
+        Keep all {open.length}
+      </Button>
+    )
+  }
+  return (
+    <Box component="section" aria-label="Proposals">
+      <Typography variant="h2">For {layer.name}</Typography>
+      {contradictions(effectiveTargets(standard)).map(c => (
+        <Alert key={c.dimensions.join()} severity="warning" sx={{ mt: 1 }}>
+          These do not go together: {c.words}
+        </Alert>
+      ))}
+      <Tabs
+        value={kind}
+        onChange={(_, next: Kind) => setKind(next)}
+        aria-label="What the guide says"
+        variant="scrollable"
+        allowScrollButtonsMobile
+        sx={{ borderBottom: 1, borderColor: 'divider' }}
+      >
+        <Tab value="settings" label={`Settings (${topics.length})`} />
+        <Tab value="shooting" label={`How to shoot (${tips.advice.length})`} />
+        <Tab value="wrong" label={`When it goes wrong (${tips.rescues.length})`} />
+      </Tabs>
+      {kind === 'settings' && <Settings standard={standard} layer={layer} topics={topics} edit={edit} />}
+      {kind === 'shooting' && (
+        <>
+          <Head
+            words="What no setting does. What you keep stands on the wall sheet and on the cards."
+            action={keepAll(adviceIds)}
+          />
+          <AdviceList advice={tips.advice} {...keeping} />
+        </>
+      )}
+      {kind === 'wrong' && (
+        <>
+          <Head
+            words="Two or three things to try, in the words of the bodies in hand. What you keep stands on the cards."
+            action={keepAll(rescueIds)}
+          />
+          <RescueList rescues={tips.rescues} called={called} {...keeping} />
+        </>
+      )}
+    </Box>
+  )
+}
+
+const Head = ({ words, action }: { words: React.ReactNode; action: React.ReactNode }) => (
+  <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center', mt: 2 }}>
+    <Typography color="textSecondary" sx={{ flex: 1, minWidth: 220 }}>
+      {words}
+    </Typography>
+    {action}
+  </Box>
+)
+
+/** The answer to a topic that the layer holds now, whichever it is. */
+const takenOf = (topic: Topic, layer: Layer): Proposal | undefined =>
+  [...topic.proposals, ...topic.others].find(
+    p =>
+      p.targets.length > 0 &&
+      p.targets.every(t => {
+        const there = layer.targets.find(x => x.dimension === t.dimension)
+        return there && sameValue(dimension(t.dimension), there.value, t.value)
+      }),
+  )
+
+const Settings = ({
+  standard,
+  layer,
+  topics,
+  edit,
+}: {
+  standard: Standard
+  layer: Layer
+  topics: readonly Topic[]
+  edit: Edit | undefined
+}) => {
+  const refused = refusedIn(standard)
+  const open = topics.filter(t => !refused.includes(t.id) && !takenOf(t, layer) && t.proposals[0].targets.length > 0)
+  const take = (topic: Topic, proposal: Proposal) =>
+    edit?.(`guide: ${inSentence(topic.question)} – ${inSentence(proposal.title)}`, s =>
+      withoutRefusal(accept(s, layer.id, topic.id, proposal), topic.id),
+    )
+  return (
+    <>
+      <Head
+        words={
+          <>
+            What goes into the draft. Why the guide says so, and rules of your own:{' '}
+            <NextLink href="/decide/guide">the guide’s reasoning</NextLink>.
+          </>
+        }
+        action={
+          edit &&
+          open.length > 0 && (
+            <Button
+              variant="outlined"
+              onClick={() =>
+                edit(`guide: ${open.length} proposals accepted`, s =>
+                  open.reduce((now, t) => accept(now, layer.id, t.id, t.proposals[0]), s),
+                )
+              }
+            >
+              Accept all {open.length} that are open
+            </Button>
+          )
+        }
+      />
+      {topics.map(t => (
+        <TopicItem
+          key={t.id}
+          topic={t}
+          taken={takenOf(t, layer)?.id}
+          isRefused={refused.includes(t.id)}
+          onTake={edit && (p => take(t, p))}
+          onRefuse={
+            edit &&
+            (() => edit(`guide: ${inSentence(t.question)} refused`, s => withRefusal(clear(s, layer.id, t.id), t.id)))
+          }
+        >
+          {edit && (
+            <GivesWay
+              document={standard}
+              layer={layer}
+              edit={edit}
+              concerns={id => [...t.proposals, ...t.others].some(p => p.targets.some(x => x.dimension === id))}
+              what="what you accepted"
+            />
+          )}
+        </TopicItem>
+      ))}
+    </>
+  )
+}

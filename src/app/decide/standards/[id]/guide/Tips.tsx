@@ -1,0 +1,117 @@
+'use client'
+
+import { Box, Button, Typography } from '@mui/material'
+import type { ReactNode } from 'react'
+import { inSentence } from '@/core/vocabulary/words'
+import type { Advice, AdviceTopic, Rescue } from '@/core/guide/tips'
+import type { CalledOn } from '@/server/guide'
+import { Eyebrow } from '@/ui/pieces'
+
+/** How to shoot, and when it goes wrong; what is kept goes onto the wall and the cards. */
+
+const TOPIC_WORDS: Readonly<Record<AdviceTopic, string>> = {
+  exposure: 'Time, aperture, ISO',
+  distance: 'Distance',
+  stance: 'Stance and hands',
+  timing: 'Timing',
+  light: 'Light and air',
+  care: 'Take care',
+}
+
+interface Keeping {
+  readonly isKept: (id: string) => boolean
+  /** Keeps it, or takes it out again; undefined where nothing can be changed. */
+  readonly onKeep: ((id: string, isKept: boolean) => void) | undefined
+}
+
+const Item = ({
+  id,
+  title,
+  children,
+  isKept,
+  onKeep,
+}: Keeping & { id: string; title: string; children: ReactNode }) => (
+  <Box
+    component="article"
+    aria-label={title}
+    sx={{ py: 1.5, borderTop: 1, borderColor: 'divider', display: 'flex', gap: 2, alignItems: 'flex-start' }}
+  >
+    <Box sx={{ flex: 1 }}>
+      <Typography sx={{ fontWeight: 650 }}>{title}</Typography>
+      {children}
+    </Box>
+    {onKeep && (
+      <Button
+        variant={isKept(id) ? 'contained' : 'outlined'}
+        aria-pressed={isKept(id)}
+        onClick={() => onKeep(id, isKept(id))}
+        sx={{ flex: 'none' }}
+      >
+        {isKept(id) ? 'Kept' : 'Keep'}
+      </Button>
+    )}
+  </Box>
+)
+
+export const AdviceList = ({ advice, ...keeping }: Keeping & { advice: readonly Advice[] }) => {
+  if (advice.length === 0) return <Nothing what="There is nothing to say about how to shoot yet." />
+  const topics = [...new Set(advice.map(a => a.topic))]
+  return topics.map(topic => (
+    <Box key={topic} sx={{ mt: 2 }}>
+      <Eyebrow component="h3">{TOPIC_WORDS[topic]}</Eyebrow>
+      {advice
+        .filter(a => a.topic === topic)
+        .map(a => (
+          <Item key={a.id} id={a.id} title={a.title} {...keeping}>
+            <Typography>{a.text}</Typography>
+            <Typography variant="body2" color="textSecondary">
+              Source: {a.source}.
+            </Typography>
+          </Item>
+        ))}
+    </Box>
+  ))
+}
+
+export const RescueList = ({
+  rescues,
+  called,
+  ...keeping
+}: Keeping & { rescues: readonly Rescue[]; called: CalledOn }) => {
+  if (rescues.length === 0) return <Nothing what="Nothing is known to go wrong here yet." />
+  return rescues.map(r => (
+    <Item key={r.id} id={r.id} title={r.symptom} {...keeping}>
+      <Box component="ol" sx={{ m: 0, pl: 2.5 }}>
+        {r.remedies.map(({ text, dimension }) => (
+          <li key={text}>
+            <Typography>{text}</Typography>
+            {dimension && <Called words={called[dimension] ?? []} />}
+          </li>
+        ))}
+      </Box>
+      <Typography variant="body2" color="textSecondary">
+        Source: {r.source}.
+      </Typography>
+    </Item>
+  ))
+}
+
+/** Most bodies named before the rest is counted. */
+const MOST_NAMED = 5
+
+const Called = ({ words }: { words: CalledOn[string] }) =>
+  words.length > 0 && (
+    <Typography variant="body2" color="textSecondary">
+      {words
+        .slice(0, MOST_NAMED)
+        .map(w => `${w.model}: ${w.words}`)
+        .join(' · ')}
+      {words.length > MOST_NAMED ? ` · and ${words.length - MOST_NAMED} more` : ''}
+    </Typography>
+  )
+
+const Nothing = ({ what }: { what: string }) => (
+  <Typography color="textSecondary" sx={{ mt: 2 }}>
+    {what} {inSentence('Answer more of the questions.')}
+  </Typography>
+)

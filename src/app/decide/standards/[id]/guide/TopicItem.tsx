@@ -1,0 +1,180 @@
+'use client'
+
+import { Box, Button, Typography } from '@mui/material'
+import { type ReactNode, useState } from 'react'
+import type { OtherSchool, Proposal, Topic } from '@/core/guide/guide'
+import { dimension } from '@/core/vocabulary/dimensions'
+import { inSentence, valueWords } from '@/core/vocabulary/words'
+import { Eyebrow } from '@/ui/pieces'
+
+const targetWords = (p: Proposal): string =>
+  p.targets.length === 0
+    ? 'nothing to set: left as it is'
+    : p.targets
+        .map(
+          t =>
+            `${inSentence(dimension(t.dimension).label)}: ${valueWords(dimension(t.dimension), t.value)}, a ${t.weight}`,
+        )
+        .join('; ')
+
+interface Taking {
+  readonly taken: string | undefined
+  readonly onTake: ((p: Proposal) => void) | undefined
+}
+
+const TakeButton = ({ proposal: p, isFirst, taken, onTake }: Taking & { proposal: Proposal; isFirst: boolean }) =>
+  onTake &&
+  p.targets.length > 0 && (
+    <Button
+      variant={taken === p.id ? 'contained' : isFirst ? 'outlined' : 'text'}
+      aria-pressed={taken === p.id}
+      onClick={() => onTake(p)}
+      sx={{ flex: 'none' }}
+    >
+      {taken === p.id ? 'Accepted' : 'Accept'}
+    </Button>
+  )
+
+const ProposalItem = ({ proposal: p, isFirst, ...taking }: Taking & { proposal: Proposal; isFirst: boolean }) => (
+  <Box sx={{ mt: 1, display: 'flex', gap: 2, alignItems: 'flex-start' }}>
+    <Box sx={{ flex: 1 }}>
+      <Typography sx={{ fontWeight: 650 }}>
+        {p.title}
+        {p.school !== inSentence(p.title) && (
+          <Typography component="span" color="textSecondary">
+            {' '}
+            · {p.school}
+          </Typography>
+        )}
+      </Typography>
+      <Typography variant="value" component="div">
+        {targetWords(p)}
+      </Typography>
+      <Typography variant="body2">{p.reason}</Typography>
+      {isFirst && <Why proposal={p} />}
+    </Box>
+    <TakeButton proposal={p} isFirst={isFirst} {...taking} />
+  </Box>
+)
+
+/** What led to it, and every reason with its points, out of sight until somebody wants to know. */
+const Why = ({ proposal: p }: { proposal: Proposal }) => {
+  const [open, setOpen] = useState(false)
+  return (
+    <>
+      <Typography variant="body2" color="textSecondary">
+        {p.because.length ? `Because: ${p.because.join(' · ')}. ` : 'Nothing you said speaks of it; this is usual. '}
+        Source: {p.source}.
+      </Typography>
+      {open ? (
+        <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
+          {p.reasons.map(r => (
+            <Typography key={r.argument} component="li" variant="body2" color="textSecondary">
+              {r.points > 0 ? `+${r.points}` : r.points} · {r.because}
+            </Typography>
+          ))}
+        </Box>
+      ) : (
+        p.reasons.length > 1 && (
+          <Button size="small" sx={{ px: 0 }} onClick={() => setOpen(true)}>
+            All {p.reasons.length} reasons
+          </Button>
+        )
+      )}
+    </>
+  )
+}
+
+export const TopicItem = ({
+  topic,
+  taken,
+  isRefused,
+  onTake,
+  onRefuse,
+  children,
+}: Taking & {
+  topic: Topic
+  isRefused: boolean
+  onRefuse: (() => void) | undefined
+  children?: ReactNode
+}) => (
+  <Box component="article" aria-label={topic.question} sx={{ py: 2, borderTop: 1, borderColor: 'divider', mt: 1.5 }}>
+    <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, minHeight: 32 }}>
+      <Box sx={{ flex: 1 }}>
+        <Eyebrow component="h3">{topic.question}</Eyebrow>
+      </Box>
+      {isRefused ? (
+        <Typography variant="body2" color="textSecondary">
+          refused
+        </Typography>
+      ) : (
+        onRefuse && (
+          <Button size="small" onClick={onRefuse}>
+            {taken ? 'Take it back' : 'Refuse'}
+          </Button>
+        )
+      )}
+    </Box>
+    {topic.objection && (
+      <Typography variant="body2" sx={{ fontWeight: 650 }}>
+        The house holds {topic.proposals[0].school}. Against it here: {topic.objection}
+      </Typography>
+    )}
+    {topic.proposals.map((p, i) => (
+      <Box key={p.id}>
+        {i === 1 && (
+          <Typography variant="body2" color="textSecondary" sx={{ mt: 1.5 }}>
+            Practitioners disagree here.
+            {topic.wins ? ` The first comes first: ${inSentence(topic.wins)}` : ''}
+          </Typography>
+        )}
+        <ProposalItem proposal={p} isFirst={i === 0} taken={taken} onTake={onTake} />
+      </Box>
+    ))}
+    {children}
+    {topic.others.length > 0 && <Others topic={topic} taken={taken} onTake={onTake} />}
+    {topic.wouldChange.length > 0 && (
+      <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
+        Would change its mind:{' '}
+        {topic.wouldChange.map(c => `${c.question} ${c.answer}: ${inSentence(c.then)}`).join(' · ')}.
+      </Typography>
+    )}
+  </Box>
+)
+
+const fits = (o: OtherSchool): string =>
+  o.ruledOut
+    ? ` Not here: ${inSentence(o.ruledOut)}`
+    : o.fitsWhen.length
+      ? ` It would fit if: ${o.fitsWhen.join(' · ')}.`
+      : ''
+
+/** What the other schools would say; out of sight until somebody wants to know, or has taken one of them. */
+const Others = ({ topic, taken, onTake }: Taking & { topic: Topic }) => {
+  const [open, setOpen] = useState(topic.others.some(o => o.id === taken))
+  if (!open)
+    return (
+      <Button size="small" sx={{ px: 0, mt: 0.5, textAlign: 'left' }} onClick={() => setOpen(true)}>
+        What other schools would say: {topic.others.map(o => o.school).join(', ')}
+      </Button>
+    )
+  return topic.others.map(o => (
+    <Box key={o.id} sx={{ mt: 1, display: 'flex', gap: 2, alignItems: 'flex-start' }}>
+      <Typography variant="body2" color="textSecondary" sx={{ flex: 1 }}>
+        <b>{o.school}</b> would say: {inSentence(o.title)}. {o.reason}
+        {fits(o)}
+      </Typography>
+      {onTake && o.targets.length > 0 && (
+        <Button
+          size="small"
+          aria-pressed={taken === o.id}
+          variant={taken === o.id ? 'contained' : 'text'}
+          onClick={() => onTake(o)}
+          sx={{ flex: 'none' }}
+        >
+          {taken === o.id ? 'Accepted' : 'Accept this'}
+        </Button>
+      )}
+    </Box>
+  ))
+}

@@ -1,0 +1,42 @@
+import { type Context, layerApplies } from './layers'
+import type { KeptAdvice, KeptRescue, Layer, Standard } from './schema'
+
+/** How to shoot, and what to do when it goes wrong, as it is kept with a standard. */
+
+export interface Guidance {
+  readonly advice: readonly KeptAdvice[]
+  readonly rescues: readonly KeptRescue[]
+}
+
+const byId = <T extends { readonly id: string }>(all: readonly T[]): readonly T[] => [
+  ...new Map(all.map(a => [a.id, a])).values(),
+]
+
+/** Of all layers that count; where two say the same thing in other words, the upper one does. */
+export const guidanceOf = (standard: Standard, context: Context = {}): Guidance => {
+  const layers = standard.layers.filter(l => layerApplies(l, context))
+  return { advice: byId(layers.flatMap(l => l.advice ?? [])), rescues: byId(layers.flatMap(l => l.rescues ?? [])) }
+}
+
+const changed = (standard: Standard, layerId: string, change: (layer: Layer) => Layer): Standard => ({
+  ...standard,
+  layers: standard.layers.map(l => (l.id === layerId ? change(l) : l)),
+})
+
+const replaced = <T extends { readonly id: string }>(all: readonly T[] | undefined, one: T): T[] => [
+  ...(all ?? []).filter(a => a.id !== one.id),
+  one,
+]
+
+/** Keeps an advice or a rescue in a layer, in place of the one it has under that id. */
+export const withAdvice = (standard: Standard, layerId: string, advice: KeptAdvice): Standard =>
+  changed(standard, layerId, l => ({ ...l, advice: replaced(l.advice, advice) }))
+export const withRescue = (standard: Standard, layerId: string, rescue: KeptRescue): Standard =>
+  changed(standard, layerId, l => ({ ...l, rescues: replaced(l.rescues, rescue) }))
+
+/** Takes an advice or a rescue out of a layer. */
+export const withoutGuidance = (standard: Standard, layerId: string, id: string): Standard =>
+  changed(standard, layerId, ({ advice = [], rescues = [], ...l }) => {
+    const [a, r] = [advice.filter(x => x.id !== id), rescues.filter(x => x.id !== id)]
+    return { ...l, ...(a.length ? { advice: a } : {}), ...(r.length ? { rescues: r } : {}) }
+  })

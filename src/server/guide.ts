@@ -1,0 +1,88 @@
+import 'server-only'
+import { RESCUES } from '@/core/guide/tips'
+import { type HouseGuide, knowledgeOf, NO_HOUSE_GUIDE, parseHouseGuide } from '@/core/guide/house'
+import { saidAbout } from '@/core/phrasebook/terms'
+import { readGuide, saveGuide } from '@/db/settings'
+import { firmwareOf, formOf, listBodies, readBody, units } from './catalogue'
+import { database } from './database'
+import { expectPerson } from './people'
+import { invalid, RequestError } from './problems'
+
+/** What the house makes of the guide, and what its rescues are called on the bodies in hand. */
+
+export interface HouseGuideView {
+  readonly document: HouseGuide
+  readonly revision: number
+}
+
+export const readHouseGuide = async (): Promise<HouseGuideView> => {
+  const { document, revision } = await readGuide(await database())
+  const parsed = document === undefined ? undefined : parseHouseGuide(JSON.parse(document), 'the house’s rules')
+  // What a later version of the guide does not know any more is left out, rather than everything.
+  return { document: parsed?.ok ? parsed.value : NO_HOUSE_GUIDE, revision }
+}
+
+export const readKnowledge = async () => knowledgeOf((await readHouseGuide()).document)
+
+/** @throws RequestError 409 where somebody else was faster, 422 where a rule says what nobody could answer */
+export const saveHouseGuide = async (
+  file: unknown,
+  revision: number,
+  what: string,
+  person: string | undefined,
+): Promise<HouseGuideView> => {
+  await expectPerson(person)
+  const parsed = parseHouseGuide(file, 'rules')
+  if (!parsed.ok) throw invalid(parsed.problems)
+  const document = JSON.stringify(parsed.value)
+  const stored = await saveGuide(
+    await database(),
+    { document, revision, what },
+    new Date().toISOString(),
+    person ?? null,
+  )
+  if (stored === undefined) {
+    const now = await readHouseGuide()
+    throw new RequestError(
+      409,
+      'Somebody else changed the rules meanwhile',
+      'Yours were not stored. Load the page again, see what is there, and change it again.',
+      [],
+      { ...now },
+    )
+  }
+  return { document: parsed.value, revision: stored }
+}
+
+/** What a thing is called on a body. */
+export interface BodyWords {
+  readonly model: string
+  readonly words: string
+}
+
+/** Dimension to what each body in hand calls it; bodies that have no such row are left out. */
+export type CalledOn = Readonly<Record<string, readonly BodyWords[]>>
+
+/** Most rows named for one thing on one body. */
+const MOST_ROWS = 2
+
+export const rescueWords = async (ids: readonly string[] | undefined): Promise<CalledOn> => {
+  const owned = await units()
+  const chosen = ids ?? (await listBodies()).map(b => b.id)
+  const forms = await Promise.all(
+    chosen.map(async id => {
+      const body = await readBody(id)
+      return formOf(body, firmwareOf(body.document, owned))
+    }),
+  )
+  const dimensions = new Set(RESCUES.flatMap(r => r.remedies).flatMap(r => r.dimension ?? []))
+  return Object.fromEntries(
+    [...dimensions].map(id => [
+      id,
+      forms.flatMap(form => {
+        const rows = [...new Set(saidAbout(form, id).map(s => s.setting.label))].slice(0, MOST_ROWS)
+        return rows.length ? [{ model: form.model, words: rows.join(' or ') }] : []
+      }),
+    ]),
+  )
+}
