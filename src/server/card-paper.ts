@@ -108,8 +108,35 @@ const groupsOf = (card: CardView, text: number, isSmall: boolean): readonly (rea
           ],
         ]),
     ...card.cautions.map(c => [cautionBlock(c, 0, small)]),
+    ...guidanceBlocks(card.guidance, small, heading),
   ]
 }
+
+/** How to shoot, and what to try when it goes wrong: each group on one page with its heading. */
+const guidanceBlocks = (
+  { advice, rescues }: CardView['guidance'],
+  small: number,
+  heading: (words: string) => Block,
+): readonly (readonly Block[])[] => [
+  ...advice.map(({ title, text }, i): readonly Block[] => [
+    ...(i === 0 ? [heading('How to shoot')] : []),
+    {
+      pieces: [
+        { text: `${title}. `, isBold: true, size: small },
+        { text, size: small },
+      ],
+      above: 0.3,
+    },
+  ]),
+  ...rescues.map(({ symptom, remedies }, i): readonly Block[] => [
+    ...(i === 0 ? [heading('When it goes wrong')] : []),
+    { pieces: [{ text: symptom, isBold: true, size: small }], above: 0.3 },
+    ...remedies.map(({ text, here }, n): Block => ({
+      pieces: [{ text: `${n + 1}. ${text}${here ? ` Here: ${here}.` : ''}`, size: small }],
+      indent: 1,
+    })),
+  ]),
+]
 
 export class CardPaper {
   private readonly text: PaperText

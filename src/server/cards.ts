@@ -7,7 +7,16 @@ import { wordsIn } from '@/core/language/language'
 import { conflictWords, outcomeWords, type Resolution } from '@/core/resolve'
 import { problemOf, type ResolveProblem } from '@/core/resolve/problem'
 import { purposeOf } from '@/core/resolve/purpose'
-import { type Context, contextText, effectiveTargets, layerApplies, WEIGHT_FACTORS } from '@/core/standards'
+import { rowsAbout } from '@/core/phrasebook/terms'
+import {
+  type Context,
+  contextText,
+  effectiveTargets,
+  layerApplies,
+  type Standard,
+  WEIGHT_FACTORS,
+} from '@/core/standards'
+import { guidanceOf } from '@/core/standards/guidance'
 import type { WalkPlan } from '@/core/steps/plan'
 import type { Step } from '@/core/steps/walk'
 import { dimension } from '@/core/vocabulary/dimensions'
@@ -113,6 +122,15 @@ export interface CardView {
     readonly distance: number
   }[]
   readonly conflicts: readonly string[]
+  /** How to shoot, and what to do when it goes wrong, as it is kept with the standard. */
+  readonly guidance: {
+    readonly advice: readonly { readonly title: string; readonly text: string }[]
+    readonly rescues: readonly {
+      readonly symptom: string
+      /** `here` is what this body calls the thing it is done with. */
+      readonly remedies: readonly { readonly text: string; readonly here: string | undefined }[]
+    }[]
+  }
   /** Settings that no order of changes brings about. */
   readonly stuck: readonly string[]
 }
@@ -280,6 +298,7 @@ export const readCard = async (
     }),
     cautions: cautions.general,
     agreement: resolution.agreement,
+    guidance: guidanceOn(body, standard, prepared.context),
     lacking: resolution.outcomes
       .filter(o => o.grade === 'missing' || o.grade === 'different')
       .map(o => ({
@@ -290,6 +309,21 @@ export const readCard = async (
       })),
     conflicts: [...resolution.conflicts.map(conflictWords), ...resolution.pins.flatMap(p => unheldPin(body, p))],
     stuck: plan.stuck.map(s => choiceWordsById(body, s.setting, s.to)),
+  }
+}
+
+/** What is kept about shooting and rescues, in the words of this body. */
+const guidanceOn = (body: Body, standard: Standard, context: Context): CardView['guidance'] => {
+  const { advice, rescues } = guidanceOf(standard, context)
+  return {
+    advice: advice.map(({ title, text }) => ({ title, text })),
+    rescues: rescues.map(({ symptom, remedies }) => ({
+      symptom,
+      remedies: remedies.map(({ text, dimension: id }) => ({
+        text,
+        here: (id && rowsAbout(body, id).join(' or ')) || undefined,
+      })),
+    })),
   }
 }
 

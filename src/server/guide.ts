@@ -1,7 +1,7 @@
 import 'server-only'
 import { RESCUES } from '@/core/guide/tips'
 import { type HouseGuide, knowledgeOf, NO_HOUSE_GUIDE, parseHouseGuide } from '@/core/guide/house'
-import { saidAbout } from '@/core/phrasebook/terms'
+import { rowsAbout } from '@/core/phrasebook/terms'
 import { readGuide, saveGuide } from '@/db/settings'
 import { firmwareOf, formOf, listBodies, readBody, units } from './catalogue'
 import { database } from './database'
@@ -63,9 +63,6 @@ export interface BodyWords {
 /** Dimension to what each body in hand calls it; bodies that have no such row are left out. */
 export type CalledOn = Readonly<Record<string, readonly BodyWords[]>>
 
-/** Most rows named for one thing on one body. */
-const MOST_ROWS = 2
-
 export const rescueWords = async (ids: readonly string[] | undefined): Promise<CalledOn> => {
   const owned = await units()
   const chosen = ids ?? (await listBodies()).map(b => b.id)
@@ -80,7 +77,7 @@ export const rescueWords = async (ids: readonly string[] | undefined): Promise<C
     [...dimensions].map(id => [
       id,
       forms.flatMap(form => {
-        const rows = [...new Set(saidAbout(form, id).map(s => s.setting.label))].slice(0, MOST_ROWS)
+        const rows = rowsAbout(form, id)
         return rows.length ? [{ model: form.model, words: rows.join(' or ') }] : []
       }),
     ]),

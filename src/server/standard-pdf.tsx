@@ -2,13 +2,14 @@ import 'server-only'
 import { Document, Page, renderToBuffer, StyleSheet, Text, View } from '@react-pdf/renderer'
 import { choiceWordsById } from '@/core/bodies'
 import { standardCautions } from '@/core/cautions/cautions'
+import { type Guidance, guidanceOf } from '@/core/standards/guidance'
 import { effectiveTargets, type EffectiveTarget, layerKind, type Standard } from '@/core/standards'
 import { dimension, GROUPS } from '@/core/vocabulary/dimensions'
 import { toleranceWords, valueWords } from '@/core/vocabulary/words'
 import { listBodies, readBody, readStandard } from './catalogue'
 import { SHEET_FACE } from './pdf-fonts'
 
-/** A standard on two pages for the wall: what is wanted, how much, and why. Black on white. */
+/** A standard for the wall: what is wanted, how much, and why, on two pages; how to shoot on a third. Black on white. */
 
 const styles = StyleSheet.create({
   page: { padding: 28, paddingBottom: 34, fontFamily: SHEET_FACE, color: '#000' },
@@ -116,6 +117,8 @@ const Sheet = ({
   const targets = effectiveTargets(standard)
   const size = sizeFor(targets, pins.length * 12)
   const columns = dealOut(targets, size)
+  const guidance = guidanceOf(standard)
+  const pages = guidance.advice.length + guidance.rescues.length > 0 ? 3 : 2
   const layers = standard.layers
     .filter(l => layerKind(l) !== 'exception' && !l.applies)
     .map(l => `${l.name}${l.from ? `, version ${l.from.version}` : ''}`)
@@ -126,7 +129,7 @@ const Sheet = ({
         <Page key={page} size="A4" style={styles.page}>
           <Text style={styles.title}>{standard.name}</Text>
           <Text style={styles.quiet}>
-            Version {standard.version}, {state} · {layers} · page {page + 1} of 2
+            Version {standard.version}, {state} · {layers} · page {page + 1} of {pages}
           </Text>
           {page === 0 && <Text style={{ fontSize: 10, marginTop: 6 }}>{standard.about}</Text>}
           <View style={styles.columns}>
@@ -163,7 +166,51 @@ const Sheet = ({
           </Text>
         </Page>
       ))}
+      {pages > 2 && (
+        <Page size="A4" style={styles.page}>
+          <Text style={styles.title}>{standard.name}</Text>
+          <Text style={styles.quiet}>
+            Version {standard.version}, {state} · page 3 of 3
+          </Text>
+          <GuidanceColumns {...guidance} />
+        </Page>
+      )}
     </Document>
+  )
+}
+
+/** How to shoot, and what to try when it goes wrong, beside each other; smaller where there is much of it. */
+const GuidanceColumns = ({ advice, rescues }: Guidance) => {
+  const letters = [
+    advice.reduce((n, a) => n + a.title.length + a.text.length, 0),
+    rescues.reduce((n, r) => n + r.symptom.length + r.remedies.reduce((m, x) => m + x.text.length, 0), 0),
+  ]
+  const size = Math.max(...letters) > 3200 ? 7.5 : Math.max(...letters) > 2000 ? 9 : 11
+  return (
+    <View style={styles.columns}>
+      <View style={styles.column}>
+        <Text style={{ ...styles.group, fontSize: size + 1 }}>How to shoot</Text>
+        {advice.map(a => (
+          <View key={a.id} style={styles.row} wrap={false}>
+            <Text style={{ ...styles.label, fontSize: size }}>{a.title}</Text>
+            <Text style={{ fontSize: size }}>{a.text}</Text>
+          </View>
+        ))}
+      </View>
+      <View style={styles.column}>
+        <Text style={{ ...styles.group, fontSize: size + 1 }}>When it goes wrong</Text>
+        {rescues.map(r => (
+          <View key={r.id} style={styles.row} wrap={false}>
+            <Text style={{ ...styles.label, fontSize: size }}>{r.symptom}</Text>
+            {r.remedies.map((m, i) => (
+              <Text key={m.text} style={{ fontSize: size }}>
+                {i + 1}. {m.text}
+              </Text>
+            ))}
+          </View>
+        ))}
+      </View>
+    </View>
   )
 }
 

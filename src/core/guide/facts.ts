@@ -108,7 +108,7 @@ type Condition = readonly string[] | Range
 const known = new WeakMap<When, readonly (readonly [string, Condition])[]>()
 /** Read once for each rule: they are asked again with every click. */
 export const conditionsOf = (when: When): readonly (readonly [string, Condition])[] => {
-  const conditions = known.get(when) ?? (Object.entries(when))
+  const conditions = known.get(when) ?? Object.entries(when)
   known.set(when, conditions)
   return conditions
 }

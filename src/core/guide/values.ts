@@ -72,7 +72,7 @@ export const valueFrom = (
       return { ...(written as Area), follow: 'from-start-point' }
     // A second thumb looks for what it is, not always for people.
     return typeof written === 'object' && !Array.isArray(written) && 'subject' in written
-      ? ({ ...written, subject: { ...(written.subject as object), class: subject } })
+      ? { ...written, subject: { ...(written.subject as object), class: subject } }
       : written
   }
   switch (written.from) {

@@ -72,6 +72,10 @@ export const saidAbout = (body: Body, concept: string): readonly Said[] =>
     }),
   )
 
+/** What the rows are called in which a body speaks of a concept, the first ones in menu order; none where it does not. */
+export const rowsAbout = (body: Body, concept: string, most = 2): readonly string[] =>
+  [...new Set(saidAbout(body, concept).map(s => s.setting.label))].slice(0, most)
+
 /**
  * An option in its body's own words, with what has to be known beside them: where alone it counts, and that its amount is
  * only guessed.

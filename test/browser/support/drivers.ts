@@ -91,12 +91,14 @@ export class StandardDriver {
     await this.page.getByRole('tab', { name }).click()
   }
 
-  answer(words: string): Promise<void> {
-    return this.page
-      .getByRole('region', { name: 'Questions' })
-      .getByRole('button', { name: words, exact: true })
-      .first()
-      .click()
+  /** Answers a question of the guide; asks for more of them until it is there. */
+  async answer(words: string): Promise<void> {
+    const questions = this.page.getByRole('region', { name: 'Questions' })
+    const option = questions.getByRole('button', { name: words, exact: true }).first()
+    const more = questions.getByRole('button', { name: /more questions?$/ })
+    await expect(option.or(more).first()).toBeVisible()
+    while (!(await option.isVisible())) await more.click()
+    await option.click()
   }
 
   /** What the guide proposes on one question. */

@@ -5,5 +5,5 @@ export const metadata = { title: 'The guide’s reasoning' }
 
 export default async function ReasoningPage() {
   const { document, revision } = await readHouseGuide()
-  return <ReasoningView key={revision} house={document} revision={revision} />
+  return <ReasoningView house={document} revision={revision} />
 }

@@ -11,30 +11,29 @@ import { sendJson } from '@/ui/send'
 export const useHouse = (house: HouseGuide, revision: number) => {
   const router = useRouter()
   const { person } = usePeople()
-  const [shown, setShown] = useState(house)
-  const [known, setKnown] = useState(revision)
+  const [mine, setMine] = useState({ house, revision })
+  // What somebody else has changed since comes with the page.
+  const now = revision > mine.revision ? { house, revision } : mine
   const [isBusy, setBusy] = useState(false)
   const [problem, setProblem] = useState('')
 
-  const change = async (what: string, next: HouseGuide): Promise<boolean> => {
-    const before = shown
-    setShown(next)
+  const change = async (what: string, next: HouseGuide): Promise<void> => {
+    setMine({ house: next, revision: now.revision })
     setBusy(true)
     const sent = await sendJson<{ revision: number }>('PUT', '/api/v1/guide/house', {
       document: next,
-      revision: known,
+      revision: now.revision,
       what,
       ...(person ? { person: person.id } : {}),
     })
     setBusy(false)
     setProblem(sent.ok ? '' : sent.detail)
     if (!sent.ok) {
-      setShown(before)
-      return false
+      setMine(now)
+      return
     }
-    setKnown(sent.value.revision)
+    setMine({ house: next, revision: sent.value.revision })
     router.refresh()
-    return true
   }
 
   /** Takes the rules of a file in place of those that are here. */
@@ -45,5 +44,5 @@ export const useHouse = (house: HouseGuide, revision: number) => {
     else await change(`taken from ${file.name}`, parsed.value)
   }
 
-  return { house: shown, isBusy, problem, change, take }
+  return { house: now.house, isBusy, problem, change, take }
 }

@@ -55,7 +55,10 @@ export const StandardView = ({
   const { version } = view.document
   const params = useSearchParams()
   const addressOf = useCallback(
-    (v: number, rest: URLSearchParams) => linkTo(`/decide/standards/${view.id}`, rest, { version: String(v) }),
+    (v: number, rest: URLSearchParams) => {
+      const part = rest.get('part')
+      return linkTo(`/decide/standards/${view.id}`, rest, { version: String(v), ...(part ? { part } : {}) })
+    },
     [view.id],
   )
   const { draft, isDraft, open, beginDraft, problem: draftProblem } = useStandardDraft(view, addressOf)

@@ -16,6 +16,7 @@ import { Notices } from './Notices'
 import { PrintCard } from './PrintCard'
 import { Signed, Signing } from './Signing'
 import { Slots } from './Slots'
+import { Guidance } from './Guidance'
 import { StepItem, StoreItem } from './StepItem'
 import { useCard } from './use-card'
 
@@ -199,6 +200,7 @@ export const CardPage = ({ card: initial, code }: { card: CardView; code: string
           </Box>
         </Box>
       )}
+      <Guidance guidance={card.guidance} />
       <Lacking card={card} />
     </Page>
   )

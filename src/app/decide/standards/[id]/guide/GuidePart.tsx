@@ -1,12 +1,12 @@
 'use client'
 
-import { Alert, Box, Button, Tab, Tabs, Typography } from '@mui/material'
+import { Alert, Box, Button, Link, Tab, Tabs, Typography } from '@mui/material'
 import NextLink from 'next/link'
 import { useMemo, useState } from 'react'
 import { accept, clear, type Proposal, propose, tipsFor, type Topic } from '@/core/guide/guide'
 import { type HouseGuide, knowledgeOf } from '@/core/guide/house'
 import { contradictions } from '@/core/guide/incompatible'
-import { type Answers, answersTo, questionsFor } from '@/core/guide/questions'
+import { type Answers, answersTo, type Question, questionsFor } from '@/core/guide/questions'
 import { effectiveTargets, type Layer, type Standard } from '@/core/standards'
 import { withAdvice, withoutGuidance, withRescue } from '@/core/standards/guidance'
 import { dimension } from '@/core/vocabulary/dimensions'
@@ -63,9 +63,18 @@ export const GuidePart = ({
   )
 }
 
+/** Questions put at once beside those that have been answered. */
+const AT_ONCE = 4
+
+/** The first ones and what was answered stay; of the rest a few at a time. */
 const Questions = ({ answers, edit }: { answers: Answers; edit: Edit | undefined }) => {
-  const asked = questionsFor(answers)
-  const answered = asked.filter(q => answersTo(answers[q.id]).length > 0).length
+  const [more, setMore] = useState(0)
+  const all = questionsFor(answers)
+  const isAnswered = (q: Question) => answersTo(answers[q.id]).length > 0
+  const waiting = all.filter(q => q.mattersWhen && !isAnswered(q))
+  const put = new Set(waiting.slice(0, AT_ONCE + more))
+  const asked = all.filter(q => !waiting.includes(q) || put.has(q))
+  const left = waiting.length - put.size
   return (
     <>
       {edit && (
@@ -76,8 +85,8 @@ const Questions = ({ answers, edit }: { answers: Answers; edit: Edit | undefined
         />
       )}
       <Typography color="textSecondary">
-        Answer what you know; {answered} of {asked.length} answered. What is left out decides nothing, and answers may
-        bring up more.
+        Answer what you know; {all.filter(isAnswered).length} answered. What is left out decides nothing; what you say
+        may bring up more.
       </Typography>
       {asked.map(q => (
         <Ask
@@ -88,6 +97,11 @@ const Questions = ({ answers, edit }: { answers: Answers; edit: Edit | undefined
           onAnswer={a => edit?.(`guide: ${inSentence(q.text)}`, s => withAnswer(s, q.id, a))}
         />
       ))}
+      {left > 0 && (
+        <Button sx={{ mt: 2 }} onClick={() => setMore(m => m + AT_ONCE)}>
+          {left === 1 ? 'One more question' : `${left} more questions`}
+        </Button>
+      )}
     </>
   )
 }
@@ -139,7 +153,7 @@ const Answered = ({
   const [adviceIds, rescueIds] = [tips.advice.map(a => a.id), tips.rescues.map(r => r.id)]
   const keepAll = (ids: readonly string[]) => {
     const open = ids.filter(id => !kept.has(id))
-    if (!edit || open.length === 0) return null
+    if (!edit || open.length < 2) return null
     return (
       <Button
         variant="outlined"
@@ -235,7 +249,10 @@ const Settings = ({
         words={
           <>
             What goes into the draft. Why the guide says so, and rules of your own:{' '}
-            <NextLink href="/decide/guide">the guide’s reasoning</NextLink>.
+            <Link component={NextLink} href="/decide/guide" color="inherit">
+              the guide’s reasoning
+            </Link>
+            .
           </>
         }
         action={

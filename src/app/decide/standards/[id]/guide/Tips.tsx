@@ -2,7 +2,6 @@
 
 import { Box, Button, Typography } from '@mui/material'
 import type { ReactNode } from 'react'
-import { inSentence } from '@/core/vocabulary/words'
 import type { Advice, AdviceTopic, Rescue } from '@/core/guide/tips'
 import type { CalledOn } from '@/server/guide'
 import { Eyebrow } from '@/ui/pieces'
@@ -96,22 +95,21 @@ export const RescueList = ({
   ))
 }
 
-/** Most bodies named before the rest is counted. */
-const MOST_NAMED = 5
-
-const Called = ({ words }: { words: CalledOn[string] }) =>
-  words.length > 0 && (
-    <Typography variant="body2" color="textSecondary">
-      {words
-        .slice(0, MOST_NAMED)
-        .map(w => `${w.model}: ${w.words}`)
-        .join(' · ')}
-      {words.length > MOST_NAMED ? ` · and ${words.length - MOST_NAMED} more` : ''}
-    </Typography>
+/** Bodies that say it in the same words stand together. */
+const Called = ({ words }: { words: CalledOn[string] }) => {
+  const bodies = new Map<string, string[]>()
+  for (const w of words) bodies.set(w.words, [...(bodies.get(w.words) ?? []), w.model])
+  return (
+    words.length > 0 && (
+      <Typography variant="body2" color="textSecondary">
+        {[...bodies].map(([said, models]) => `${said}: ${models.join(', ')}`).join(' · ')}
+      </Typography>
+    )
   )
+}
 
 const Nothing = ({ what }: { what: string }) => (
   <Typography color="textSecondary" sx={{ mt: 2 }}>
-    {what} {inSentence('Answer more of the questions.')}
+    {what} Answer more of the questions.
   </Typography>
 )

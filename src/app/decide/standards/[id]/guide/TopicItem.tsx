@@ -125,7 +125,9 @@ export const TopicItem = ({
         {i === 1 && (
           <Typography variant="body2" color="textSecondary" sx={{ mt: 1.5 }}>
             Practitioners disagree here.
-            {topic.wins ? ` The first comes first: ${inSentence(topic.wins)}` : ''}
+            {topic.wins && topic.wins !== topic.proposals[0].reason
+              ? ` What puts the first before the second: ${inSentence(topic.wins)}`
+              : ''}
           </Typography>
         )}
         <ProposalItem proposal={p} isFirst={i === 0} taken={taken} onTake={onTake} />

@@ -1,0 +1,50 @@
+'use client'
+
+import { Box, Typography } from '@mui/material'
+import type { CardView } from '@/server/cards'
+
+/** How to shoot, and what to try when it goes wrong, in this body's own words. */
+export const Guidance = ({ guidance: { advice, rescues } }: { guidance: CardView['guidance'] }) => (
+  <>
+    {advice.length > 0 && (
+      <Box component="section" aria-labelledby="how-to-shoot" sx={{ mt: 5 }}>
+        <Typography variant="h2" id="how-to-shoot">
+          How to shoot
+        </Typography>
+        {advice.map(({ title, text }) => (
+          <Box key={title} sx={{ py: 1 }}>
+            <Typography sx={{ fontWeight: 650 }}>{title}</Typography>
+            <Typography>{text}</Typography>
+          </Box>
+        ))}
+      </Box>
+    )}
+    {rescues.length > 0 && (
+      <Box component="section" aria-labelledby="when-it-goes-wrong" sx={{ mt: 5 }}>
+        <Typography variant="h2" id="when-it-goes-wrong">
+          When it goes wrong
+        </Typography>
+        {rescues.map(({ symptom, remedies }) => (
+          <Box key={symptom} sx={{ py: 1 }}>
+            <Typography sx={{ fontWeight: 650 }}>{symptom}</Typography>
+            <Box component="ol" sx={{ m: 0, pl: 2.5 }}>
+              {remedies.map(({ text, here }) => (
+                <li key={text}>
+                  <Typography>
+                    {text}
+                    {here && (
+                      <Typography component="span" variant="value">
+                        {' '}
+                        {here}
+                      </Typography>
+                    )}
+                  </Typography>
+                </li>
+              ))}
+            </Box>
+          </Box>
+        ))}
+      </Box>
+    )}
+  </>
+)
