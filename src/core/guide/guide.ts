@@ -63,7 +63,8 @@ export interface MindChange {
   readonly then: string
 }
 
-export interface Topic {
+/** A question of the standard with everything the guide says to it. */
+export interface Answered {
   readonly id: TopicId
   readonly question: string
   /** Everything that a competent person would defend here, the strongest first. */
@@ -73,6 +74,9 @@ export interface Topic {
   /** What speaks against the school that the house holds, where the arguments would take another. */
   readonly objection: string | undefined
   readonly others: readonly OtherSchool[]
+}
+
+export interface Topic extends Answered {
   readonly wouldChange: readonly MindChange[]
 }
 
@@ -287,12 +291,7 @@ const othersOf = (
   })
 }
 
-const topicOf = (
-  topic: TopicId,
-  facts: Facts,
-  decided: Decided,
-  setting: Setting,
-): Omit<Topic, 'wouldChange'> | undefined => {
+const topicOf = (topic: TopicId, facts: Facts, decided: Decided, setting: Setting): Answered | undefined => {
   const { below, knowledge = KNOWLEDGE } = setting
   const { found, argued, ranked, overruled } = standings(topic, facts, decided, knowledge)
   const most = argued[0]?.points ?? 0
@@ -346,8 +345,9 @@ const limitsOf = (all: readonly Argument[]): ReadonlyMap<string, readonly number
 /** Most changes of mind that are told for one topic. */
 const MOST_CHANGES = 4
 
-const changesOfMind = (answers: Answers, decided: Decided, setting: Setting): ReadonlyMap<string, MindChange[]> => {
+const changesOfMind = (answers: Answers, setting: Setting): ReadonlyMap<string, MindChange[]> => {
   const { knowledge = KNOWLEDGE, taken = {} } = setting
+  const decided = decide(factsOf(answers), knowledge, taken)
   const limits = limitsOf(knowledge.arguments)
   const changes = new Map<string, MindChange[]>()
   for (const question of questionsFor(answers))
@@ -372,8 +372,12 @@ const changesOfMind = (answers: Answers, decided: Decided, setting: Setting): Re
 export const firstOn = (answers: Answers, { knowledge = KNOWLEDGE, taken = {} }: Setting = {}): Decided =>
   decide(factsOf(answers), knowledge, taken)
 
+/** The single answers that would lead to another proposal on a topic, a few of them. */
+export const mindChangesOn = (topic: TopicId, answers: Answers, setting: Setting = {}): readonly MindChange[] =>
+  changesOfMind(answers, setting).get(topic) ?? []
+
 /** What to propose, without what would change its mind. */
-export const answersOn = (answers: Answers, setting: Setting = {}): readonly Omit<Topic, 'wouldChange'>[] => {
+export const answersOn = (answers: Answers, setting: Setting = {}): readonly Answered[] => {
   const { knowledge = KNOWLEDGE, taken = {} } = setting
   const facts = factsOf(answers)
   // What was taken on one topic decides others, and never what is said about itself.
@@ -387,8 +391,7 @@ export const answersOn = (answers: Answers, setting: Setting = {}): readonly Omi
  * @param answers all, some or none of the questions; what was not answered or is not known decides nothing
  */
 export const propose = (answers: Answers, setting: Setting = {}): readonly Topic[] => {
-  const { knowledge = KNOWLEDGE, taken = {} } = setting
-  const changes = changesOfMind(answers, decide(factsOf(answers), knowledge, taken), setting)
+  const changes = changesOfMind(answers, setting)
   return answersOn(answers, setting).map(topic => ({ ...topic, wouldChange: changes.get(topic.id) ?? [] }))
 }
 

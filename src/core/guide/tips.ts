@@ -138,6 +138,14 @@ export const ADVICE: readonly Advice[] = [
   ),
   advice(
     'exposure',
+    'spot-link',
+    'Look whether the spot still follows',
+    'On some bodies detection breaks the link between the spot meter and the focus point: the spot then stays in the middle. Try it once before the work; the card says where a body is known for it.',
+    [{ light: ['spot', 'back'] }],
+    { beside: { meter: ['spot'], whom: ['on', 'inside'] } },
+  ),
+  advice(
+    'exposure',
     'film-shutter',
     'About half the frame interval',
     'At 25 frames a second about 1/50 s looks natural; in bright light use a grey filter, not a shorter time.',

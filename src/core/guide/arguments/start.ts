@@ -307,7 +307,7 @@ export const STARTING: readonly Argument[] = [
     'manual',
     { gap: ['smaller'] },
     'Every box holds a leaf: the camera takes it. The hand looks through.',
-    { points: 4 },
+    { points: 4.5 },
   ),
   drive.pro(
     'behind something, by hand',

@@ -3,7 +3,7 @@
 import { Alert, Box, Button, Tab, Tabs, Typography } from '@mui/material'
 import NextLink from 'next/link'
 import { useSearchParams } from 'next/navigation'
-import { useCallback, useMemo, useState } from 'react'
+import { useCallback, useDeferredValue, useMemo, useState } from 'react'
 import { describeStandardChanges, wanted } from '@/core/standards/compare'
 import { ownLayers, refText, type Standard, standardProblems, type Target } from '@/core/standards'
 import { problemWords } from '@/core/formats/problem'
@@ -69,7 +69,9 @@ export const StandardView = ({
   const part: PartId = PARTS.find(p => p.id === address.get('part'))?.id ?? 'targets'
   const own = useMemo(() => ownLayers(document), [document])
   const layer = own.find(l => l.id === address.get('layer')) ?? own[0]
-  const mending = useMemo(() => standardProblems(document, document.name).map(problemWords), [document])
+  // What has to be mended may come a frame later than what was typed.
+  const settled = useDeferredValue(document)
+  const mending = useMemo(() => standardProblems(settled, settled.name).map(problemWords), [settled])
 
   const takeNewer = async (below: string) => {
     const ref = encodeURIComponent(refText({ id: view.id, version }))

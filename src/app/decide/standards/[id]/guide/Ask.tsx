@@ -1,20 +1,26 @@
 'use client'
 
 import { Box, Button, Chip, TextField, Typography } from '@mui/material'
+import { memo } from 'react'
 import { type Answers, answersTo, type Question, UNKNOWN } from '@/core/guide/questions'
+import type { Standard } from '@/core/standards'
+import { inSentence } from '@/core/vocabulary/words'
+import type { Draft } from '@/ui/draft'
+import { withAnswer } from './answers'
 
 /** One question with its answers; what cannot be answered is said to be unknown, which is never a no. */
-export const Ask = ({
+const Put = ({
   question: q,
   answer,
-  disabled,
-  onAnswer,
+  edit,
 }: {
   question: Question
   answer: Answers[string] | undefined
-  disabled: boolean
-  onAnswer: (answer: Answers[string] | undefined) => void
+  edit: Draft<Standard>['edit'] | undefined
 }) => {
+  const disabled = !edit
+  const onAnswer = (a: Answers[string] | undefined) =>
+    edit?.(`guide: ${inSentence(q.text)}`, s => withAnswer(s, q.id, a))
   const chosen = answersTo(answer)
   const isUnknown = chosen.includes(UNKNOWN)
   const known = chosen.filter(c => c !== UNKNOWN)
@@ -58,6 +64,13 @@ export const Ask = ({
     </Box>
   )
 }
+
+/** Drawn again only where its own answer changed. */
+export const Ask = memo(
+  Put,
+  (a, b) =>
+    a.question === b.question && a.edit === b.edit && answersTo(a.answer).join('|') === answersTo(b.answer).join('|'),
+)
 
 const Choice = ({
   label,

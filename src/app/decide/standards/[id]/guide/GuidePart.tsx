@@ -2,20 +2,28 @@
 
 import { Alert, Box, Button, Link, Tab, Tabs, Typography } from '@mui/material'
 import NextLink from 'next/link'
-import { useMemo, useState } from 'react'
-import { accept, clear, type Proposal, propose, tipsFor, type Topic } from '@/core/guide/guide'
+import { useCallback, useDeferredValue, useMemo, useState } from 'react'
+import {
+  accept,
+  type Answered,
+  answersOn,
+  type MindChange,
+  mindChangesOn,
+  type Proposal,
+  tipsFor,
+} from '@/core/guide/guide'
+import type { TopicId } from '@/core/guide/schools'
 import { type HouseGuide, knowledgeOf } from '@/core/guide/house'
 import { contradictions } from '@/core/guide/incompatible'
 import { type Answers, answersTo, type Question, questionsFor } from '@/core/guide/questions'
-import { effectiveTargets, type Layer, type Standard } from '@/core/standards'
+import { effectiveTargets, layered, type Layer, type Standard } from '@/core/standards'
 import { withAdvice, withoutGuidance, withRescue } from '@/core/standards/guidance'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { sameValue } from '@/core/vocabulary/same'
-import { inSentence } from '@/core/vocabulary/words'
 import type { CalledOn } from '@/server/guide'
 import type { Draft } from '@/ui/draft'
 import { GivesWay } from '@/ui/GivesWay'
-import { refusedIn, withAnswer, withoutRefusal, withRefusal } from './answers'
+import { refusedIn, withAnswer } from './answers'
 import { Ask } from './Ask'
 import { SentenceField } from './SentenceField'
 import { AdviceList, RescueList } from './Tips'
@@ -58,7 +66,7 @@ export const GuidePart = ({
         )}
         <Questions answers={answers} edit={edit} />
       </Box>
-      <Answered standard={standard} layer={layer} answers={answers} edit={edit} house={house} called={called} />
+      <WhatFollows standard={standard} layer={layer} edit={edit} house={house} called={called} />
     </Box>
   )
 }
@@ -89,13 +97,7 @@ const Questions = ({ answers, edit }: { answers: Answers; edit: Edit | undefined
         may bring up more.
       </Typography>
       {asked.map(q => (
-        <Ask
-          key={q.id}
-          question={q}
-          answer={answers[q.id]}
-          disabled={!edit}
-          onAnswer={a => edit?.(`guide: ${inSentence(q.text)}`, s => withAnswer(s, q.id, a))}
-        />
+        <Ask key={q.id} question={q} answer={answers[q.id]} edit={edit} />
       ))}
       {left > 0 && (
         <Button sx={{ mt: 2 }} onClick={() => setMore(m => m + AT_ONCE)}>
@@ -109,27 +111,31 @@ const Questions = ({ answers, edit }: { answers: Answers; edit: Edit | undefined
 /** Three kinds of answer, kept apart: what is set, how to shoot, what to do when it goes wrong. */
 type Kind = 'settings' | 'shooting' | 'wrong'
 
-const Answered = ({
-  standard,
-  layer,
-  answers,
+const WhatFollows = ({
+  standard: now,
+  layer: layerNow,
   edit,
   house,
   called,
 }: {
   standard: Standard
   layer: Layer
-  answers: Answers
   edit: Edit | undefined
   house: HouseGuide
   called: CalledOn
 }) => {
   const [kind, setKind] = useState<Kind>('settings')
+  // What was clicked shows at once; what follows from it comes with the next frame.
+  const standard = useDeferredValue(now)
+  const layer = standard.layers.find(l => l.id === layerNow.id) ?? layerNow
+  const answers: Answers = useMemo(() => standard.answers ?? {}, [standard.answers])
   const knowledge = useMemo(() => knowledgeOf(house), [house])
-  const topics = useMemo(() => {
+  const setting = useMemo(() => {
     const bare = { ...standard, layers: standard.layers.map(l => (l.id === layer.id ? { ...l, targets: [] } : l)) }
-    return propose(answers, { knowledge, below: new Map(effectiveTargets(bare).map(t => [t.dimension, t.value])) })
-  }, [answers, standard, layer.id, knowledge])
+    return { knowledge, below: new Map(effectiveTargets(bare).map(t => [t.dimension, t.value])) }
+  }, [standard, layer.id, knowledge])
+  const topics = useMemo(() => answersOn(answers, setting), [answers, setting])
+  const changes = useCallback((id: TopicId) => mindChangesOn(id, answers, setting), [answers, setting])
   const tips = useMemo(() => tipsFor(answers, { knowledge }), [answers, knowledge])
   const kept = new Set([...(layer.advice ?? []), ...(layer.rescues ?? [])].map(k => k.id))
   const advice = (id: string) => tips.advice.find(a => a.id === id)
@@ -183,7 +189,9 @@ const Answered = ({
         <Tab value="shooting" label={`How to shoot (${tips.advice.length})`} />
         <Tab value="wrong" label={`When it goes wrong (${tips.rescues.length})`} />
       </Tabs>
-      {kind === 'settings' && <Settings standard={standard} layer={layer} topics={topics} edit={edit} />}
+      {kind === 'settings' && (
+        <Settings standard={standard} layer={layer} topics={topics} edit={edit} changes={changes} />
+      )}
       {kind === 'shooting' && (
         <>
           <Head
@@ -216,7 +224,7 @@ const Head = ({ words, action }: { words: React.ReactNode; action: React.ReactNo
 )
 
 /** The answer to a topic that the layer holds now, whichever it is. */
-const takenOf = (topic: Topic, layer: Layer): Proposal | undefined =>
+const takenOf = (topic: Answered, layer: Layer): Proposal | undefined =>
   [...topic.proposals, ...topic.others].find(
     p =>
       p.targets.length > 0 &&
@@ -231,18 +239,28 @@ const Settings = ({
   layer,
   topics,
   edit,
+  changes,
 }: {
   standard: Standard
   layer: Layer
-  topics: readonly Topic[]
+  topics: readonly Answered[]
   edit: Edit | undefined
+  changes: (topic: TopicId) => readonly MindChange[]
 }) => {
   const refused = refusedIn(standard)
-  const open = topics.filter(t => !refused.includes(t.id) && !takenOf(t, layer) && t.proposals[0].targets.length > 0)
-  const take = (topic: Topic, proposal: Proposal) =>
-    edit?.(`guide: ${inSentence(topic.question)} – ${inSentence(proposal.title)}`, s =>
-      withoutRefusal(accept(s, layer.id, topic.id, proposal), topic.id),
-    )
+  const taken = new Map(topics.map(t => [t.id, takenOf(t, layer)?.id]))
+  const open = topics.filter(t => !refused.includes(t.id) && !taken.get(t.id) && t.proposals[0].targets.length > 0)
+  // Where a must below is relaxed, somebody is asked why.
+  const relaxing = useMemo(
+    () =>
+      new Set([
+        ...layered(standard).withheld.map(w => w.target.dimension),
+        ...layer.targets.flatMap(t => (t.relaxes ? [t.dimension] : [])),
+      ]),
+    [standard, layer],
+  )
+  const writes = (t: Answered, id: string) =>
+    [...t.proposals, ...t.others].some(p => p.targets.some(x => x.dimension === id))
   return (
     <>
       <Head
@@ -275,20 +293,18 @@ const Settings = ({
         <TopicItem
           key={t.id}
           topic={t}
-          taken={takenOf(t, layer)?.id}
+          taken={taken.get(t.id)}
           isRefused={refused.includes(t.id)}
-          onTake={edit && (p => take(t, p))}
-          onRefuse={
-            edit &&
-            (() => edit(`guide: ${inSentence(t.question)} refused`, s => withRefusal(clear(s, layer.id, t.id), t.id)))
-          }
+          layerId={layer.id}
+          edit={edit}
+          changes={changes}
         >
-          {edit && (
+          {edit && [...relaxing].some(id => writes(t, id)) && (
             <GivesWay
               document={standard}
               layer={layer}
               edit={edit}
-              concerns={id => [...t.proposals, ...t.others].some(p => p.targets.some(x => x.dimension === id))}
+              concerns={id => writes(t, id)}
               what="what you accepted"
             />
           )}

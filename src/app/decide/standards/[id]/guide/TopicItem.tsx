@@ -1,11 +1,17 @@
 'use client'
 
 import { Box, Button, Typography } from '@mui/material'
-import { type ReactNode, useState } from 'react'
-import type { OtherSchool, Proposal, Topic } from '@/core/guide/guide'
+import { memo, type ReactNode, useState } from 'react'
+import { accept, type Answered, clear, type MindChange, type OtherSchool, type Proposal } from '@/core/guide/guide'
+import type { TopicId } from '@/core/guide/schools'
+import type { Standard } from '@/core/standards'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { inSentence, valueWords } from '@/core/vocabulary/words'
+import type { Draft } from '@/ui/draft'
 import { Eyebrow } from '@/ui/pieces'
+import { withoutRefusal, withRefusal } from './answers'
+
+type Edit = Draft<Standard>['edit']
 
 const targetWords = (p: Proposal): string =>
   p.targets.length === 0
@@ -85,64 +91,105 @@ const Why = ({ proposal: p }: { proposal: Proposal }) => {
   )
 }
 
-export const TopicItem = ({
-  topic,
-  taken,
-  isRefused,
-  onTake,
-  onRefuse,
-  children,
-}: Taking & {
-  topic: Topic
-  isRefused: boolean
-  onRefuse: (() => void) | undefined
-  children?: ReactNode
-}) => (
-  <Box component="article" aria-label={topic.question} sx={{ py: 2, borderTop: 1, borderColor: 'divider', mt: 1.5 }}>
-    <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, minHeight: 32 }}>
-      <Box sx={{ flex: 1 }}>
-        <Eyebrow component="h3">{topic.question}</Eyebrow>
-      </Box>
-      {isRefused ? (
-        <Typography variant="body2" color="textSecondary">
-          refused
-        </Typography>
-      ) : (
-        onRefuse && (
-          <Button size="small" onClick={onRefuse}>
-            {taken ? 'Take it back' : 'Refuse'}
-          </Button>
-        )
-      )}
-    </Box>
-    {topic.objection && (
-      <Typography variant="body2" sx={{ fontWeight: 650 }}>
-        The house holds {topic.proposals[0].school}. Against it here: {topic.objection}
-      </Typography>
-    )}
-    {topic.proposals.map((p, i) => (
-      <Box key={p.id}>
-        {i === 1 && (
-          <Typography variant="body2" color="textSecondary" sx={{ mt: 1.5 }}>
-            Practitioners disagree here.
-            {topic.wins && topic.wins !== topic.proposals[0].reason
-              ? ` What puts the first before the second: ${inSentence(topic.wins)}`
-              : ''}
+interface TopicProps {
+  readonly topic: Answered
+  readonly taken: string | undefined
+  readonly isRefused: boolean
+  readonly layerId: string
+  readonly edit: Edit | undefined
+  /** What would change its mind, reckoned when it is asked. */
+  readonly changes: (topic: TopicId) => readonly MindChange[]
+  readonly children?: ReactNode
+}
+
+const Shown = ({ topic, taken, isRefused, layerId, edit, changes, children }: TopicProps) => {
+  const onTake =
+    edit &&
+    ((p: Proposal) =>
+      edit(`guide: ${inSentence(topic.question)} – ${inSentence(p.title)}`, taking(layerId, topic.id, p)))
+  const refuse = () =>
+    edit?.(`guide: ${inSentence(topic.question)} refused`, s => withRefusal(clear(s, layerId, topic.id), topic.id))
+  return (
+    <Box component="article" aria-label={topic.question} sx={{ py: 2, borderTop: 1, borderColor: 'divider', mt: 1.5 }}>
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, minHeight: 32 }}>
+        <Box sx={{ flex: 1 }}>
+          <Eyebrow component="h3">{topic.question}</Eyebrow>
+        </Box>
+        {isRefused ? (
+          <Typography variant="body2" color="textSecondary">
+            refused
           </Typography>
+        ) : (
+          edit && (
+            <Button size="small" onClick={refuse}>
+              {taken ? 'Take it back' : 'Refuse'}
+            </Button>
+          )
         )}
-        <ProposalItem proposal={p} isFirst={i === 0} taken={taken} onTake={onTake} />
       </Box>
-    ))}
-    {children}
-    {topic.others.length > 0 && <Others topic={topic} taken={taken} onTake={onTake} />}
-    {topic.wouldChange.length > 0 && (
-      <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
-        Would change its mind:{' '}
-        {topic.wouldChange.map(c => `${c.question} ${c.answer}: ${inSentence(c.then)}`).join(' · ')}.
-      </Typography>
-    )}
-  </Box>
+      {topic.objection && (
+        <Typography variant="body2" sx={{ fontWeight: 650 }}>
+          The house holds {topic.proposals[0].school}. Against it here: {topic.objection}
+        </Typography>
+      )}
+      {topic.proposals.map((p, i) => (
+        <Box key={p.id}>
+          {i === 1 && (
+            <Typography variant="body2" color="textSecondary" sx={{ mt: 1.5 }}>
+              Practitioners disagree here.
+              {topic.wins && topic.wins !== topic.proposals[0].reason
+                ? ` What puts the first before the second: ${inSentence(topic.wins)}`
+                : ''}
+            </Typography>
+          )}
+          <ProposalItem proposal={p} isFirst={i === 0} taken={taken} onTake={onTake} />
+        </Box>
+      ))}
+      {children}
+      {topic.others.length > 0 && <Others topic={topic} taken={taken} onTake={onTake} />}
+      <Changes changes={() => changes(topic.id)} />
+    </Box>
+  )
+}
+
+const taking =
+  (layerId: string, topic: TopicId, proposal: Proposal) =>
+  (s: Standard): Standard =>
+    withoutRefusal(accept(s, layerId, topic, proposal), topic)
+
+/**
+ * One question of the standard. Every click answers all of them, and few change: one that says the same is not drawn
+ * again.
+ */
+export const TopicItem = memo(
+  Shown,
+  (a, b) =>
+    a.taken === b.taken &&
+    a.isRefused === b.isRefused &&
+    a.layerId === b.layerId &&
+    a.edit === b.edit &&
+    !a.children &&
+    !b.children &&
+    a.changes === b.changes &&
+    JSON.stringify(a.topic) === JSON.stringify(b.topic),
 )
+
+const Changes = ({ changes }: { changes: () => readonly MindChange[] }) => {
+  const [told, setTold] = useState<readonly MindChange[]>()
+  if (!told)
+    return (
+      <Button size="small" sx={{ px: 0, mt: 0.5, display: 'block' }} onClick={() => setTold(changes())}>
+        What would change its mind
+      </Button>
+    )
+  return (
+    <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
+      {told.length === 0
+        ? 'No single answer would change its mind.'
+        : `Would change its mind: ${told.map(c => `${c.question} ${c.answer}: ${inSentence(c.then)}`).join(' · ')}.`}
+    </Typography>
+  )
+}
 
 const fits = (o: OtherSchool): string =>
   o.ruledOut
@@ -152,7 +199,7 @@ const fits = (o: OtherSchool): string =>
       : ''
 
 /** What the other schools would say; out of sight until somebody wants to know, or has taken one of them. */
-const Others = ({ topic, taken, onTake }: Taking & { topic: Topic }) => {
+const Others = ({ topic, taken, onTake }: Taking & { topic: Answered }) => {
   const [open, setOpen] = useState(topic.others.some(o => o.id === taken))
   if (!open)
     return (
