@@ -5,7 +5,10 @@ import * as comparisons from '../../src/app/api/v1/comparisons/route'
 import * as concordance from '../../src/app/api/v1/concordance/route'
 import * as explanations from '../../src/app/api/v1/explanations/route'
 import * as fleet from '../../src/app/api/v1/fleet/route'
+import { NO_HOUSE_GUIDE } from '../../src/core/guide/house'
+import { QUESTIONS } from '../../src/core/guide/questions'
 import * as guide from '../../src/app/api/v1/guide/route'
+import * as house from '../../src/app/api/v1/guide/house/route'
 import * as level from '../../src/app/api/v1/level/route'
 import * as standards from '../../src/app/api/v1/standards/route'
 import * as begun from '../../src/app/api/v1/standards/new/route'
@@ -158,8 +161,38 @@ describe('what is computed', () => {
 
   it('proposes for answers, and asks the questions', async () => {
     const { body } = await read(await guide.POST(send({ motion: ['steady'], session: 180, handed: 'nobody' })))
-    expect((body['topics'] as { id: string }[])[0]?.id).toBe('start')
-    expect((await read(await guide.GET())).body['questions']).toHaveLength(16)
+    const topics = body['topics'] as { id: string; proposals: { school: string }[]; wouldChange: unknown[] }[]
+    const start = topics.find(t => t.id === 'start')
+    expect([start?.proposals[0]?.school, start?.wouldChange.length]).toEqual(['thumb stop', 4])
+    expect((body['rescues'] as { id: string }[]).map(r => r.id)).toContain('thumb-hurts')
+    expect((await read(await guide.GET())).body['questions']).toEqual(QUESTIONS)
+  })
+
+  it('keeps what the house makes of the guide, and refuses what nobody could answer', async () => {
+    const first = await read(await house.GET())
+    expect(first).toEqual({ status: 200, body: { document: NO_HOUSE_GUIDE, revision: 0 } })
+    const put = async (document: object, revision: number) =>
+      read(await house.PUT(send({ document, revision, what: 'by script' }, '', 'PUT')))
+    const held = { ...NO_HOUSE_GUIDE, holds: { start: 'shutter' } }
+    expect(await put(held, 0)).toEqual({ status: 200, body: { document: held, revision: 1 } })
+    // Whoever began from what was there before is told, and nothing is stored.
+    expect(await put(NO_HOUSE_GUIDE, 0)).toMatchObject({ status: 409, body: { revision: 1, document: held } })
+    const wrong = await put({ ...held, holds: { start: 'elbow' } }, 1)
+    expect([wrong.status, wrong.body['problems']]).toEqual([
+      422,
+      [expect.objectContaining({ path: 'holds.start', expected: expect.stringContaining('thumb, shutter') as string })],
+    ])
+    expect((await put({ format: 'coherion.guide/2' }, 1)).status).toBe(422)
+    expect(
+      (await read(await house.PUT(send({ document: held, revision: 1, what: 'x', person: 'nobody' }, '', 'PUT'))))
+        .status,
+    ).toBe(422)
+    // What is held counts for whoever asks.
+    const { body } = await read(await guide.POST(send({ motion: ['steady'], session: 180, handed: 'nobody' })))
+    const start = (body['topics'] as { id: string; proposals: { school: string }[]; objection: string }[]).find(
+      t => t.id === 'start',
+    )
+    expect([start?.proposals[0]?.school, start?.objection]).toEqual(['shutter start', expect.stringContaining('thumb')])
   })
 
   it('gives the Concordance as CSV, and the standard as a PDF', async () => {

@@ -202,6 +202,7 @@ describe('links', () => {
       'Standards',
       'Concordance',
       'Compare',
+      'Reasoning',
       'Cards',
       'Controls',
       'Readiness',

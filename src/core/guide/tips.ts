@@ -167,6 +167,7 @@ export const ADVICE: readonly Advice[] = [
     'Some stabilisers drift on a tripod, others notice it. The lens’s manual says which; where unknown switch it off and look.',
     [
       { support: ['tripod'], pace: ['still', 'slow'] },
+      { support: ['tripod'], output: FILM },
       { support: ['tripod'], what: ['place'] },
     ],
   ),
@@ -223,7 +224,7 @@ export const ADVICE: readonly Advice[] = [
     'one-depth',
     'One distance in the box',
     'With two distances in one box focus pulses between them: a smaller area, on one of them.',
-    [{ depth: ['layered'], output: ['stills'] }],
+    [{ depth: ['layered'] }],
   ),
   advice(
     'distance',
@@ -476,7 +477,7 @@ export const RESCUES: readonly Rescue[] = [
     'crossed',
     'It goes away with who crosses',
     [
-      ['Let go of the button while they pass, press again after.', 'trigger.start'],
+      'Let go while they pass, press again after.',
       ['A longer wait.', 'track.hold'],
       ['A smaller area.', 'area.pattern'],
     ],
@@ -579,6 +580,54 @@ export const RESCUES: readonly Rescue[] = [
       ['Hold focus once it is right.', 'trigger.stop'],
     ],
     [{ depth: ['layered'] }],
+  ),
+  rescue(
+    'wont-release',
+    'It does not release',
+    [
+      ['The point on an edge with contrast.', 'area.pattern'],
+      ['At once for this frame, in focus or not.', 'release.single'],
+      'A step back: nearer than the closest focus nothing is found.',
+    ],
+    [{ pace: ['still', 'slow'], output: ['stills'], distance: ['close', 'near'] }],
+  ),
+  rescue(
+    'lost',
+    'It is lost, and focus runs to the end',
+    [
+      'Let go, aim anew, press again; pressing on only searches further.',
+      ['A larger area until it is found again.', 'area.pattern'],
+      ['A short turn of the ring toward it.', 'mode.override'],
+    ],
+    [{ pace: ['slow', 'steady', 'sudden'], output: ['stills', 'slow-motion'] }],
+  ),
+  rescue(
+    'not-sharp',
+    'Focus is right, and yet it is not sharp',
+    [
+      'Stabiliser off, and released without touching the camera.',
+      ['Grow the picture and look at it.', 'see.magnify'],
+      ['Look whether this lens needs an offset on this body.', 'range.offset'],
+    ],
+    [
+      { support: ['tripod', 'monopod'], pace: ['still', 'slow'] },
+      { what: ['place', 'thing'], pace: ['still'] },
+    ],
+  ),
+  rescue(
+    'film-hunts',
+    'It hunts in the middle of the take',
+    [
+      ['Freeze it, or pull by hand.', 'video.freeze'],
+      ['A smaller area, on one distance.', 'area.pattern'],
+      ['Calmer travel, so that it is less seen.', 'video.transition'],
+    ],
+    [
+      { output: FILM, pace: ['still', 'slow'] },
+      { output: FILM, distance: ['close'] },
+      { output: FILM, what: ['place', 'thing', 'vehicle'] },
+      { output: FILM, light: ['dark'] },
+    ],
   ),
   rescue(
     'thumb-hurts',

@@ -70,6 +70,7 @@ export const SEEING: readonly Argument[] = [
     { points: 1 },
   ),
 
+  review.never('film', ['off', 'on'], { work: ['film'] }, 'A take is looked at afterwards.'),
   review.pro('moving', 'off', { following: { min: 0.15 } }, 'The picture in the finder hides what happens next.', {
     points: 3,
   }),

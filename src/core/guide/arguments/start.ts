@@ -27,6 +27,13 @@ export const STARTING: readonly Argument[] = [
     'Tap and let go: focus stays on it, and the background is not taken at the next press.',
   ),
   start.pro(
+    'close, swaying',
+    'thumb',
+    { distance: ['close'], support: ['hand'] },
+    'Held, focus follows your sway; let go, it stays where it is while you rock and release.',
+    { points: 2.5 },
+  ),
+  start.pro(
     'still, half-press holds',
     'shutter',
     { pace: ['still'] },

@@ -13,8 +13,12 @@ const range = arguing('range')
 const reset = arguing('reset')
 
 const STILLS = { output: ['stills'] } as const
+const FILM_ONLY = { work: ['film'] } as const
+const FILM_HAS_ITS_OWN =
+  'While filming the camera goes by the settings for film: how long it waits, how fast it travels.'
 
 export const STAYING: readonly Argument[] = [
+  hold.never('film has its own', ['usual', 'stubborn', 'loose'], FILM_ONLY, FILM_HAS_ITS_OWN),
   hold.usual('usual', 'Long enough for a missed aim, short enough for a real change of subject.', 1),
   hold.pro(
     'something crosses',
@@ -73,6 +77,7 @@ export const STAYING: readonly Argument[] = [
     { points: 2 },
   ),
 
+  change.never('film has its own', ['stubborn', 'loose'], FILM_ONLY, FILM_HAS_ITS_OWN),
   change.pro(
     'something crosses',
     'stubborn',
@@ -87,6 +92,7 @@ export const STAYING: readonly Argument[] = [
     'Whoever is in the area is right.',
   ),
 
+  response.never('film has its own', ['middle', 'calm', 'quick'], FILM_ONLY, FILM_HAS_ITS_OWN),
   response.pro('sudden', 'quick', { pace: ['sudden'] }, 'A start, a stop or a drop has to be believed at once.', {
     points: 4,
   }),

@@ -513,6 +513,12 @@ export const LOOKING: readonly Argument[] = [
   }),
   offered.pro('first weeks', 'one', { hands: ['first-days'] }, 'One thing at a time.', { points: 2 }),
 
+  orientation.never(
+    'it is not turned',
+    ['own', 'shared'],
+    { support: ['tripod', 'gimbal', 'remote'] },
+    'The camera is not turned there.',
+  ),
   orientation.pro(
     'moving',
     'own',

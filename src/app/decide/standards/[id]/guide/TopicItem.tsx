@@ -146,8 +146,10 @@ const Shown = ({ topic, taken, isRefused, layerId, edit, changes, children }: To
         </Box>
       ))}
       {children}
-      {topic.others.length > 0 && <Others topic={topic} taken={taken} onTake={onTake} />}
-      <Changes changes={() => changes(topic.id)} />
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 3, alignItems: 'center' }}>
+        {topic.others.length > 0 && <Others topic={topic} taken={taken} onTake={onTake} />}
+        <Changes changes={() => changes(topic.id)} />
+      </Box>
     </Box>
   )
 }
@@ -178,12 +180,12 @@ const Changes = ({ changes }: { changes: () => readonly MindChange[] }) => {
   const [told, setTold] = useState<readonly MindChange[]>()
   if (!told)
     return (
-      <Button size="small" sx={{ px: 0, mt: 0.5, display: 'block' }} onClick={() => setTold(changes())}>
+      <Button size="small" color="inherit" sx={{ px: 0, color: 'text.secondary' }} onClick={() => setTold(changes())}>
         What would change its mind
       </Button>
     )
   return (
-    <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
+    <Typography variant="body2" color="textSecondary" sx={{ mt: 1, flexBasis: '100%' }}>
       {told.length === 0
         ? 'No single answer would change its mind.'
         : `Would change its mind: ${told.map(c => `${c.question} ${c.answer}: ${inSentence(c.then)}`).join(' · ')}.`}
@@ -203,12 +205,17 @@ const Others = ({ topic, taken, onTake }: Taking & { topic: Answered }) => {
   const [open, setOpen] = useState(topic.others.some(o => o.id === taken))
   if (!open)
     return (
-      <Button size="small" sx={{ px: 0, mt: 0.5, textAlign: 'left' }} onClick={() => setOpen(true)}>
+      <Button
+        size="small"
+        color="inherit"
+        sx={{ px: 0, color: 'text.secondary', textAlign: 'left' }}
+        onClick={() => setOpen(true)}
+      >
         What other schools would say: {topic.others.map(o => o.school).join(', ')}
       </Button>
     )
   return topic.others.map(o => (
-    <Box key={o.id} sx={{ mt: 1, display: 'flex', gap: 2, alignItems: 'flex-start' }}>
+    <Box key={o.id} sx={{ mt: 1, display: 'flex', gap: 2, alignItems: 'flex-start', flexBasis: '100%' }}>
       <Typography variant="body2" color="textSecondary" sx={{ flex: 1 }}>
         <b>{o.school}</b> would say: {inSentence(o.title)}. {o.reason}
         {fits(o)}
