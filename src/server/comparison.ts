@@ -1,5 +1,6 @@
 import 'server-only'
-import { asSchool, schoolsOf } from '@/core/guide/guide'
+import { asSchool } from '@/core/guide/accept'
+import { schoolsOf } from '@/core/guide/guide'
 import { cellWords, gotValue, type Outcome, type Resolution } from '@/core/resolve'
 import { type Context, contextFrom, type Standard } from '@/core/standards'
 import { compareStandards, isNoticed } from '@/core/standards/compare'

@@ -1,5 +1,5 @@
 import 'server-only'
-import { RESCUES } from '@/core/guide/tips'
+import { RESCUES } from '@/core/guide/arguments/rescues'
 import { type HouseGuide, knowledgeOf, NO_HOUSE_GUIDE, parseHouseGuide } from '@/core/guide/house'
 import { rowsAbout } from '@/core/phrasebook/terms'
 import { readGuide, saveGuide } from '@/db/settings'

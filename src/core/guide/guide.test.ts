@@ -8,11 +8,14 @@ import { emptyStandard, withTarget } from '../standards/edit'
 import houseBaseline from '../standards/house-baseline.json' with { type: 'json' }
 import { ARGUMENTS } from './arguments'
 import { factsOf, followingShare, holds } from './facts'
-import { accept, answersOn, asSchool, clear, KNOWLEDGE, type Knowledge, propose, schoolsOf, tipsFor } from './guide'
+import { accept, asSchool, clear } from './accept'
+import { answersOn, propose, schoolsOf, tipsFor } from './guide'
+import { KNOWLEDGE, type Knowledge } from './weigh'
 import { contradictions } from './incompatible'
 import { type Answers, QUESTIONS, questionsFor, UNKNOWN } from './questions'
 import { schoolsIn, TOPIC_IDS } from './schools'
-import { ADVICE, RESCUES } from './tips'
+import { ADVICE } from './arguments/advice'
+import { RESCUES } from './arguments/rescues'
 
 const KINDS = ['settings', 'schools', 'advice', 'rescues'] as const
 

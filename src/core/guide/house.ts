@@ -3,10 +3,11 @@ import { type Parsed, parseDocument, type Problem } from '../formats/problem'
 import { type Argument } from './argument'
 import { ARGUMENTS } from './arguments'
 import { conditionWords, PACES } from './facts'
-import type { Knowledge } from './guide'
+import { type Knowledge } from './weigh'
 import { QUESTIONS } from './questions'
 import { schoolsIn, TOPIC_IDS, type TopicId } from './schools'
-import { ADVICE, RESCUES } from './tips'
+import { ADVICE } from './arguments/advice'
+import { RESCUES } from './arguments/rescues'
 
 /** What a house makes of the guide, and the file it travels in: schools it holds, rules off, replaced and added. */
 export const GUIDE_FORMAT = 'coherion.guide/1'

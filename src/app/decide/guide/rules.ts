@@ -2,7 +2,8 @@ import type { Argument } from '@/core/guide/argument'
 import { ARGUMENTS } from '@/core/guide/arguments'
 import { type HouseGuide, whenWords } from '@/core/guide/house'
 import { schoolsIn, TOPIC_IDS, type TopicId, TOPICS } from '@/core/guide/schools'
-import { ADVICE, RESCUES } from '@/core/guide/tips'
+import { ADVICE } from '@/core/guide/arguments/advice'
+import { RESCUES } from '@/core/guide/arguments/rescues'
 
 /** All the guide goes by, in words, as a lead reads, searches and switches it. */
 

@@ -3,15 +3,9 @@
 import { Alert, Box, Button, Link, Tab, Tabs, Typography } from '@mui/material'
 import NextLink from 'next/link'
 import { useCallback, useDeferredValue, useMemo, useState } from 'react'
-import {
-  accept,
-  type Answered,
-  answersOn,
-  type MindChange,
-  mindChangesOn,
-  type Proposal,
-  tipsFor,
-} from '@/core/guide/guide'
+import { accept } from '@/core/guide/accept'
+import { type Answered, answersOn, type Proposal, tipsFor } from '@/core/guide/guide'
+import { type MindChange, mindChangesOn } from '@/core/guide/mind'
 import type { TopicId } from '@/core/guide/schools'
 import { type HouseGuide, knowledgeOf } from '@/core/guide/house'
 import { contradictions } from '@/core/guide/incompatible'

@@ -2,7 +2,7 @@
 
 import { Box, Button, Typography } from '@mui/material'
 import type { ReactNode } from 'react'
-import type { Advice, AdviceTopic, Rescue } from '@/core/guide/tips'
+import { type Advice, type AdviceTopic, type Rescue } from '@/core/guide/tips'
 import type { CalledOn } from '@/server/guide'
 import { Eyebrow } from '@/ui/pieces'
 

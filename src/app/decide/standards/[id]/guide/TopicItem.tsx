@@ -2,7 +2,9 @@
 
 import { Box, Button, Typography } from '@mui/material'
 import { memo, type ReactNode, useState } from 'react'
-import { accept, type Answered, clear, type MindChange, type OtherSchool, type Proposal } from '@/core/guide/guide'
+import { accept, clear } from '@/core/guide/accept'
+import { type Answered, type OtherSchool, type Proposal } from '@/core/guide/guide'
+import { type MindChange } from '@/core/guide/mind'
 import type { TopicId } from '@/core/guide/schools'
 import type { Standard } from '@/core/standards'
 import { dimension } from '@/core/vocabulary/dimensions'
