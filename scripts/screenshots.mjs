@@ -63,9 +63,13 @@ const helped = async page => {
   await step.evaluate(li => li.scrollIntoView({ block: 'start' }))
   await page.evaluate(() => globalThis.scrollBy(0, -110))
 }
+/** From a sentence to what the guide says of it. */
 const guided = async page => {
-  for (const answer of ['people', 'suddenly', 'small, up to a third of the height', 'one lit figure in the dark'])
-    await page.getByRole('button', { name: answer, exact: true }).click()
+  await page
+    .getByLabel('What will you photograph?')
+    .fill('silks dropping suddenly, one lit figure, small in the frame, nobody in the way')
+  await page.getByRole('button', { name: 'Fill in' }).click()
+  await page.getByRole('button', { name: 'people', exact: true }).click()
   await page.getByRole('article', { name: 'What starts focusing' }).waitFor()
   await page.evaluate(() => globalThis.scrollTo(0, 0))
 }
