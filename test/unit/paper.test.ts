@@ -102,6 +102,17 @@ describe('a PDF of cards', () => {
     for (const p of card.proofs) expect(text).toContain(p.words)
   })
 
+  it('says how to shoot and what to do when it goes wrong, in the words of the body', async () => {
+    const { text } = await make(request({ standard: 'close-and-tiny', units: ['tsp-t1', 'quay-1'] }))
+    expect(text).toContain('How to shoot')
+    expect(text).toContain('Step back and crop. A step back buys depth faster than stopping down; crop afterwards.')
+    expect(text).toContain('When it goes wrong')
+    // Each body by its own word for the same remedy.
+    expect(text).toContain('2. Focus by hand, at the size you want. Here: Drive.')
+    expect(text).toContain('2. Focus by hand, at the size you want. Here: Sharpening.')
+    expect((await make(request({ units: ['tsp-t1'] }))).text).not.toContain('How to shoot')
+  })
+
   it('has the slot that it is stored in as the last step', async () => {
     const { text } = await make(request({ units: ['tsp-t1'], slots: 'Plate 2:ring-action' }))
     const { steps } = await readCard('ring-action', 'tollgate', 'tsp-t1')
@@ -161,4 +172,11 @@ it('the sheet for the wall says what is set on single bodies anyway, and stays o
   expect(pages).toBe(2)
   expect(text).toContain('Set anyway on Tollgate: Sighting: Board raised. The class is taught with it.')
   expect(text).toContain('5 more bodies and rows; see the standard.')
+})
+
+it('the sheet for the wall has a third page where how to shoot is kept', async () => {
+  const { pages, text } = await read((await standardPdf('close-and-tiny')).bytes)
+  expect(pages).toBe(3)
+  expect(text).toContain('page 3 of 3')
+  expect(text).toContain('Rock slowly to and fro and release as it comes')
 })
