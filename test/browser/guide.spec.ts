@@ -154,6 +154,20 @@ test('crowded: one politician behind shoulders, and what the house makes of it',
   await whom.getByRole('button', { name: 'Add the rule' }).click()
   await expect(page.getByText(/1 switched off here, 1 of your own/)).toBeVisible()
 
+  // A rule is replaced where it stands, with its own conditions kept.
+  await page.getByLabel('Search the rules').fill('hold to follow, let go to lock: one button')
+  await page
+    .getByRole('article', { name: 'start/stops and starts', exact: true })
+    .getByRole('button', { name: 'Replace' })
+    .click()
+  const form = page.getByRole('form', { name: /^A rule of your own/ })
+  await expect(form).toContainText('as it was: What moves, and how?')
+  await form.getByLabel('Why').fill('Our wrists are tired of it.')
+  await form.getByRole('button', { name: 'Replace it' }).click()
+  await expect(page.getByRole('article', { name: 'start/stops and starts', exact: true })).toContainText(
+    'Replaced by a rule of your own.',
+  )
+
   await page.goto('/decide/standards/scrum?part=guide')
   await expect(start).toContainText('The house holds shutter start. Against it here:')
 

@@ -2,7 +2,10 @@
 
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
 import { useState } from 'react'
-import type { HouseRule } from '@/core/guide/house'
+import type { Argument } from '@/core/guide/argument'
+import { ARGUMENTS } from '@/core/guide/arguments'
+import { conditionsOf, type Range } from '@/core/guide/facts'
+import { type HouseRule, whenWords } from '@/core/guide/house'
 import { QUESTIONS } from '@/core/guide/questions'
 import { schoolsIn, type TopicId, TOPICS } from '@/core/guide/schools'
 
@@ -14,6 +17,14 @@ const STRENGTHS = [
   ['-2', 'a reason against it'],
   ['never', 'rules it out'],
 ] as const
+
+const isList = (c: readonly string[] | Range): c is readonly string[] => Array.isArray(c)
+
+/** The conditions of the rule that is replaced. */
+const AS_IT_WAS = 'as it was'
+
+const conditionsAgain = (before: Argument | undefined): HouseRule['when'] =>
+  Object.fromEntries(conditionsOf(before?.when ?? {}).map(([id, c]) => [id, isList(c) ? [...c] : { ...c }]))
 
 /** A rule of the house’s own for one topic; with a replaced one it stands in its place. */
 export const OwnRule = ({
@@ -30,11 +41,15 @@ export const OwnRule = ({
   onAdd: (rule: HouseRule) => void
   onCancel: () => void
 }) => {
-  const [said, setSaid] = useState(NOTHING)
+  const before = ARGUMENTS.find(a => a.id === replaces)
+  const [said, setSaid] = useState(
+    before ? { ...NOTHING, school: before.schools[0] ?? '', question: AS_IT_WAS, because: before.because } : NOTHING,
+  )
   const set = (part: Partial<typeof NOTHING>) => setSaid(s => ({ ...s, ...part }))
   const asked = QUESTIONS.filter(q => q.kind !== 'amount')
   const options = asked.find(q => q.id === said.question)?.options ?? []
-  const isWhole = said.school !== '' && said.because.trim() !== '' && (said.question === '' || said.option !== '')
+  const needsAnswer = said.question !== '' && said.question !== AS_IT_WAS
+  const isWhole = said.school !== '' && said.because.trim() !== '' && (!needsAnswer || said.option !== '')
   const add = () => {
     let n = 1
     while (taken.includes(`${topic}/own ${n}`)) n++
@@ -42,7 +57,11 @@ export const OwnRule = ({
       id: `${topic}/own ${n}`,
       topic,
       schools: [said.school],
-      when: said.question ? { [said.question]: [said.option] } : {},
+      when: needsAnswer
+        ? { [said.question]: [said.option] }
+        : said.question === AS_IT_WAS
+          ? conditionsAgain(before)
+          : {},
       points: said.points === 'never' ? 'never' : Number(said.points),
       because: said.because.trim(),
       source: said.source.trim() || 'this house',
@@ -61,7 +80,7 @@ export const OwnRule = ({
     >
       {replaces && (
         <Typography variant="body2" sx={{ gridColumn: '1 / -1' }}>
-          In place of “{replaces}”.
+          In place of “{before?.because ?? replaces}”
         </Typography>
       )}
       <TextField select size="small" label="For" value={said.school} onChange={e => set({ school: e.target.value })}>
@@ -91,6 +110,7 @@ export const OwnRule = ({
         value={said.question}
         onChange={e => set({ question: e.target.value, option: '' })}
       >
+        {before && <MenuItem value={AS_IT_WAS}>as it was: {whenWords(before.when)}</MenuItem>}
         <MenuItem value="">always</MenuItem>
         {asked.map(q => (
           <MenuItem key={q.id} value={q.id}>
@@ -103,7 +123,7 @@ export const OwnRule = ({
         size="small"
         label="Answer"
         value={said.option}
-        disabled={said.question === ''}
+        disabled={!needsAnswer}
         onChange={e => set({ option: e.target.value })}
       >
         {options.map(o => (

@@ -1,7 +1,7 @@
 'use client'
 
 import { Alert, Box, Button, MenuItem, TextField, Typography } from '@mui/material'
-import { useDeferredValue, useMemo, useRef, useState } from 'react'
+import { Fragment, useDeferredValue, useMemo, useRef, useState } from 'react'
 import type { HouseGuide, HouseRule } from '@/core/guide/house'
 import { schoolsIn } from '@/core/guide/schools'
 import { Eyebrow, Page } from '@/ui/pieces'
@@ -108,6 +108,16 @@ const Group = ({
     setWriting(undefined)
   }
   const isShown = isOpen || opened
+  const form = topic && writing && (
+    <OwnRule
+      key={writing.replaces}
+      topic={topic}
+      replaces={writing.replaces}
+      taken={house.rules.map(r => r.id)}
+      onAdd={addRule}
+      onCancel={() => setWriting(undefined)}
+    />
+  )
   return (
     <Box component="section" aria-label={g.title} sx={{ borderTop: 1, borderColor: 'divider', mt: 2, pt: 1.5 }}>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'center' }}>
@@ -123,35 +133,29 @@ const Group = ({
       {isShown && (
         <>
           {g.rules.map(r => (
-            <Rule
-              key={r.id}
-              rule={r}
-              isOff={house.off.includes(r.id)}
-              isReplaced={house.rules.some(x => x.replaces === r.id && x.id !== r.id)}
-              isBusy={isBusy}
-              onSwitch={() =>
-                change(
-                  `rule ${house.off.includes(r.id) ? 'on' : 'off'}: ${r.id}`,
-                  house.off.includes(r.id)
-                    ? { ...house, off: house.off.filter(id => id !== r.id) }
-                    : { ...house, off: [...house.off, r.id] },
-                )
-              }
-              onRemove={() =>
-                change(`rule removed: ${r.id}`, { ...house, rules: house.rules.filter(x => x.id !== r.id) })
-              }
-              onReplace={topic && (() => setWriting({ replaces: r.id }))}
-            />
+            <Fragment key={r.id}>
+              <Rule
+                rule={r}
+                isOff={house.off.includes(r.id)}
+                isReplaced={house.rules.some(x => x.replaces === r.id && x.id !== r.id)}
+                isBusy={isBusy}
+                onSwitch={() =>
+                  change(
+                    `rule ${house.off.includes(r.id) ? 'on' : 'off'}: ${r.id}`,
+                    house.off.includes(r.id)
+                      ? { ...house, off: house.off.filter(id => id !== r.id) }
+                      : { ...house, off: [...house.off, r.id] },
+                  )
+                }
+                onRemove={() =>
+                  change(`rule removed: ${r.id}`, { ...house, rules: house.rules.filter(x => x.id !== r.id) })
+                }
+                onReplace={topic && (() => setWriting({ replaces: r.id }))}
+              />
+              {writing?.replaces === r.id && form}
+            </Fragment>
           ))}
-          {topic && writing && (
-            <OwnRule
-              topic={topic}
-              replaces={writing.replaces}
-              taken={house.rules.map(r => r.id)}
-              onAdd={addRule}
-              onCancel={() => setWriting(undefined)}
-            />
-          )}
+          {writing && writing.replaces === undefined && form}
           {topic && !writing && (
             <Button sx={{ mt: 1 }} onClick={() => setWriting({ replaces: undefined })}>
               Add a rule of your own
