@@ -204,6 +204,20 @@ describe('a proposal', () => {
   })
 })
 
+describe('what was accepted', () => {
+  it('decides what fits beside it', () => {
+    const portrait: Answers = { what: 'people', faces: 'one', crossing: 'nobody', size: 'half', motion: ['still'] }
+    const where = (taken?: { whom: string }) =>
+      answersOn(portrait, taken ? { taken } : {})
+        .find(t => t.id === 'where')
+        ?.proposals.map(p => p.id)
+    expect(where()?.[0]).toBe('full')
+    expect(where({ whom: 'off' })).not.toContain('full')
+    expect(where({ whom: 'inside' })?.[0]).toBe('inside')
+    expect(answersOn(portrait, { taken: { whom: 'off' } }).some(t => t.id === 'detail')).toBe(false)
+  })
+})
+
 describe('the house', () => {
   it('holds a school: it comes first, and is argued with', () => {
     const thumb: Knowledge = { ...KNOWLEDGE, holds: { start: 'thumb' } }

@@ -223,6 +223,9 @@ export const STAYING: readonly Argument[] = [
     'The top of the movement lasts a few hundredths of a second.',
     { points: 3 },
   ),
+  rate.pro('heads in front', 'many', { crossing: ['crowd'], ...STILLS }, 'Of many some are taken through the gap.', {
+    points: 1.5,
+  }),
   rate.pro(
     'coming on',
     'many',

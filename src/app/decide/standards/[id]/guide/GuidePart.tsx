@@ -128,9 +128,20 @@ const WhatFollows = ({
     const bare = { ...standard, layers: standard.layers.map(l => (l.id === layer.id ? { ...l, targets: [] } : l)) }
     return { knowledge, below: new Map(effectiveTargets(bare).map(t => [t.dimension, t.value])) }
   }, [standard, layer.id, knowledge])
-  const topics = useMemo(() => answersOn(answers, setting), [answers, setting])
+  // What was accepted on one question decides what fits beside it on the next.
+  const taken = useMemo(
+    () =>
+      Object.fromEntries(
+        answersOn(answers, setting).flatMap(t => {
+          const proposal = takenOf(t, layer)
+          return proposal ? [[t.id, proposal.id] as const] : []
+        }),
+      ),
+    [answers, setting, layer],
+  )
+  const topics = useMemo(() => answersOn(answers, { ...setting, taken }), [answers, setting, taken])
   const changes = useCallback((id: TopicId) => mindChangesOn(id, answers, setting), [answers, setting])
-  const tips = useMemo(() => tipsFor(answers, { knowledge }), [answers, knowledge])
+  const tips = useMemo(() => tipsFor(answers, { knowledge, taken }), [answers, knowledge, taken])
   const kept = new Set([...(layer.advice ?? []), ...(layer.rescues ?? [])].map(k => k.id))
   const advice = (id: string) => tips.advice.find(a => a.id === id)
   const keepOne = (s: Standard, id: string): Standard => {
