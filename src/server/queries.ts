@@ -194,4 +194,8 @@ export const saveGuideSchema = v.strictObject({
 })
 
 /** Answers to the guide's questions: an option, several, or an amount. */
-export const answersSchema = v.record(v.string(), v.union([v.string(), v.number(), v.array(v.string())]))
+const answered = v.pipe(v.string(), v.maxLength(60))
+export const answersSchema = v.pipe(
+  v.record(answered, v.union([answered, v.number(), v.pipe(v.array(answered), v.maxLength(60))])),
+  v.maxEntries(100, 'expected at most 100 answers'),
+)

@@ -166,6 +166,10 @@ describe('what is computed', () => {
     expect([start?.proposals[0]?.school, start?.wouldChange.length]).toEqual(['thumb stop', 4])
     expect((body['rescues'] as { id: string }[]).map(r => r.id)).toContain('thumb-hurts')
     expect((await read(await guide.GET())).body['questions']).toEqual(QUESTIONS)
+    // One request must not hold up everybody else.
+    const many = Object.fromEntries(Array.from({ length: 20_000 }, (_, i) => [`k${i}`, 'v']))
+    for (const hostile of [many, { motion: Array.from({ length: 60_000 }, () => 'x') }, { what: 'x'.repeat(1000) }])
+      expect((await guide.POST(send(hostile))).status).toBe(422)
   })
 
   it('keeps what the house makes of the guide, and refuses what nobody could answer', async () => {

@@ -75,8 +75,20 @@ const allowedBefore = (allowed: readonly string[]): Answers => ({
   ...(allowed.includes('lamp') ? { lamp: 'yes' } : allowed.includes('neither') ? { lamp: 'no' } : {}),
 })
 
+/** What can be answered of what was: a draft may hold the answers of another version, or anything at all. */
+const asked = (answers: Answers): Answers =>
+  Object.fromEntries(
+    QUESTIONS.flatMap((q): [string, Answers[string]][] => {
+      const answer = answers[q.id]
+      if (answer === undefined || !isKnown(answer)) return []
+      if (q.kind === 'amount') return [[q.id, answer]]
+      const said = answersTo(answer).filter(a => q.options.some(o => o.id === a))
+      return said.length ? [[q.id, Array.isArray(answer) ? [...new Set(said)] : (said[0] ?? '')]] : []
+    }),
+  )
+
 export const factsOf = (answers: Answers): Facts => {
-  const known = Object.fromEntries(Object.entries(answers).filter(([, a]) => isKnown(a)))
+  const known = asked(answers)
   const motion = answersTo(known['motion'])
   const nearest = Number(known['nearest'])
   const following = followingShare(motion)
@@ -84,7 +96,7 @@ export const factsOf = (answers: Answers): Facts => {
   const work = workOf(answersTo(known['output']))
   const distance = nearest > 0 ? CALLED.find(([metres]) => nearest <= metres)?.[1] : undefined
   return {
-    ...allowedBefore(answersTo(known['allowed'])),
+    ...allowedBefore(answersTo(answers['allowed'])),
     ...(distance ? { distance } : {}),
     ...known,
     ...(following === undefined ? {} : { following }),

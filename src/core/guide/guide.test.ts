@@ -190,6 +190,13 @@ describe('a proposal', () => {
     expect(topicIn({}, 'start').proposals[0].school).toBe('shutter start')
   })
 
+  it('rests on what was asked, whatever else a draft holds', () => {
+    const more = Object.fromEntries(Array.from({ length: 5000 }, (_, i) => [`k${i}`, 'v']))
+    const answers = { ...more, what: 'people', motion: ['steady', ...Array.from({ length: 20_000 }, () => 'x')] }
+    expect(answersOn(answers)).toEqual(answersOn({ what: 'people', motion: ['steady'] }))
+    expect(answersOn({ what: 'nobody knows', motion: ['sideways'] })).toEqual(answersOn({}))
+  })
+
   it('comes within 50 ms, with everything that is shown beside it', () => {
     for (const { answers } of CASES) propose(answers)
     const times = CASES.map(({ answers }) => {

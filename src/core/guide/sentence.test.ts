@@ -5,6 +5,7 @@ import {
   LAST_SENTENCES,
   LATER_SENTENCES,
   type SentenceCase,
+  THIRD_SENTENCES,
 } from '../../../test/fixtures/guide/sentences'
 import { QUESTIONS } from './questions'
 import { readSentence } from './sentence'
@@ -28,6 +29,7 @@ describe('a sentence typed freely', () => {
     ['those written beside them', FRESH],
     ['those asked once it was done', LATER_SENTENCES],
     ['those asked after that', LAST_SENTENCES],
+    ['those asked the third time', THIRD_SENTENCES],
   ] as const)('%s', (name, sentences) => {
     const all = sentences.map(compared)
     const full = all.filter(c => c.missing.length + c.untrue.length === 0).length
@@ -52,6 +54,10 @@ describe('a sentence typed freely', () => {
 
   it('does not take for said what is denied', () => {
     expect(readSentence('not a portrait, and the fox never sits still').answers).toEqual({ what: 'animal' })
+  })
+
+  it('takes what belongs to somebody for itself, not for whose it is', () => {
+    expect(readSentence('the bride’s ring on a cushion').answers).toEqual({ what: 'thing' })
   })
 
   it('answers only what can be answered', () => {

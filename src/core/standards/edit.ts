@@ -30,7 +30,8 @@ const freeLayerId = (below: Standard | undefined, wanted: string): string => {
   return id
 }
 
-const withLayer = (standard: Standard, layerId: string, change: (layer: Layer) => Layer): Standard => ({
+/** A layer changed; all others as they are. */
+export const withLayer = (standard: Standard, layerId: string, change: (layer: Layer) => Layer): Standard => ({
   ...standard,
   layers: standard.layers.map(l => (l.id === layerId ? change(l) : l)),
 })

@@ -1,5 +1,6 @@
+import { withLayer } from './edit'
 import { type Context, layerApplies } from './layers'
-import type { KeptAdvice, KeptRescue, Layer, Standard } from './schema'
+import type { KeptAdvice, KeptRescue, Standard } from './schema'
 
 /** How to shoot, and what to do when it goes wrong, as it is kept with a standard. */
 
@@ -18,11 +19,6 @@ export const guidanceOf = (standard: Standard, context: Context = {}): Guidance 
   return { advice: byId(layers.flatMap(l => l.advice ?? [])), rescues: byId(layers.flatMap(l => l.rescues ?? [])) }
 }
 
-const changed = (standard: Standard, layerId: string, change: (layer: Layer) => Layer): Standard => ({
-  ...standard,
-  layers: standard.layers.map(l => (l.id === layerId ? change(l) : l)),
-})
-
 const replaced = <T extends { readonly id: string }>(all: readonly T[] | undefined, one: T): T[] => [
   ...(all ?? []).filter(a => a.id !== one.id),
   one,
@@ -30,13 +26,13 @@ const replaced = <T extends { readonly id: string }>(all: readonly T[] | undefin
 
 /** Keeps an advice or a rescue in a layer, in place of the one it has under that id. */
 export const withAdvice = (standard: Standard, layerId: string, advice: KeptAdvice): Standard =>
-  changed(standard, layerId, l => ({ ...l, advice: replaced(l.advice, advice) }))
+  withLayer(standard, layerId, l => ({ ...l, advice: replaced(l.advice, advice) }))
 export const withRescue = (standard: Standard, layerId: string, rescue: KeptRescue): Standard =>
-  changed(standard, layerId, l => ({ ...l, rescues: replaced(l.rescues, rescue) }))
+  withLayer(standard, layerId, l => ({ ...l, rescues: replaced(l.rescues, rescue) }))
 
 /** Takes an advice or a rescue out of a layer. */
 export const withoutGuidance = (standard: Standard, layerId: string, id: string): Standard =>
-  changed(standard, layerId, ({ advice = [], rescues = [], ...l }) => {
+  withLayer(standard, layerId, ({ advice = [], rescues = [], ...l }) => {
     const [a, r] = [advice.filter(x => x.id !== id), rescues.filter(x => x.id !== id)]
     return { ...l, ...(a.length ? { advice: a } : {}), ...(r.length ? { rescues: r } : {}) }
   })

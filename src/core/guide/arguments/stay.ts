@@ -244,7 +244,7 @@ export const STAYING: readonly Argument[] = [
   range.pro(
     'nothing near in the open',
     'limit',
-    { distance: ['far'], what: ['bird', 'vehicle'], pace: ['steady', 'sudden'] },
+    { distance: ['far'], what: ['bird', 'animal', 'vehicle'], pace: ['steady', 'sudden'] },
     'Far away the near range only costs time when it is lost.',
     { points: 2.5 },
   ),
