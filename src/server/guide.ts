@@ -1,12 +1,13 @@
 import 'server-only'
 import { RESCUES } from '@/core/guide/arguments/rescues'
-import { type HouseGuide, knowledgeOf, NO_HOUSE_GUIDE, parseHouseGuide } from '@/core/guide/house'
+import { type HouseGuide, knowledgeOf, NO_HOUSE_GUIDE, parseHouseGuide, stillKnown } from '@/core/guide/house'
 import { rowsAbout } from '@/core/phrasebook/terms'
 import { readGuide, saveGuide } from '@/db/settings'
 import { firmwareOf, formOf, listBodies, readBody, units } from './catalogue'
 import { database } from './database'
 import { expectPerson } from './people'
 import { invalid, RequestError } from './problems'
+import { remember } from './remember'
 
 /** What the house makes of the guide, and what its rescues are called on the bodies in hand. */
 
@@ -17,9 +18,7 @@ export interface HouseGuideView {
 
 export const readHouseGuide = async (): Promise<HouseGuideView> => {
   const { document, revision } = await readGuide(await database())
-  const parsed = document === undefined ? undefined : parseHouseGuide(JSON.parse(document), 'the house’s rules')
-  // What a later version of the guide does not know any more is left out, rather than everything.
-  return { document: parsed?.ok ? parsed.value : NO_HOUSE_GUIDE, revision }
+  return { document: document === undefined ? NO_HOUSE_GUIDE : stillKnown(JSON.parse(document)), revision }
 }
 
 export const readKnowledge = async () => knowledgeOf((await readHouseGuide()).document)
@@ -63,23 +62,27 @@ export interface BodyWords {
 /** Dimension to what each body in hand calls it; bodies that have no such row are left out. */
 export type CalledOn = Readonly<Record<string, readonly BodyWords[]>>
 
+const THINGS = [...new Set(RESCUES.flatMap(r => r.remedies).flatMap(r => r.dimension ?? []))]
+const rows = remember<Readonly<Record<string, string>>>('rows for rescues', 200)
+
 export const rescueWords = async (ids: readonly string[] | undefined): Promise<CalledOn> => {
   const owned = await units()
   const chosen = ids ?? (await listBodies()).map(b => b.id)
-  const forms = await Promise.all(
+  const bodies = await Promise.all(
     chosen.map(async id => {
       const body = await readBody(id)
-      return formOf(body, firmwareOf(body.document, owned))
+      const firmware = firmwareOf(body.document, owned)
+      const called = rows.getOr(`${body.stamp}|${firmware}`, () => {
+        const form = formOf(body, firmware)
+        return Object.fromEntries(THINGS.map(thing => [thing, rowsAbout(form, thing).join(' or ')]))
+      })
+      return { model: body.document.model, called }
     }),
   )
-  const dimensions = new Set(RESCUES.flatMap(r => r.remedies).flatMap(r => r.dimension ?? []))
   return Object.fromEntries(
-    [...dimensions].map(id => [
-      id,
-      forms.flatMap(form => {
-        const rows = rowsAbout(form, id)
-        return rows.length ? [{ model: form.model, words: rows.join(' or ') }] : []
-      }),
+    THINGS.map(thing => [
+      thing,
+      bodies.flatMap(({ model, called }) => (called[thing] ? [{ model, words: called[thing] }] : [])),
     ]),
   )
 }

@@ -1,5 +1,5 @@
 import { ownLayers, type Standard } from '../standards'
-import { withTarget } from '../standards/edit'
+import { withLayer, withTarget } from '../standards/edit'
 import type { Proposal } from './guide'
 import { schoolsIn, TOPIC_IDS, type TopicId } from './schools'
 
@@ -46,10 +46,5 @@ export const clear = (standard: Standard, layerId: string, topic: string): Stand
   const layer = ownLayers(standard).find(l => l.id === layerId)
   const dimensions = dimensionsOf(topic)
   if (!layer?.targets.some(t => dimensions.has(t.dimension))) return standard
-  return {
-    ...standard,
-    layers: standard.layers.map(l =>
-      l.id === layerId ? { ...l, targets: l.targets.filter(t => !dimensions.has(t.dimension)) } : l,
-    ),
-  }
+  return withLayer(standard, layerId, l => ({ ...l, targets: l.targets.filter(t => !dimensions.has(t.dimension)) }))
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { answersOn, tipsFor } from './guide'
-import { type HouseGuide, knowledgeOf, NO_HOUSE_GUIDE, parseHouseGuide, whenWords } from './house'
+import { type HouseGuide, knowledgeOf, NO_HOUSE_GUIDE, parseHouseGuide, stillKnown, whenWords } from './house'
 
 const rule: HouseGuide['rules'][number] = {
   id: 'our trial with learners',
@@ -71,6 +71,17 @@ describe('house rules', () => {
     expect(told({ rules: [{ ...rule, when: { hands: { min: 1 } } }] })[0]).toContain('expected a list')
     expect(told({ rules: [rule, rule] })).toEqual(['rules.1.id: expected an id that no other rule has'])
     expect(told({ format: 'coherion.body/1' })[0]).toContain('this file holds a body')
+  })
+
+  it('outlive a guide that knows some of them no more', () => {
+    const older = {
+      ...house,
+      holds: { start: 'thumb', gone: 'x' },
+      off: ['no such rule', 'repeat'],
+      rules: [rule, { ...rule, id: 'b', when: { weather: ['wet'] } }],
+    }
+    expect(stillKnown(older)).toEqual({ ...house, holds: { start: 'thumb' }, off: ['repeat'], rules: [rule] })
+    expect(stillKnown('nonsense')).toEqual(NO_HOUSE_GUIDE)
   })
 
   it('are read in words', () => {

@@ -131,6 +131,23 @@ const problemsIn = (guide: HouseGuide, file: string): readonly Problem[] => {
   return [...held, ...rules, ...off]
 }
 
+/**
+ * What was stored by another version, without what the guide does not know any more: a rule that was renamed must not
+ * take the others along.
+ */
+export const stillKnown = (value: unknown): HouseGuide => {
+  const parsed = parseDocument(houseGuideSchema, GUIDE_FORMAT, value, '')
+  if (!parsed.ok) return NO_HOUSE_GUIDE
+  const { holds, off, rules } = parsed.value
+  const isFine = (part: Partial<HouseGuide>) => problemsIn({ ...NO_HOUSE_GUIDE, ...part }, '').length === 0
+  return {
+    format: GUIDE_FORMAT,
+    holds: Object.fromEntries(Object.entries(holds).filter(([t, s]) => isFine({ holds: { [t]: s } }))),
+    off: off.filter(id => isFine({ off: [id] })),
+    rules: rules.filter(r => isFine({ rules: [r] })),
+  }
+}
+
 export const parseHouseGuide = (value: unknown, file: string): Parsed<HouseGuide> => {
   const parsed = parseDocument(houseGuideSchema, GUIDE_FORMAT, value, file)
   if (!parsed.ok) return parsed
