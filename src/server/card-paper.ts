@@ -1,5 +1,6 @@
 import 'server-only'
 import QRCode from 'qrcode'
+import { onPaper } from '@/core/standards/guidance'
 import type { CardView, StepView } from './cards'
 import { canPrint, heightOf, PaperText, type Piece } from './paper-text'
 
@@ -114,29 +115,33 @@ const groupsOf = (card: CardView, text: number, isSmall: boolean): readonly (rea
 
 /** How to shoot, and what to try when it goes wrong: each group on one page with its heading. */
 const guidanceBlocks = (
-  { advice, rescues }: CardView['guidance'],
+  guidance: CardView['guidance'],
   small: number,
   heading: (words: string) => Block,
-): readonly (readonly Block[])[] => [
-  ...advice.map(({ title, text }, i): readonly Block[] => [
-    ...(i === 0 ? [heading('How to shoot')] : []),
-    {
-      pieces: [
-        { text: `${title}. `, isBold: true, size: small },
-        { text, size: small },
-      ],
-      above: 0.3,
-    },
-  ]),
-  ...rescues.map(({ symptom, remedies }, i): readonly Block[] => [
-    ...(i === 0 ? [heading('When it goes wrong')] : []),
-    { pieces: [{ text: symptom, isBold: true, size: small }], above: 0.3 },
-    ...remedies.map(({ text, here }, n): Block => ({
-      pieces: [{ text: `${n + 1}. ${text}${here ? ` Here: ${here}.` : ''}`, size: small }],
-      indent: 1,
-    })),
-  ]),
-]
+): readonly (readonly Block[])[] => {
+  const { advice, rescues, more } = onPaper(guidance)
+  return [
+    ...advice.map(({ title, text }, i): readonly Block[] => [
+      ...(i === 0 ? [heading('How to shoot')] : []),
+      {
+        pieces: [
+          { text: `${title}. `, isBold: true, size: small },
+          { text, size: small },
+        ],
+        above: 0.3,
+      },
+    ]),
+    ...rescues.map(({ symptom, remedies }, i): readonly Block[] => [
+      ...(i === 0 ? [heading('When it goes wrong')] : []),
+      { pieces: [{ text: symptom, isBold: true, size: small }], above: 0.3 },
+      ...remedies.map(({ text, here }, n): Block => ({
+        pieces: [{ text: `${n + 1}. ${text}${here ? ` Here: ${here}.` : ''}`, size: small }],
+        indent: 1,
+      })),
+    ]),
+    ...(more ? [[{ pieces: [{ text: more, size: small }], above: 0.3 }]] : []),
+  ]
+}
 
 export class CardPaper {
   private readonly text: PaperText

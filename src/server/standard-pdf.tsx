@@ -2,7 +2,7 @@ import 'server-only'
 import { Document, Page, renderToBuffer, StyleSheet, Text, View } from '@react-pdf/renderer'
 import { choiceWordsById } from '@/core/bodies'
 import { standardCautions } from '@/core/cautions/cautions'
-import { type Guidance, guidanceOf } from '@/core/standards/guidance'
+import { type Guidance, guidanceOf, onPaper } from '@/core/standards/guidance'
 import { effectiveTargets, type EffectiveTarget, layerKind, type Standard } from '@/core/standards'
 import { dimension, GROUPS } from '@/core/vocabulary/dimensions'
 import { toleranceWords, valueWords } from '@/core/vocabulary/words'
@@ -172,7 +172,7 @@ const Sheet = ({
           <Text style={styles.quiet}>
             Version {standard.version}, {state} · page 3 of 3
           </Text>
-          <GuidanceColumns {...guidance} />
+          <GuidanceColumns {...onPaper(guidance)} />
         </Page>
       )}
     </Document>
@@ -180,7 +180,7 @@ const Sheet = ({
 }
 
 /** How to shoot, and what to try when it goes wrong, beside each other; smaller where there is much of it. */
-const GuidanceColumns = ({ advice, rescues }: Guidance) => {
+const GuidanceColumns = ({ advice, rescues, more }: Guidance & { readonly more: string | undefined }) => {
   const letters = [
     advice.reduce((n, a) => n + a.title.length + a.text.length, 0),
     rescues.reduce((n, r) => n + r.symptom.length + r.remedies.reduce((m, x) => m + x.text.length, 0), 0),
@@ -209,6 +209,7 @@ const GuidanceColumns = ({ advice, rescues }: Guidance) => {
             ))}
           </View>
         ))}
+        {more && <Text style={{ fontSize: size }}>{more}</Text>}
       </View>
     </View>
   )

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { emptyStandard } from './edit'
-import { guidanceOf, withAdvice, withoutGuidance, withRescue } from './guidance'
+import { guidanceOf, onPaper, withAdvice, withoutGuidance, withRescue } from './guidance'
 import { parseStandard } from './schema'
 import { compareLayers } from './compare'
 
@@ -42,4 +42,11 @@ it('comes from every layer that counts, the upper one first where both speak', (
   }
   expect(guidanceOf(two).advice.map(a => a.text)).toEqual(['Parallel to the sensor.'])
   expect(guidanceOf(two, { scenes: ['rain'] }).advice.map(a => a.text)).toEqual(['Wet.'])
+})
+
+it('goes onto paper as far as anybody reads it, and says how much is left', () => {
+  const many = Array.from({ length: 60 }, (_, i) => ({ ...advice, id: `a${i}` }))
+  const { advice: shown, more } = onPaper({ advice: many, rescues: [rescue] })
+  expect([shown.length, more]).toEqual([24, '36 more; see the standard.'])
+  expect(onPaper({ advice: [advice], rescues: [rescue] }).more).toBeUndefined()
 })

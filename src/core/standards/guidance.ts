@@ -19,6 +19,26 @@ export const guidanceOf = (standard: Standard, context: Context = {}): Guidance 
   return { advice: byId(layers.flatMap(l => l.advice ?? [])), rescues: byId(layers.flatMap(l => l.rescues ?? [])) }
 }
 
+/** More than anybody reads on the way; a sheet that holds a book would hold up everybody else while it is drawn. */
+const MOST_ADVICE = 24
+const MOST_RESCUES = 16
+
+/** What of it goes onto paper, and in words how much does not. */
+export const onPaper = <A, R>({
+  advice,
+  rescues,
+}: {
+  readonly advice: readonly A[]
+  readonly rescues: readonly R[]
+}) => {
+  const left = Math.max(0, advice.length - MOST_ADVICE) + Math.max(0, rescues.length - MOST_RESCUES)
+  return {
+    advice: advice.slice(0, MOST_ADVICE),
+    rescues: rescues.slice(0, MOST_RESCUES),
+    more: left > 0 ? `${left} more; see the standard.` : undefined,
+  }
+}
+
 const replaced = <T extends { readonly id: string }>(all: readonly T[] | undefined, one: T): T[] => [
   ...(all ?? []).filter(a => a.id !== one.id),
   one,
