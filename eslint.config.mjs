@@ -12,6 +12,7 @@ export default tseslint.config(
       'public/service-worker.js',
       'test-results/',
       '.coherion/',
+      'dist/',
     ],
   },
   eslint.configs.recommended,

@@ -16,6 +16,8 @@ export default defineConfig({
   test: {
     // A second solver says nothing about a fault that the first check notices, and takes its time.
     exclude: rooms ? ['**/*.highs.test.ts'] : [],
+    // Alone, core needs no workers.
+    globalSetup: rooms ? [] : ['./test/unit/pool-setup.ts'],
     testTimeout: 120_000,
     // A machine that does other things as well seeds the demo more slowly.
     hookTimeout: 120_000,

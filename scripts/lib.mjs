@@ -91,7 +91,7 @@ export const ensureInstalled = async () => {
 /** Builds the application where the sources changed. */
 export const ensureBuilt = async () => {
   const digest = digestOf(['src', 'next.config.ts', 'tsconfig.json', 'package-lock.json'])
-  const isThere = ['.next/BUILD_ID', 'public/service-worker.js'].every(file => existsSync(join(root, file)))
+  const isThere = ['.next/BUILD_ID', 'public/service-worker.js', 'dist/pool/worker.mjs'].every(file => existsSync(join(root, file)))
   if (isThere && isCurrent('built', digest)) return
   await step('Building', npm, ['run', '--silent', 'build'])
   setCurrent('built', digest)

@@ -1,6 +1,7 @@
+import type { Knex } from 'knex'
 import { type Json, sameJson } from '../core/changes/changes'
 import { type Db, withRetry } from './connection'
-import { recordChange } from './history'
+import { recordChange, writeEvent } from './history'
 
 /** Bodies and lenses: documents in an exchange format, beside the columns that are searched. */
 
@@ -56,6 +57,10 @@ export const listArchivedLenses = (db: Db): Promise<readonly Heading<LensRow>[]>
       .orderBy(['maker', 'model']),
   )
 
+/** Every id and name there is, put away or not. */
+export const listNames = (db: Db, table: Table): Promise<readonly { id: string; maker: string; model: string }[]> =>
+  withRetry(() => db<BodyRow>(table).select('id', 'maker', 'model'))
+
 export const findBody = (db: Db, id: string): Promise<BodyRow | undefined> =>
   withRetry(async () => db<BodyRow>('bodies').where({ id }).first())
 
@@ -82,76 +87,137 @@ export interface SaveResult {
   readonly revision: number
 }
 
-/** Stores a document, new or in place of the one with the same id; the same document again changes nothing. */
-const save = async <T extends Saved>(
-  db: Db,
-  table: Table,
-  document: T,
-  columns: Readonly<Record<string, string | number | null>>,
-  { at, personId, what, expected }: SaveOptions,
-): Promise<SaveResult> => {
-  let result: SaveResult = { stored: true, revision: 1 }
-  await recordChange(db, at, async trx => {
-    const text = JSON.stringify(document)
-    const before = await trx<BodyRow>(table).where({ id: document.id }).first()
-    if (expected !== undefined && (before?.revision ?? 0) !== expected) {
-      result = { stored: false, revision: before?.revision ?? 0 }
-      return undefined
-    }
-    const isSame = before && sameJson(JSON.parse(before.document) as Json, JSON.parse(text) as Json)
-    if (isSame && !before.archived_at) {
-      result = { stored: true, revision: before.revision }
-      return undefined
-    }
-    const revision = (before?.revision ?? 0) + 1
-    const row = { ...columns, format: document.format, document: text, updated_at: at, revision }
-    if (before) await trx(table).where({ id: document.id }).update(row)
-    else await trx(table).insert({ ...row, id: document.id, created_at: at })
-    result = { stored: true, revision }
-    return {
-      personId,
-      kind: KIND[table],
-      subject: document.id,
-      what: what ?? (before ? 'replaced from a file' : 'added from a file'),
-      before: before ? (JSON.parse(before.document) as unknown) : undefined,
-      after: document,
-    }
+/** A document with the columns that are searched. */
+export interface NewDocument {
+  readonly table: Table
+  readonly document: Saved
+  readonly columns: Readonly<Record<string, string | number | null>>
+  readonly expected?: number | undefined
+}
+
+export const bodyDocument = (
+  body: Saved & { maker: string; model: string },
+  { draft = false, expected }: { readonly draft?: boolean; readonly expected?: number | undefined } = {},
+): NewDocument => ({
+  table: 'bodies',
+  document: body,
+  columns: { maker: body.maker, model: body.model, draft: draft ? 1 : 0, archived_at: null },
+  expected,
+})
+
+export const lensDocument = (
+  lens: Saved & { maker: string; model: string },
+  { expected }: { readonly expected?: number | undefined } = {},
+): NewDocument => ({
+  table: 'lenses',
+  document: lens,
+  columns: { maker: lens.maker, model: lens.model, archived_at: null },
+  expected,
+})
+
+/** Ends a transaction without a trace: something has moved on since it was looked at. */
+class MovedOn extends Error {
+  constructor(
+    readonly id: string,
+    readonly revision: number,
+  ) {
+    super()
+  }
+}
+
+const storeOne = async (
+  trx: Knex.Transaction,
+  { table, document, columns, expected }: NewDocument,
+  { at, personId, what }: Pick<SaveOptions, 'at' | 'personId' | 'what'>,
+): Promise<number> => {
+  const text = JSON.stringify(document)
+  const before = await trx<BodyRow>(table).where({ id: document.id }).first()
+  if (expected !== undefined && (before?.revision ?? 0) !== expected)
+    throw new MovedOn(document.id, before?.revision ?? 0)
+  const isSame = before && sameJson(JSON.parse(before.document) as Json, JSON.parse(text) as Json)
+  if (isSame && !before.archived_at) return before.revision
+  const revision = (before?.revision ?? 0) + 1
+  const row = { ...columns, format: document.format, document: text, updated_at: at, revision }
+  if (before) await trx(table).where({ id: document.id }).update(row)
+  else await trx(table).insert({ ...row, id: document.id, created_at: at })
+  await writeEvent(trx, at, {
+    personId,
+    kind: KIND[table],
+    subject: document.id,
+    what: what ?? (before ? 'replaced from a file' : 'added from a file'),
+    before: before ? (JSON.parse(before.document) as unknown) : undefined,
+    after: document,
   })
-  return result
+  return revision
+}
+
+/**
+ * Stores documents, new or in place of those with the same id; the same document again changes nothing. All of them in
+ * one transaction, or none.
+ *
+ * @returns the id of one that has moved on since it was looked at, and its revision now; nothing is stored then
+ */
+export const saveDocuments = async (
+  db: Db,
+  documents: readonly NewDocument[],
+  options: Pick<SaveOptions, 'at' | 'personId' | 'what'>,
+): Promise<
+  | { readonly stored: true; readonly revisions: readonly number[] }
+  | { readonly stored: false; readonly id: string; readonly revision: number }
+> => {
+  try {
+    const revisions = await withRetry(() =>
+      db.transaction(async trx => {
+        const made: number[] = []
+        for (const d of documents) made.push(await storeOne(trx, d, options))
+        return made
+      }),
+    )
+    return { stored: true, revisions }
+  } catch (error) {
+    if (error instanceof MovedOn) return { stored: false, id: error.id, revision: error.revision }
+    throw error
+  }
+}
+
+const saveOne = async (db: Db, document: NewDocument, options: SaveOptions): Promise<SaveResult> => {
+  const result = await saveDocuments(db, [document], options)
+  return { stored: result.stored, revision: result.stored ? (result.revisions[0] ?? 1) : result.revision }
 }
 
 export const saveBody = (
   db: Db,
   body: Saved & { maker: string; model: string },
   options: SaveOptions & { readonly draft?: boolean },
-): Promise<SaveResult> =>
-  save(
-    db,
-    'bodies',
-    body,
-    { maker: body.maker, model: body.model, draft: options.draft ? 1 : 0, archived_at: null },
-    options,
-  )
+): Promise<SaveResult> => saveOne(db, bodyDocument(body, options), options)
 
 export const saveLens = (
   db: Db,
   lens: Saved & { maker: string; model: string },
   options: SaveOptions,
-): Promise<SaveResult> => save(db, 'lenses', lens, { maker: lens.maker, model: lens.model, archived_at: null }, options)
+): Promise<SaveResult> => saveOne(db, lensDocument(lens, options), options)
 
-/** Puts a body or a lens away, or brings it back; history goes on referring to it. */
-export const setArchived = (
+/**
+ * Puts a body or a lens away, or brings it back; history goes on referring to it.
+ *
+ * @returns false where it has moved on since; nothing is changed then
+ */
+export const setArchived = async (
   db: Db,
-  table: 'bodies' | 'lenses',
+  table: Table,
   id: string,
   archived: boolean,
-  { at, personId }: SaveOptions,
-): Promise<void> =>
-  recordChange(db, at, async trx => {
+  { at, personId, expected }: SaveOptions,
+): Promise<boolean> => {
+  let isHere = true
+  await recordChange(db, at, async trx => {
     const before = await trx<BodyRow>(table).where({ id }).first()
-    if (!before || Boolean(before.archived_at) === archived) return undefined
+    isHere = expected === undefined || before?.revision === expected
+    if (!before || !isHere || Boolean(before.archived_at) === archived) return undefined
     await trx(table)
       .where({ id })
       .update({ archived_at: archived ? at : null })
     return { personId, kind: KIND[table], subject: id, what: archived ? 'put away' : 'brought back' }
   })
+  return isHere
+}

@@ -26,6 +26,20 @@ export interface HistoryRow {
 
 const asText = (value: unknown): string | null => (value === undefined || value === null ? null : JSON.stringify(value))
 
+/** Writes the event of a change, within the transaction that makes it. */
+export const writeEvent = async (trx: Knex.Transaction, at: string, change: Change): Promise<void> => {
+  const { personId, kind, subject, what, before, after } = change
+  await trx('history').insert({
+    at,
+    person_id: personId,
+    kind,
+    subject,
+    what,
+    before: asText(before),
+    after: asText(after),
+  })
+}
+
 /**
  * Makes a change and writes its event in the same transaction; a busy database is tried again.
  *
@@ -42,17 +56,7 @@ export const recordChange = (
     db.transaction(async trx => {
       if (receipt && !(await putReceipt(trx, receipt))) return
       const change = await work(trx)
-      if (!change) return
-      const { personId, kind, subject, what, before, after } = change
-      await trx('history').insert({
-        at,
-        person_id: personId,
-        kind,
-        subject,
-        what,
-        before: asText(before),
-        after: asText(after),
-      })
+      if (change) await writeEvent(trx, at, change)
     }),
   )
 

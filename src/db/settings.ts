@@ -26,8 +26,24 @@ const USUAL_WEEKS = 4
 /** After how many weeks a unit is looked at again. */
 export const readRecheckWeeks = async (db: Db): Promise<number> => Number((await read(db, RECHECK)) ?? USUAL_WEEKS)
 
-export const saveRecheckWeeks = (db: Db, weeks: number, at: string, personId: string | null): Promise<void> =>
-  save(db, { key: RECHECK, value: String(weeks) }, 'recheck interval', at, personId)
+/** @returns false where it is another one by now than was seen; nothing is changed then */
+export const saveRecheckWeeks = async (
+  db: Db,
+  { weeks, seen }: { readonly weeks: number; readonly seen: number },
+  at: string,
+  personId: string | null,
+): Promise<boolean> => {
+  let isHere = true
+  await recordChange(db, at, async trx => {
+    const before = await trx<Row>('meta').where({ key: RECHECK }).first()
+    isHere = Number(before?.value ?? USUAL_WEEKS) === seen
+    if (!isHere || weeks === seen) return undefined
+    const value = String(weeks)
+    await trx('meta').insert({ key: RECHECK, value }).onConflict('key').merge()
+    return { personId, kind: 'house', subject: RECHECK, what: 'recheck interval', before: before?.value, after: value }
+  })
+  return isHere
+}
 
 const USUAL = 'usual-standard'
 

@@ -1,6 +1,6 @@
 import type { Knex } from 'knex'
 import { type Db, withRetry } from './connection'
-import { recordChange } from './history'
+import { recordChange, writeEvent } from './history'
 import { addUnitEvent, type NewUnitEvent } from './unit-events'
 
 /** Physical bodies and lenses that a team owns or hires. */
@@ -32,6 +32,15 @@ const COLUMNS = [
   'revision',
 ] as const
 
+/** Units that were put away; their tags and histories stay theirs. */
+export const listArchivedUnits = (db: Db): Promise<readonly UnitRow[]> =>
+  withRetry(() =>
+    db<UnitRow>('units')
+      .select(...COLUMNS)
+      .whereNotNull('archived_at')
+      .orderBy('tag'),
+  )
+
 export const listUnits = (db: Db): Promise<readonly UnitRow[]> =>
   withRetry(() =>
     db<UnitRow>('units')
@@ -40,15 +49,22 @@ export const listUnits = (db: Db): Promise<readonly UnitRow[]> =>
       .orderBy('tag'),
   )
 
-export type NewUnit = Omit<UnitRow, 'revision'>
+export interface NewUnit extends Omit<UnitRow, 'revision'> {
+  /** The revision it was made from; 0 for a new one. */
+  readonly expected: number
+}
+
+/** Ends a transaction without a trace. */
+class MovedOn extends Error {}
 
 const store = async (
   trx: Knex.Transaction,
-  unit: NewUnit,
+  { expected, ...unit }: NewUnit,
   at: string,
   personId: string | null,
 ): Promise<{ before: UnitRow | undefined }> => {
   const before = await trx<UnitRow>('units').where({ id: unit.id }).first()
+  if ((before?.revision ?? 0) !== expected) throw new MovedOn()
   if (before)
     await trx('units')
       .where({ id: unit.id })
@@ -60,7 +76,7 @@ const store = async (
 }
 
 /** What a change of its entry says has happened to a unit: it is another camera, or the same with other firmware. */
-const eventsBetween = (before: UnitRow, unit: NewUnit): readonly NewUnitEvent[] => {
+const eventsBetween = (before: UnitRow, unit: Omit<UnitRow, 'revision'>): readonly NewUnitEvent[] => {
   if (before.body_id !== unit.body_id)
     return [{ kind: 'exchanged', what: 'model', from: before.body_id ?? before.lens_id ?? '', to: unit.body_id ?? '' }]
   const exchanged: readonly NewUnitEvent[] =
@@ -75,55 +91,49 @@ const eventsBetween = (before: UnitRow, unit: NewUnit): readonly NewUnitEvent[] 
 /**
  * Stores units, all of them or none.
  *
- * @param expected the revision a single unit was edited from
- * @returns false where it has moved on since; nothing is stored then
+ * @returns false where one of them has moved on since it was looked at; nothing is stored then
  */
 export const saveUnits = async (
   db: Db,
   units: readonly NewUnit[],
-  options: { readonly at: string; readonly personId: string | null; readonly what: string; readonly expected?: number },
+  { at, personId, what }: { readonly at: string; readonly personId: string | null; readonly what: string },
 ): Promise<boolean> => {
-  const { at, personId, what, expected } = options
-  let stored = true
-  await withRetry(() =>
-    db.transaction(async trx => {
-      for (const unit of units) {
-        if (expected !== undefined) {
-          const known = await trx<UnitRow>('units').where({ id: unit.id }).first()
-          if (known && known.revision !== expected) {
-            stored = false
-            return
-          }
+  try {
+    await withRetry(() =>
+      db.transaction(async trx => {
+        for (const unit of units) {
+          const { before } = await store(trx, unit, at, personId)
+          await writeEvent(trx, at, { personId, kind: 'unit', subject: unit.id, what, before, after: unit })
         }
-        const { before } = await store(trx, unit, at, personId)
-        await trx('history').insert({
-          at,
-          person_id: personId,
-          kind: 'unit',
-          subject: unit.id,
-          what,
-          before: before ? JSON.stringify(before) : null,
-          after: JSON.stringify(unit),
-        })
-      }
-    }),
-  )
-  return stored
+      }),
+    )
+    return true
+  } catch (error) {
+    if (error instanceof MovedOn) return false
+    throw error
+  }
 }
 
-/** Puts a unit away, or brings it back. */
-export const setUnitArchived = (
+/**
+ * Puts a unit away, or brings it back.
+ *
+ * @returns false where it has moved on since it was looked at; nothing is changed then
+ */
+export const setUnitArchived = async (
   db: Db,
   id: string,
   archived: boolean,
-  at: string,
-  personId: string | null,
-): Promise<void> =>
-  recordChange(db, at, async trx => {
+  { at, personId, expected }: { readonly at: string; readonly personId: string | null; readonly expected: number },
+): Promise<boolean> => {
+  let isHere = true
+  await recordChange(db, at, async trx => {
     const before = await trx<UnitRow & { archived_at: string | null }>('units').where({ id }).first()
-    if (!before || Boolean(before.archived_at) === archived) return undefined
+    isHere = before?.revision === expected
+    if (!before || !isHere || Boolean(before.archived_at) === archived) return undefined
     await trx('units')
       .where({ id })
       .update({ archived_at: archived ? at : null })
     return { personId, kind: 'unit', subject: id, what: archived ? 'put away' : 'brought back' }
   })
+  return isHere
+}

@@ -8,7 +8,7 @@ import { addComment, addVersion } from '../db/standards'
 import { addPerson } from '../db/people'
 import { listCarries, setCarried } from '../db/hands'
 import { listUnitEvents, type NewUnitEvent, recordUnitEvent } from '../db/unit-events'
-import { listUnits, saveUnits } from '../db/units'
+import { listArchivedUnits, listUnits, saveUnits } from '../db/units'
 import {
   demoBodies,
   demoCarries,
@@ -35,6 +35,7 @@ const rowOf = (u: DemoUnit) => ({
   owner: u.owner ?? 'Tallow Street Pictures',
   hired_until: u.hiredUntil ?? '',
   notes: u.notes ?? '',
+  expected: 0,
 })
 
 /** What the team works by most days. */
@@ -57,14 +58,14 @@ export const seedDemo = async (db: Db, at: string): Promise<void> => {
       )
   }
   if ((await readUsualStandard(db)) === undefined) await saveUsualStandard(db, USUAL_STANDARD, at, null)
-  const there = new Set((await listUnits(db)).map(u => u.id))
+  const there = new Set([...(await listUnits(db)), ...(await listArchivedUnits(db))].map(u => u.id))
   const missing = demoUnits()
     .map(rowOf)
     .filter(u => !there.has(u.id))
   await saveUnits(db, missing, { at, personId: null, what: 'added' })
   if ((await listCarries(db)).length === 0)
     for (const [person, tags] of Object.entries(demoCarries()))
-      await setCarried(db, slug(person), tags.map(slug), at, null)
+      await setCarried(db, slug(person), { units: tags.map(slug), seen: [] }, at, null)
   if ((await listUnitEvents(db)).size > 0) return
   for (const life of demoLives())
     for (const event of eventsOf(life))

@@ -2,41 +2,36 @@ import 'server-only'
 import {
   type Archetype,
   type Body,
-  bodyFromArchetype,
-  checkBody,
+  changesBetween,
   describeChanges,
-  FACTS,
   type Difference,
   differencesBetween,
   parseDraft,
-  withMenuRows,
-  changesBetween,
 } from '@/core/bodies'
-import { menuAsText, parseMenuText } from '@/core/bodies/menu-text'
-import { menuAsTable, menuRowsOf, parseMenuTable } from '@/core/bodies/menu-table'
+import { menuAsTable, menuRowsOf } from '@/core/bodies/menu-table'
+import { menuAsText } from '@/core/bodies/menu-text'
 import { asJson, sameJson } from '@/core/changes/changes'
-import { parseBundle } from '@/core/formats/bundle'
-import { type Parsed, problemWords } from '@/core/formats/problem'
+import { writeCsv } from '@/core/formats/csv'
+import { problemWords } from '@/core/formats/problem'
 import { uniqueSlug } from '@/core/language/language'
-import { knowledgeOf, type Knowledge, proposeAll, type Reading } from '@/core/propose/propose'
+import type { Lens } from '@/core/lenses/schema'
+import type { Reading } from '@/core/propose/propose'
+import type { Db } from '@/db/connection'
 import * as documents from '@/db/documents'
 import { listHistory, readEvent } from '@/db/history'
-import { listAllBodies, listLenses, readBodies, readBody, readStandard, type Revised } from './catalogue'
+import { share } from '@/pool/documents'
+import type { Tasks } from '@/pool/tasks'
+import { listLenses, readBodies, readBody, readStandard } from './catalogue'
 import { database } from './database'
-import { MOST_BODY_BYTES } from './http'
-import { invalid, notFound, RequestError } from './problems'
-import { remember } from './remember'
-import { readSheet, writeXlsx } from './spreadsheets'
 import { readLens } from './lenses'
+import { expectPerson } from './people'
+import { changedMeanwhile, notFound, RequestError } from './problems'
+import { writeXlsx } from './spreadsheets'
+import { work } from './working'
 
 /** How profiles come into being, are edited by several people, and travel as files. */
 
 const now = () => new Date().toISOString()
-const expectParsed = <T>(parsed: Parsed<T>): T => {
-  if (!parsed.ok) throw invalid(parsed.problems)
-  return parsed.value
-}
-
 export interface Imported {
   readonly bodies: readonly { readonly id: string; readonly name: string }[]
   readonly lenses: readonly { readonly id: string; readonly name: string }[]
@@ -46,35 +41,77 @@ export type OnConflict = 'ask' | 'replace' | 'keep-both'
 
 const MOST_TOLD = 8
 
+/** What is stored under an id already, put away or not. */
+interface There {
+  readonly document: Body | Lens
+  readonly revision: number
+  readonly isPutAway: boolean
+}
+
+const thereUnder = async (
+  find: (db: Db, id: string) => Promise<documents.BodyRow | documents.LensRow | undefined>,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, There>> => {
+  const db = await database()
+  const rows = await Promise.all(ids.map(id => find(db, id)))
+  return new Map(
+    rows.flatMap(row =>
+      row
+        ? [
+            [
+              row.id,
+              {
+                document: JSON.parse(row.document) as Body | Lens,
+                revision: row.revision,
+                isPutAway: row.archived_at !== null,
+              },
+            ] as const,
+          ]
+        : [],
+    ),
+  )
+}
+
+/** A name that nothing of that maker has yet: `Linnet (2)`. */
+const freeModel = (maker: string, model: string, names: Set<string>): string => {
+  let n = 2
+  while (names.has(`${maker}|${model} (${n})`)) n++
+  names.add(`${maker}|${model} (${n})`)
+  return `${model} (${n})`
+}
+
 /**
- * Stores the bodies and lenses of a file, all of them or none.
+ * Stores the bodies and lenses of a file, all of them or none. What is here is never lost: it is replaced only where
+ * that is asked for, also where it was put away, and kept under its id where both are kept.
  *
+ * @param sent the bytes of the file, or what they stand for
  * @param onConflict what to do with a document whose id is taken by other contents
- * @throws RequestError 422 naming every problem, 409 naming what differs; nothing is stored then
+ * @throws Refusal naming every problem, RequestError 409 naming what differs, or where somebody was quicker; nothing is
+ *   stored then
  */
 export const importDocuments = async (
-  value: unknown,
+  sent: unknown,
   file: string,
   onConflict: OnConflict,
   personId: string | null,
 ): Promise<Imported> => {
-  for (const document of documentsIn(value))
-    if (JSON.stringify(document ?? null).length > MOST_BODY_BYTES)
-      throw new RequestError(413, 'Too large', 'A body or a lens may have at most 1 MB.')
-  const bundle = expectParsed(parseBundle(value, file))
+  const bundle = await work('bundle', { sent, file })
+  await expectPerson(personId ?? undefined)
   const db = await database()
-  const [bodies, lenses] = [new Map<string, Body>(), new Map((await listLenses()).map(l => [l.id, l]))]
-  for (const b of bundle.bodies) {
-    const row = await documents.findBody(db, b.id)
-    if (row && !row.archived_at) bodies.set(b.id, (await readBody(b.id)).document)
-  }
+  const [bodiesThere, lensesThere] = await Promise.all([
+    thereUnder(
+      documents.findBody,
+      bundle.bodies.map(b => b.id),
+    ),
+    thereUnder(
+      documents.findLens,
+      bundle.lenses.map(l => l.id),
+    ),
+  ])
   if (onConflict === 'ask') {
     const told = [
-      ...bundle.bodies.flatMap(b => differing(bodies.get(b.id), b)),
-      ...bundle.lenses.flatMap(l => {
-        const there = lenses.get(l.id)
-        return isOther(there, l) ? [`${l.maker} ${l.model} is here already, with other facts.`] : []
-      }),
+      ...bundle.bodies.flatMap(b => differing(bodiesThere.get(b.id), b)),
+      ...bundle.lenses.flatMap(l => differing(lensesThere.get(l.id), l)),
     ]
     if (told.length)
       throw new RequestError(
@@ -83,52 +120,61 @@ export const importDocuments = async (
         `${told.join('\n')}\nNothing was changed. Replace what is here, or keep both.`,
       )
   }
-  const taken = new Set([...(await listAllBodies()).map(b => b.id), ...bodies.keys()])
-  const renamed = <T extends { readonly id: string; readonly model: string }>(doc: T, there: T | undefined): T =>
-    onConflict === 'keep-both' && isOther(there, doc)
-      ? { ...doc, id: uniqueSlug(doc.id, taken), model: `${doc.model} (2)` }
-      : doc
-  const options = { at: now(), personId }
-  const stored: Imported = {
-    bodies: await inTurn(bundle.bodies, async b => {
-      const body = renamed(b, bodies.get(b.id))
-      await documents.saveBody(db, body, options)
-      return { id: body.id, name: `${body.maker} ${body.model}` }
-    }),
-    lenses: await inTurn(bundle.lenses, async l => {
-      const lens = renamed(l, lenses.get(l.id))
-      await documents.saveLens(db, lens, options)
-      return { id: lens.id, name: `${lens.maker} ${lens.model}` }
-    }),
+  const taken = async (table: 'bodies' | 'lenses', incoming: readonly { readonly id: string }[]) => {
+    const all = await documents.listNames(db, table)
+    return {
+      ids: new Set([...all.map(a => a.id), ...incoming.map(d => d.id)]),
+      names: new Set(all.map(a => `${a.maker}|${a.model}`)),
+    }
   }
-  return stored
-}
-
-const documentsIn = (value: unknown): readonly unknown[] => {
-  const { bodies, lenses } = (value ?? {}) as { bodies?: unknown; lenses?: unknown }
-  const lists = [bodies, lenses].filter(list => Array.isArray(list))
-  return lists.length ? lists.flat() : [value]
-}
-
-const inTurn = async <T, R>(items: readonly T[], work: (item: T) => Promise<R>): Promise<readonly R[]> => {
-  const results: R[] = []
-  for (const item of items) results.push(await work(item))
-  return results
+  const [takenByBodies, takenByLenses] = [await taken('bodies', bundle.bodies), await taken('lenses', bundle.lenses)]
+  const placed = <T extends Body | Lens>(
+    doc: T,
+    there: There | undefined,
+    { ids, names }: Awaited<ReturnType<typeof taken>>,
+  ): { readonly document: T; readonly expected: number } =>
+    onConflict === 'keep-both' && there && isOther(there.document, doc)
+      ? {
+          document: { ...doc, id: uniqueSlug(doc.id, ids), model: freeModel(doc.maker, doc.model, names) },
+          expected: 0,
+        }
+      : { document: doc, expected: there?.revision ?? 0 }
+  const bodies = bundle.bodies.map(b => placed(b, bodiesThere.get(b.id), takenByBodies))
+  const lenses = bundle.lenses.map(l => placed(l, lensesThere.get(l.id), takenByLenses))
+  const result = await documents.saveDocuments(
+    db,
+    [
+      ...bodies.map(({ document, expected }) => documents.bodyDocument(document, { expected })),
+      ...lenses.map(({ document, expected }) => documents.lensDocument(document, { expected })),
+    ],
+    { at: now(), personId },
+  )
+  if (!result.stored)
+    throw new RequestError(
+      409,
+      'Somebody was quicker',
+      `${result.id} was changed at the same moment. Nothing was taken from the file; look again, and take it once more.`,
+    )
+  const named = (all: readonly { readonly document: Body | Lens }[]) =>
+    all.map(({ document: d }) => ({ id: d.id, name: `${d.maker} ${d.model}` }))
+  return { bodies: named(bodies), lenses: named(lenses) }
 }
 
 /** Something is there under that id, and it says other things. */
-const isOther = (there: unknown, incoming: unknown): boolean =>
-  there !== undefined && !sameJson(asJson(there), asJson(incoming))
+const isOther = (there: unknown, incoming: unknown): boolean => !sameJson(asJson(there), asJson(incoming))
 
-const differing = (there: Body | undefined, incoming: Body): readonly string[] => {
-  if (!there || !isOther(there, incoming)) return []
-  const differences = differencesBetween(there, incoming)
+const differing = (there: There | undefined, incoming: Body | Lens): readonly string[] => {
+  if (!there || !isOther(there.document, incoming)) return []
+  const { document, isPutAway } = there
+  const name = `${document.maker} ${document.model} is here already${isPutAway ? ', put away' : ''}`
+  if (!('settings' in document && 'settings' in incoming)) return [`${name}, with other facts.`]
+  const differences = differencesBetween(document, incoming)
   const more = differences.length > MOST_TOLD ? `; and ${differences.length - MOST_TOLD} more` : ''
   const words = differences
     .slice(0, MOST_TOLD)
     .map(d => d.words)
     .join('; ')
-  return [`${there.maker} ${there.model} is here already, and the file differs: ${words}${more}.`]
+  return [`${name}, and the file differs: ${words}${more}.`]
 }
 
 export interface NewBody {
@@ -143,50 +189,48 @@ export interface NewBody {
 
 /** Begins a profile; what is pasted goes into its menu, undecided. */
 export const createBody = async (request: NewBody): Promise<{ readonly id: string; readonly settings: number }> => {
-  const { maker, model } = request
-  const id = await freeId(model)
-  const base: Body = request.copyOf
-    ? { ...(await readBody(request.copyOf)).document, id, maker, model, unconfirmed: [...FACTS] }
-    : bodyFromArchetype(request.archetype ?? 'mirrorless', { id, maker, model })
-  const rows = request.menu?.trim() ? expectParsed(parseMenuText(request.menu, 'pasted menu')) : []
-  return store(rows.length ? withMenuRows(base, rows) : base, request.person, begun(request))
+  const { maker, model, archetype, menu } = request
+  const copyOf = request.copyOf === undefined ? undefined : (await readBody(request.copyOf)).document
+  return begin({ maker, model, archetype, copyOf, menu }, request.person, begun(request))
 }
 
 const begun = (request: NewBody): string =>
   request.copyOf ? `begun as a copy of ${request.copyOf}` : request.menu ? 'begun from a pasted menu' : 'begun'
 
-const freeId = async (model: string): Promise<string> => {
-  const db = await database()
-  const taken = new Set((await listAllBodies()).map(b => b.id))
-  for (const row of await documents.listArchivedBodies(db)) taken.add(row.id)
-  return uniqueSlug(model, taken, 'body')
-}
-
-const store = async (body: Body, person: string | undefined, what: string) => {
-  const draft = checkBody(body, body.model).length > 0
-  await documents.saveBody(await database(), body, { at: now(), personId: person ?? null, what, draft, expected: 0 })
-  return { id: body.id, settings: body.settings.length }
-}
-
 /** Begins a profile with the menu of a spreadsheet. */
 export const createBodyFromSheet = async (
-  request: Omit<NewBody, 'menu'>,
+  { maker, model, archetype, person }: Omit<NewBody, 'menu' | 'copyOf'>,
   bytes: Uint8Array,
   file: string,
+): Promise<{ readonly id: string; readonly settings: number }> =>
+  begin({ maker, model, archetype, sheet: { bytes, file } }, person, `begun from ${file}`)
+
+/** Ids are made from names; where somebody takes one at the same moment the next is tried. */
+const MOST_TRIES = 5
+
+const begin = async (
+  wanted: Omit<Parameters<Tasks['newBody']>[0], 'id'>,
+  person: string | undefined,
+  what: string,
 ): Promise<{ readonly id: string; readonly settings: number }> => {
-  const rows = expectParsed(parseMenuTable(await readSheet(bytes, file), file))
-  const base = bodyFromArchetype(request.archetype ?? 'mirrorless', {
-    id: await freeId(request.model),
-    maker: request.maker,
-    model: request.model,
-  })
-  return store(withMenuRows(base, rows), request.person, `begun from ${file}`)
+  await expectPerson(person)
+  const db = await database()
+  const made = await work('newBody', { ...wanted, id: 'new' })
+  for (let i = 0; i < MOST_TRIES; i++) {
+    const taken = new Set((await documents.listNames(db, 'bodies')).map(b => b.id))
+    const body = { ...made.body, id: uniqueSlug(wanted.model, taken, 'body') }
+    const options = { at: now(), personId: person ?? null, what, draft: made.isDraft, expected: 0 }
+    if ((await documents.saveBody(db, body, options)).stored) return { id: body.id, settings: body.settings.length }
+  }
+  throw new RequestError(409, 'Somebody was quicker', 'Bodies of that name are being begun by others. Try once more.')
 }
 
 export interface Saved {
   readonly revision: number
   /** What contradicts in the profile; it is a draft as long as there is any. */
   readonly problems: readonly string[]
+  /** What could not be proven in reasonable time; it hinders nothing. */
+  readonly notes: readonly string[]
 }
 
 /**
@@ -203,7 +247,8 @@ export const saveBody = async (
     readonly person?: string | undefined
   },
 ): Promise<Saved> => {
-  const { body, problems } = expectParsed(parseDraft(request.document, 'profile'))
+  const { body, problems, notes } = await work('draft', { sent: request.document, file: 'profile' })
+  await expectPerson(request.person)
   if (body.id !== id)
     throw new RequestError(422, 'Another body', `This address is for ${id}, the profile for ${body.id}.`)
   const result = await documents.saveBody(await database(), body, {
@@ -223,12 +268,20 @@ export const saveBody = async (
       { document: current.document, revision: result.revision },
     )
   }
-  return { revision: result.revision, problems: problems.map(problemWords) }
+  return { revision: result.revision, problems: problems.map(problemWords), notes: notes.map(problemWords) }
 }
 
-export const setBodyArchived = async (id: string, archived: boolean, person?: string): Promise<void> => {
+/** @throws RequestError 404 where there is no such body, 409 where it was changed since it was looked at */
+export const setBodyArchived = async (
+  id: string,
+  archived: boolean,
+  revision: number,
+  person: string | undefined,
+): Promise<void> => {
   await readBody(id)
-  await documents.setArchived(await database(), 'bodies', id, archived, { at: now(), personId: person ?? null })
+  await expectPerson(person)
+  const options = { at: now(), personId: person ?? null, expected: revision }
+  if (!(await documents.setArchived(await database(), 'bodies', id, archived, options))) throw changedMeanwhile('body')
 }
 
 export interface EventView {
@@ -259,53 +312,66 @@ export const bodyEvent = async (id: string, event: number): Promise<readonly Dif
   return before && after ? describeChanges(changesBetween(before, after), before, after) : []
 }
 
-/** Makes a body as it was before an event; that is an event of its own and can be taken back like any other. */
-export const restoreBody = async (id: string, event: number, person?: string): Promise<Saved> => {
+/**
+ * Makes a body as it was before an event; that is an event of its own and can be taken back like any other.
+ *
+ * @param revision what somebody looked at
+ * @throws RequestError 409 where it was changed since
+ */
+export const restoreBody = async (
+  id: string,
+  event: number,
+  revision: number,
+  person: string | undefined,
+): Promise<Saved> => {
   const { before, what } = await eventOf(id, event)
   if (!before) throw new RequestError(422, 'Nothing before it', 'This is where the profile began.')
-  const problems = checkBody(before, before.model)
-  const { revision } = await documents.saveBody(await database(), before, {
+  await expectPerson(person)
+  const { problems, notes } = await work('draft', { sent: before, file: before.model })
+  const result = await documents.saveBody(await database(), before, {
     at: now(),
     personId: person ?? null,
     what: `taken back to before “${what}”`,
     draft: problems.length > 0,
+    expected: revision,
   })
-  return { revision, problems: problems.map(problemWords) }
+  if (!result.stored) throw changedMeanwhile('body')
+  return { revision: result.revision, problems: problems.map(problemWords), notes: notes.map(problemWords) }
 }
 
-const knowledges = remember<Knowledge>('knowledge', 40)
-
-const knowledgeWithout = (bodies: readonly Revised<Body>[], id: string): Knowledge => {
-  const others = bodies.filter(b => b.document.id !== id)
-  return knowledges.getOr(others.map(b => b.stamp).join(), () => knowledgeOf(others.map(b => b.document)))
-}
-
-/** Proposed meanings for every undecided setting of a profile as it is being edited. */
-export const proposalsFor = async (value: unknown): Promise<Readonly<Record<string, readonly Reading[]>>> => {
-  const { body } = expectParsed(parseDraft(value, 'profile'))
-  return Object.fromEntries(proposeAll(body, knowledgeWithout(await readBodies(), body.id)))
+/**
+ * Proposed meanings for every undecided setting of a profile as it is being edited.
+ *
+ * @param sent the bytes of the profile, or what they stand for
+ */
+export const proposalsFor = async (sent: unknown): Promise<Readonly<Record<string, readonly Reading[]>>> => {
+  const others = (await readBodies()).map(b => share(b.document))
+  return work('proposals', { sent, file: 'profile', others })
 }
 
 /** The menu of a body for a spreadsheet or as text. */
 export const exportMenu = async (id: string, form: 'csv' | 'xlsx' | 'text') => {
   const { document } = await readBody(id)
   if (form === 'text') return menuAsText(menuRowsOf(document))
-  const { writeCsv } = await import('@/core/formats/csv')
   return form === 'csv' ? writeCsv(menuAsTable(document)) : writeXlsx(menuAsTable(document), 'Menu')
 }
 
-/** The named bodies and lenses as one file; all of them where none is named. */
-export const exportBundle = async (bodyIds: readonly string[] | undefined, lensIds: readonly string[] | undefined) => {
-  const { bundleOf } = await import('@/core/formats/bundle')
+/** The named bodies and lenses as the text of one file, each once; all of them where none is named. */
+export const exportBundle = async (
+  bodyIds: readonly string[] | undefined,
+  lensIds: readonly string[] | undefined,
+): Promise<{ readonly text: string; readonly name: string }> => {
   const bodies = bodyIds
-    ? await Promise.all(bodyIds.map(async id => (await readBody(id)).document))
+    ? await Promise.all([...new Set(bodyIds)].map(async id => (await readBody(id)).document))
     : (await readBodies()).map(b => b.document)
   const lenses = lensIds
-    ? await Promise.all(lensIds.map(async id => (await readLens(id)).document))
+    ? await Promise.all([...new Set(lensIds)].map(async id => (await readLens(id)).document))
     : bodyIds
       ? []
       : await listLenses()
-  return bundleOf(bodies, lenses)
+  const [only, ...more] = [...bodies, ...lenses]
+  const text = await work('bundleText', { bodies: bodies.map(b => share(b)), lenses })
+  return { text, name: only && more.length === 0 ? `${only.id}.json` : 'coherion-bundle.json' }
 }
 
 /** The standard a profile is tried against while it is written: the one in hand, else the house baseline, else the first. */

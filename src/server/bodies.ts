@@ -48,6 +48,13 @@ export const listBodySummaries = async (): Promise<readonly BodySummary[]> => {
   )
 }
 
+/** Something that was put away, at the revision at which it can be brought back. */
+export interface PutAwayThing {
+  readonly id: string
+  readonly name: string
+  readonly revision: number
+}
+
 /** Bodies that were put away. */
-export const listPutAway = async (): Promise<readonly { readonly id: string; readonly name: string }[]> =>
-  (await listArchivedBodies()).map(({ id, maker, model }) => ({ id, name: `${maker} ${model}` }))
+export const listPutAway = async (): Promise<readonly PutAwayThing[]> =>
+  (await listArchivedBodies()).map(({ id, maker, model, revision }) => ({ id, name: `${maker} ${model}`, revision }))

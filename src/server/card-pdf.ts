@@ -1,9 +1,11 @@
 import 'server-only'
 import type { Context } from '@/core/standards'
-import { CardPaper, type PaperId } from './card-paper'
+import { MessageChannel } from 'node:worker_threads'
+import type { PaperId } from '@/pool/paper/card-paper'
 import { type CardView, readCard } from './cards'
 import { units } from './catalogue'
 import { notFound, RequestError } from './problems'
+import { work } from './working'
 
 /** The cards of several units in one PDF, made one after the other so that others are served in between. */
 
@@ -56,20 +58,44 @@ export const cardsAsked = async ({ units: ids, bodies }: Pick<PdfRequest, 'units
   return asked
 }
 
-/** Makes the PDF card by card. @param address of this server, for the codes */
+/**
+ * Makes the PDF, and tells of each card when it is drawn.
+ *
+ * @param address of this server, for the codes
+ */
 export const makePdf = async function* (
   request: PdfRequest,
   asked: Awaited<ReturnType<typeof cardsAsked>>,
   address: string,
 ): AsyncGenerator<PdfProgress> {
-  const paper = new CardPaper(request.paper, new Date().toISOString())
-  for (const [i, { body, unit }] of asked.entries()) {
+  const cards: { readonly card: CardView; readonly address: string }[] = []
+  for (const { body, unit } of asked) {
     const card = await readCard(request.standard, body, unit, request.context, request.slots)
-    paper.add(card, cardAddress(address, card))
-    yield { kind: 'made', done: i + 1, of: asked.length, name: card.unit?.tag ?? card.body.model }
+    cards.push({ card, address: cardAddress(address, card) })
     // Others wait for their answers meanwhile.
     await new Promise(resume => setImmediate(resume))
   }
-  const bytes = await paper.end(`Cards for ${request.standard}`)
+  const { port1, port2 } = new MessageChannel()
+  const told: string[] = []
+  let wake = () => {}
+  port1.on('message', (name: string) => {
+    told.push(name)
+    wake()
+  })
+  const [at, title] = [new Date().toISOString(), `Cards for ${request.standard}`]
+  let bytes: Uint8Array | undefined
+  const drawn = work('cardSheets', { paper: request.paper, at, title, cards, made: port2 }, { transfer: [port2] })
+    .then(done => (bytes = done))
+    .finally(() => wake())
+  let done = 0
+  while (bytes === undefined) {
+    await Promise.race([drawn, new Promise<void>(go => (wake = go))])
+    while (done < told.length) yield { kind: 'made', of: cards.length, name: told[done] ?? '', done: ++done }
+  }
+  port1.close()
+  for (; done < cards.length; done++) {
+    const { card } = cards[done] ?? {}
+    yield { kind: 'made', of: cards.length, name: card?.unit?.tag ?? card?.body.model ?? '', done: done + 1 }
+  }
   yield { kind: 'pdf', bytes, name: `cards-${request.standard.replace('@', '-')}.pdf` }
 }

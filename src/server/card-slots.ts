@@ -1,14 +1,17 @@
 import 'server-only'
-import { factoryState, type State } from '@/core/bodies'
+import { factoryState } from '@/core/bodies'
 import { knownState } from '@/core/kit/known'
 import { slotsFrom, type SlotWish, storeKey } from '@/core/kit/slots'
 import { refFrom } from '@/core/standards'
-import { MOST_SLOTS, planSlots, type SlotWalk } from '@/core/steps/plan'
+import { MOST_SLOTS, type SlotWalk } from '@/core/steps/plan'
 import type { TickRow } from '@/db/cards'
-import { askedOf, listedBy, type Prepared } from './card-walk'
+import { askedOf, listedBy } from '@/core/resolve'
+import { share } from '@/pool/documents'
+import { work } from '@/pool/pool'
+import type { Prepared } from './card-walk'
 import { listStandards, readStandard } from './catalogue'
-import { resolveStored } from './concordance'
-import { remember } from './remember'
+import { reckoned, resolveStored, stateText } from './concordance'
+import { workedOut } from './worked-out'
 
 /** The memory slots of a unit: what they hold, and what a walk stores in them. */
 export interface SlotsView {
@@ -44,15 +47,13 @@ export interface SlotsView {
     | undefined
 }
 
-const walks = remember<readonly SlotWalk[]>('slot-walks', 500)
-
 /** @param asked slots, as an address says them */
 export const slotsOf = async (
   prepared: Prepared,
   asked: string | undefined,
   ticks: ReadonlyMap<string, TickRow>,
 ): Promise<SlotsView | undefined> => {
-  const { body, profile, unit, known, standard, resolution, stamp } = prepared
+  const { body, unit, known, standard, resolution } = prepared
   if (!unit || body.slots.names.length === 0) return undefined
   const standards = (await listStandards()).map(({ id, name, version }) => ({ id, name, version }))
   const find = (ref: string) => standards.find(s => s.id === refFrom(ref).id)
@@ -60,9 +61,7 @@ export const slotsOf = async (
   const wanted = await Promise.all(
     wishes.map(async w => {
       const found = await readStandard(w.standard)
-      const from = (state: State) =>
-        resolveStored({ document: profile, stamp }, found, resolution.firmware, prepared.context, state)
-      return { ...w, id: found.document.id, version: found.document.version, from, stamp: found.stamp }
+      return { ...w, id: found.document.id, version: found.document.version, found }
     }),
   )
   const isStored = (w: (typeof wanted)[number]) => {
@@ -71,21 +70,19 @@ export const slotsOf = async (
   }
   const left = wanted.filter(w => !isStored(w))
   const now = { ...factoryState(body), ...knownState(known) }
-  const unseen = new Set(left.flatMap(w => askedOf(body, w.from(now))).filter(s => !known.facts.has(s)))
-  const key = [
-    stamp,
-    resolution.firmware,
-    JSON.stringify(now),
-    [...unseen].join(),
-    ...left.map(w => `${w.slot} ${w.stamp}`),
-  ]
-  const plan = walks.getOr(key.join('|'), () =>
-    planSlots(
-      body,
-      now,
-      left.map(w => ({ slot: w.slot, to: (state: State) => w.from(state).state })),
-      unseen,
-    ),
+  const { firmware } = resolution
+  const each = await Promise.all(
+    left.map(async w => askedOf(body, await resolveStored({ ...prepared.on, standard: w.found }, now))),
+  )
+  const unseen = [...new Set(each.flat().filter(s => !known.facts.has(s)))].sort()
+  const slots = left.map(w => ({ slot: w.slot, standard: share(w.found.document) }))
+  const { of, keptBy } = reckoned(prepared.on)
+  const plan = await workedOut<readonly SlotWalk[]>(
+    ['slots', ...keptBy, stateText(body, now), unseen.join(), ...slots.map(s => `${s.slot} ${s.standard.digest}`)],
+    async () =>
+      JSON.stringify(
+        await work('slots', { body: of.body, firmware, context: prepared.context, now, slots, unseen }, { isForAll: true }),
+      ),
   )
   const stop = (slot: string, steps: number, presses: number): SlotsView['stops'] => {
     const w = wanted.find(x => x.slot === slot)

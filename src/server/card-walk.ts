@@ -1,9 +1,9 @@
 import 'server-only'
 import { type Body, factoryState, type State } from '@/core/bodies'
 import { type Known, knownState, NOTHING_KNOWN } from '@/core/kit/known'
-import type { Resolution } from '@/core/resolve'
-import { type Context, contextText, relevantContext, type Standard } from '@/core/standards'
-import { planWalk, type WalkPlan } from '@/core/steps/plan'
+import { askedOf, type Resolution } from '@/core/resolve'
+import { type Context, relevantContext, type Standard } from '@/core/standards'
+import type { WalkPlan } from '@/core/steps/plan'
 import type { Step } from '@/core/steps/walk'
 import { type CardKey, type OpenWalk, readWalks } from '@/db/cards'
 import type { UnitRow } from '@/db/units'
@@ -17,11 +17,12 @@ import {
   type RevisedStandard,
   units,
 } from './catalogue'
-import { resolveStored, stateText } from './concordance'
+import { work } from '@/pool/pool'
+import { type OnBody, reckoned, resolveStored, stateText } from './concordance'
 import { database } from './database'
 import { type Lives, readLives } from './lives'
 import { notFound } from './problems'
-import { remember } from './remember'
+import { eachReckoned, type NotReckoned, workedOut } from './worked-out'
 
 /** The walk of a card: from what a unit is known to be set to, to what a standard asks of it. */
 
@@ -31,6 +32,8 @@ export interface Prepared {
   readonly profile: Body
   /** Changes whenever the profile does. */
   readonly stamp: string
+  /** What it is resolved from. */
+  readonly on: OnBody
   readonly standard: Standard
   readonly state: string
   readonly context: Context
@@ -49,27 +52,6 @@ export interface Prepared {
   readonly unseen: ReadonlySet<string>
   readonly known: Known
   readonly isBegun: boolean
-}
-
-const plans = remember<WalkPlan>('plans', 4000)
-
-const listed = new WeakMap<Resolution, readonly string[]>()
-
-/** Settings that a standard turns on, in the order in which it asks for what they bring about; pinned ones come last. */
-export const listedBy = (resolution: Resolution): readonly string[] => {
-  const known = listed.get(resolution)
-  if (known) return known
-  const delivering = resolution.outcomes.flatMap(o => o.parts.flatMap(p => p.deliveries.map(d => d.setting)))
-  const pinned = resolution.pins.flatMap(p => (p.holds ? [p.setting] : []))
-  const all = [...new Set([...delivering, ...pinned])]
-  listed.set(resolution, all)
-  return all
-}
-
-/** Those of them that can be at more than one thing: of the others nobody has to say what they are at. */
-export const askedOf = (form: Body, resolution: Resolution): readonly string[] => {
-  const fixed = new Set(form.settings.filter(s => s.options.length < 2).map(s => s.id))
-  return listedBy(resolution).filter(id => !fixed.has(id))
 }
 
 /** What is known of units, and the walks that are underway. */
@@ -105,15 +87,24 @@ const startKnown = (form: Body, known: Known): Start => {
   return start
 }
 
+/** A plan from what a unit is set to, worked out once; what nobody has seen of it is looked at. */
+export const walkStored = (on: OnBody, { kept, assumed, text }: Pick<Start, 'kept' | 'assumed' | 'text'>) => {
+  const { of, keptBy } = reckoned(on)
+  const seen = Object.keys(kept).sort().join()
+  return workedOut<WalkPlan>(['walk', ...keptBy, text, seen], () =>
+    work('walk', { ...of, known: kept, assumed }, { isForAll: true }),
+  )
+}
+
 /** The steps of a card from what the unit is known to be set to; a unit's own firmware counts where there is a unit. */
-const prepareWith = (
+const prepareWith = async (
   standard: RevisedStandard,
   body: Revised<Body>,
   siblings: readonly UnitRow[],
   unit: UnitRow | undefined,
   asked: Context,
   { lives, walkOf }: Underway,
-): Prepared => {
+): Promise<Prepared> => {
   const context = relevantContext(standard.document, unit ? { ...asked, units: [unit.id] } : asked)
   const firmware = unit?.firmware ?? firmwareOf(body.document, siblings)
   const form = formOf(body, firmware)
@@ -122,18 +113,16 @@ const prepareWith = (
   const { walk, from: begunFrom, isBegun } = walkOf(card)
   const known = unit ? lives.knownOf(unit, body, firmware) : NOTHING_KNOWN
   const start = isBegun || !unit ? startOf(form, (isBegun && begunFrom) || factoryState(form)) : startKnown(form, known)
-  const { from, assumed, kept, text } = start
+  const { from, assumed, kept } = start
+  const on = { body, standard, firmware, context }
   // Where several answers are as good, the one that changes least of what this unit is set to.
-  const resolution = resolveStored(body, standard, firmware, context, kept)
+  const [resolution, plan] = await Promise.all([resolveStored(on, kept), walkStored(on, start)])
   const unseen = new Set(askedOf(form, resolution).filter(s => !(s in kept)))
-  const stamp = [body.stamp, standard.stamp, firmware, contextText(context), text, [...unseen].sort().join()].join('|')
-  const plan = plans.getOr(stamp, () =>
-    planWalk(form, assumed, resolution.state, { listed: listedBy(resolution), unseen }),
-  )
   return {
     body: form,
     profile: body.document,
     stamp: body.stamp,
+    on,
     standard: standard.document,
     state: standard.state,
     context,
@@ -171,7 +160,8 @@ export const prepare = async (
 }
 
 /**
- * Every card of a standard: one for each unit, or for the body where the team has no unit of it.
+ * Every card of a standard: one for each unit, or for the body where the team has no unit of it. Bodies that cannot be
+ * reckoned stand beside them.
  *
  * @param known what happened to all units, where it was read before
  */
@@ -180,7 +170,7 @@ export const prepareAll = async (
   chosen: readonly string[] | undefined,
   context: Context,
   known?: Lives,
-): Promise<readonly Prepared[]> => {
+): Promise<{ readonly cards: readonly Prepared[]; readonly failed: readonly NotReckoned[] }> => {
   const db = await database()
   const [standard, bodies, all, lives, walkOf] = await Promise.all([
     readStandard(standardId),
@@ -189,17 +179,21 @@ export const prepareAll = async (
     known ?? readLives(db),
     readWalks(db),
   ])
-  const cards = await Promise.all(
+  const asked = await Promise.all(
     bodies
       .filter(b => !chosen || chosen.includes(b.id))
       .map(async b => {
         const body = await readBody(b.id, b.revision)
         const siblings = all.filter(u => u.body_id === b.id)
-        const each = siblings.length ? siblings : [undefined]
-        return each.map(unit => prepareWith(standard, body, siblings, unit, context, { lives, walkOf }))
+        return (siblings.length ? siblings : [undefined]).map(unit => ({ body, siblings, unit }))
       }),
   )
-  return cards.flat()
+  const { done, failed } = await eachReckoned(
+    asked.flat(),
+    a => a.body.document.model,
+    ({ body, siblings, unit }) => prepareWith(standard, body, siblings, unit, context, { lives, walkOf }),
+  )
+  return { cards: done, failed }
 }
 
 /** A step by what it asks for. */

@@ -29,6 +29,7 @@ import { listStandards } from './catalogue'
 import { database } from './database'
 import { modelsBeside } from './hands'
 import { friendsBeside, friendWords, readFalseFriends } from './phrasebook'
+import type { NotReckoned } from './worked-out'
 
 export interface StepView {
   /** Stays the same as long as the step asks for the same thing. */
@@ -393,9 +394,9 @@ export const listCards = async (
   standardId: string,
   chosen: readonly string[] | undefined,
   context: Context = {},
-): Promise<readonly CardSummary[]> => {
-  const [cards, ticks] = await Promise.all([prepareAll(standardId, chosen, context), countTicks(await database())])
-  return cards.map(({ body, unit, steps, key, resolution }) => {
+): Promise<{ readonly cards: readonly CardSummary[]; readonly failed: readonly NotReckoned[] }> => {
+  const [{ cards, failed }, ticks] = await Promise.all([prepareAll(standardId, chosen, context), countTicks(await database())])
+  const summaries = cards.map(({ body, unit, steps, key, resolution }) => {
     const ticked = new Set(ticks.get(cardId(key)))
     return {
       body: body.id,
@@ -408,4 +409,5 @@ export const listCards = async (
       agreement: resolution.agreement,
     }
   })
+  return { cards: summaries, failed }
 }

@@ -10,6 +10,7 @@ import type { Grade } from '@/core/vocabulary/grade'
 import { valueWords } from '@/core/vocabulary/words'
 import { firmwareOf, formOf, listBodies, readBody, readStandard, type Revised, units } from './catalogue'
 import { resolveStored } from './concordance'
+import { eachReckoned, type NotReckoned } from './worked-out'
 import { notFound } from './problems'
 import { type ComparisonView, compareVersions } from './standards'
 
@@ -39,6 +40,8 @@ export interface BodyDifference {
 
 export interface SideBySide extends ComparisonView {
   readonly bodies: readonly BodyDifference[]
+  /** Bodies that cannot be reckoned, and why. */
+  readonly failed: readonly NotReckoned[]
 }
 
 const cellOf = (body: Parameters<typeof cellWords>[0], outcome: Outcome | undefined): SideCell | undefined => {
@@ -68,7 +71,7 @@ export const sideBySide = async (
   // Between two standards only what a body could notice is told; where it is written is another matter there.
   const isSame = a.document.id === b.document.id
   const told = isSame ? comparison : { ...comparison, layers: [], targets: comparison.targets.filter(isNoticed) }
-  return { ...told, bodies: await differencesOn(a, b, ids, context) }
+  return { ...told, ...(await differencesOn(a, b, ids, context)) }
 }
 
 /** The standard in hand as two schools would have it on one topic. */
@@ -95,7 +98,7 @@ export const twoSchools = async (
     after: { name: schools[1], version },
     layers: [],
     targets: compareStandards(a.document, b.document, context).filter(isNoticed),
-    bodies: await differencesOn(a, b, ids, context),
+    ...(await differencesOn(a, b, ids, context)),
   }
 }
 
@@ -104,15 +107,17 @@ const differencesOn = async (
   b: Revised<Standard>,
   ids: readonly string[] | undefined,
   context: Context,
-): Promise<readonly BodyDifference[]> => {
+): Promise<Pick<SideBySide, 'bodies' | 'failed'>> => {
   const allUnits = await units()
   const chosen = ids ?? (await listBodies()).map(x => x.id)
-  return Promise.all(
-    chosen.map(async (id): Promise<BodyDifference> => {
-      const revised = await readBody(id)
+  const { done, failed } = await eachReckoned(
+    await Promise.all(chosen.map(id => readBody(id))),
+    b => b.document.model,
+    async (revised): Promise<BodyDifference> => {
       const firmware = firmwareOf(revised.document, allUnits)
       const form = formOf(revised, firmware)
-      const [was, is] = [a, b].map(s => resolveStored(revised, s, firmware, context)) as [Resolution, Resolution]
+      const on = (standard: Revised<Standard>) => resolveStored({ body: revised, standard, firmware, context })
+      const [was, is] = await Promise.all([on(a), on(b)])
       const lines = DIMENSIONS.flatMap(d => {
         const [x, y] = [outcomeOn(was, d.id), outcomeOn(is, d.id)]
         if (!x && !y) return []
@@ -121,8 +126,9 @@ const differencesOn = async (
         return [{ dimension: d.id, label: d.label, before: cellOf(form, x), after: cellOf(form, y), apart }]
       })
       return { body: form.id, model: form.model, lines, agreementBefore: was.agreement, agreementAfter: is.agreement }
-    }),
+    },
   )
+  return { bodies: done, failed }
 }
 
 /** What one group of bodies does about one target. */
@@ -135,6 +141,8 @@ export interface GroupCell {
 export interface Selections {
   readonly standard: { readonly name: string; readonly version: number }
   readonly sides: readonly { readonly bodies: readonly string[]; readonly agreement: number }[]
+  /** Bodies that cannot be reckoned, and why. */
+  readonly failed: readonly NotReckoned[]
   readonly lines: readonly {
     readonly dimension: string
     readonly label: string
@@ -155,18 +163,21 @@ export const twoSelections = async (
   const context = contextFrom(forWhom)
   const [standard, allUnits] = await Promise.all([readStandard(ref), units()])
   const read = async (ids: readonly string[]) =>
-    Promise.all(
-      ids.map(async id => {
-        const body = await readBody(id)
+    eachReckoned(
+      await Promise.all(ids.map(id => readBody(id))),
+      b => b.document.model,
+      async body => {
         const firmware = firmwareOf(body.document, allUnits)
-        return { model: body.document.model, resolution: resolveStored(body, standard, firmware, context) }
-      }),
+        return { model: body.document.model, resolution: await resolveStored({ body, standard, firmware, context }) }
+      },
     )
-  const sides = await Promise.all([read(left), read(right)])
+  const both = await Promise.all([read(left), read(right)])
+  const sides = both.map(r => r.done)
   const { name, version }: Standard = standard.document
-  const targets = sides[0][0]?.resolution.outcomes ?? sides[1][0]?.resolution.outcomes ?? []
+  const targets = sides.find(s => s.length)?.[0]?.resolution.outcomes ?? []
   return {
     standard: { name, version },
+    failed: both.flatMap(r => r.failed),
     sides: sides.map(s => ({ bodies: s.map(b => b.model), agreement: mean(s.map(b => b.resolution.agreement)) })),
     lines: targets.flatMap(({ target }) => {
       const d = dimension(target.dimension)

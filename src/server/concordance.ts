@@ -1,14 +1,6 @@
 import 'server-only'
 import { type Body, factoryState, type State } from '@/core/bodies'
-import { SearchTooLargeError } from '@/core/bodies/search'
-import {
-  buildConcordance,
-  type Concordance,
-  ContradictoryBodyError,
-  resolve,
-  type Resolution,
-  type Resolved,
-} from '@/core/resolve'
+import { buildConcordance, type Concordance, type Resolution, type Resolved } from '@/core/resolve'
 import {
   type Context,
   contextFrom,
@@ -18,8 +10,10 @@ import {
   relevantContext,
   type Standard,
 } from '@/core/standards'
+import { share } from '@/pool/documents'
+import { work } from '@/pool/pool'
 import { firmwareOf, formOf, listBodies, listStandards, readBody, readStandard, type Revised, units } from './catalogue'
-import { remember } from './remember'
+import { eachReckoned, workedOut } from './worked-out'
 
 /** The standard and the bodies in hand, as the address names them; undefined where it does not. */
 export interface InHand {
@@ -29,8 +23,6 @@ export interface InHand {
   readonly for?: string | undefined
 }
 
-const resolutions = remember<Resolution>('resolutions', 5000)
-
 /** What a body is set to, as its differences from factory defaults: equal texts, equal answers. */
 export const stateText = (form: Body, state: State): string =>
   Object.entries({ ...factoryState(form), ...state })
@@ -39,22 +31,32 @@ export const stateText = (form: Body, state: State): string =>
     .sort()
     .join()
 
+/** A standard on a body at a firmware, for somebody: what decides a resolution beside what the body is set to. */
+export interface OnBody {
+  readonly body: Revised<Body>
+  readonly standard: Revised<Standard>
+  readonly firmware: string
+  readonly context?: Context
+}
+
+/** What the pool needs to know of it, and what to keep its answers by. */
+export const reckoned = ({ body, standard, firmware, context: asked = {} }: OnBody) => {
+  const context = relevantContext(standard.document, asked)
+  const of = { body: share(body.document), standard: share(standard.document), firmware, context }
+  return { of, keptBy: [of.body.digest, of.standard.digest, firmware, contextText(context)] }
+}
+
 /**
- * A resolution, computed once for each revision of body and standard and each state that it begins from.
+ * A resolution, worked out once for what body and standard say and each state that it begins from.
  *
  * @param known what the body is set to; what is missing in it, or all of it, counts as factory defaults
+ * @throws CannotReckonError where the rules of the body cannot be searched
  */
-export const resolveStored = (
-  body: Revised<Body>,
-  standard: Revised<Standard>,
-  firmware: string,
-  asked: Context = {},
-  known: State = {},
-): Resolution => {
-  const context = relevantContext(standard.document, asked)
-  const from = stateText(formOf(body, firmware), known)
-  return resolutions.getOr(`${body.stamp}|${standard.stamp}|${firmware}|${contextText(context)}|${from}`, () =>
-    resolve(body.document, standard.document, { firmware, context, known }),
+export const resolveStored = (on: OnBody, known: State = {}): Promise<Resolution> => {
+  const { of, keptBy } = reckoned(on)
+  const from = stateText(formOf(on.body, on.firmware), known)
+  return workedOut<Resolution>(['resolution', ...keptBy, from], () =>
+    work('resolution', { ...of, known }, { isForAll: true }),
   )
 }
 
@@ -94,18 +96,15 @@ const readRunning = async (chosen: Chosen) => {
 /** One standard on the bodies in hand: rows of targets, a column for each body. */
 export const readConcordance = async (ref: string, chosen: Chosen, context: Context = {}): Promise<Concordance> => {
   const [standard, running] = await Promise.all([readStandard(ref), readRunning(chosen)])
-  const failed: { body: string; why: string }[] = []
-  const resolved: Resolved[] = []
-  for (const { body, firmware, units: count } of running) {
-    try {
-      const resolution = resolveStored(body, standard, firmware, context)
-      resolved.push({ body: formOf(body, firmware), units: count, resolution })
-    } catch (error) {
-      if (!(error instanceof SearchTooLargeError || error instanceof ContradictoryBodyError)) throw error
-      failed.push({ body: body.document.model, why: error.message })
-    }
-  }
-  return buildConcordance(standard.document, resolved, failed, context)
+  const { done, failed } = await eachReckoned(
+    running,
+    r => r.body.document.model,
+    async ({ body, firmware, units: count }): Promise<Resolved> => {
+      const resolution = await resolveStored({ body, standard, firmware, context })
+      return { body: formOf(body, firmware), units: count, resolution }
+    },
+  )
+  return buildConcordance(standard.document, done, failed, context)
 }
 
 /** The bodies in hand whole, for work that is done in the browser. */
@@ -130,5 +129,5 @@ export const readStoredResolutions = async (
 ): Promise<readonly Resolution[]> => {
   const chosen = ids ? ids.map(id => ({ id })) : await listBodies()
   const [standard, running] = await Promise.all([readStandard(ref), readRunning(chosen)])
-  return running.map(({ body, firmware }) => resolveStored(body, standard, firmware, context))
+  return Promise.all(running.map(({ body, firmware }) => resolveStored({ body, standard, firmware, context })))
 }

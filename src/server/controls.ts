@@ -2,10 +2,11 @@ import 'server-only'
 import type { BodyInHands } from '@/core/controls/cells'
 import { type Handover, handoverOf } from '@/core/controls/handover'
 import { todayOf } from '@/core/controls/today'
-import { factoryState } from '@/core/bodies'
-import { type Context, refFrom, refText } from '@/core/standards'
-import { firmwareOf, formOf, listStandards, readBody, readStandard, units } from './catalogue'
+import { type Body, factoryState, type State } from '@/core/bodies'
+import { type Context, refFrom, refText, type Standard } from '@/core/standards'
+import { firmwareOf, formOf, listStandards, readBody, readStandard, type Revised, units } from './catalogue'
 import { resolveStored } from './concordance'
+import { whyNot } from './worked-out'
 import { modelsCarried, readCarriers, readHandedOver, weightOf } from './hands'
 
 /**
@@ -28,10 +29,27 @@ export const readHands = async (
       const stored = await readBody(id, revision)
       const firmware = firmwareOf(stored.document, allUnits)
       const body = formOf(stored, firmware)
-      const state = standard ? resolveStored(stored, standard, firmware, context).state : factoryState(body)
+      const state = await stateFor(stored, standard, firmware, context)
       return { body, weight: weightOf(id, carried), today: todayOf(body, state) }
     }),
   )
+}
+
+/** What a body is set to by a version in force; the factory's where there is none, or where it cannot be reckoned. */
+const stateFor = async (
+  body: Revised<Body>,
+  standard: Revised<Standard> | undefined,
+  firmware: string,
+  context: Context,
+): Promise<State> => {
+  const factory = factoryState(formOf(body, firmware))
+  if (!standard) return factory
+  try {
+    return (await resolveStored({ body, standard, firmware, context })).state
+  } catch (error) {
+    if (whyNot(error) === undefined) throw error
+    return factory
+  }
 }
 
 /** Somebody of the team, with the models they carry; none where nobody has said so yet. */
@@ -80,6 +98,6 @@ export const readHandover = async (ref: string, bodyId: string, context: Context
         const mark = handed.find(h => h.unit_id === u.id)
         return { id: u.id, tag: u.tag, handedOver: mark && { at: mark.at, by: mark.person } }
       }),
-    ...handoverOf(body, resolveStored(stored, standard, firmware, context).state),
+    ...handoverOf(body, (await resolveStored({ body: stored, standard, firmware, context })).state),
   }
 }

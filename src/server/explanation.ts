@@ -1,28 +1,28 @@
 import 'server-only'
 import type { Body } from '@/core/bodies'
 import { planWords } from '@/core/controls/words'
-import { nearestWays, type Way } from '@/core/phrasebook/nearest'
+import type { Way } from '@/core/phrasebook/nearest'
 import {
   alternativeWords,
   conflictWords,
   deliveredBy,
-  explain,
   lostWords,
   type Outcome,
   outcomeWords,
   partWords,
   type PartWords,
   type PlacedChoice,
-  resolve,
   whyWords,
 } from '@/core/resolve'
 import { type Context, effectiveTargets, type Level, type Standard, type Weight } from '@/core/standards'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { type Grade } from '@/core/vocabulary/grade'
 import { toleranceWords, valueWords } from '@/core/vocabulary/words'
+import { share } from '@/pool/documents'
 import { firmwareOf, formOf, readBody, readStandard, units } from './catalogue'
 import { type FriendView, readFalseFriends } from './phrasebook'
 import { notFound } from './problems'
+import { work } from './working'
 
 /** Why one body gets what it gets for one target, in words. */
 export interface ExplanationView {
@@ -90,8 +90,14 @@ export const readExplanation = async (
   const firmware = firmwareOf(profile.document, allUnits)
   const body = formOf(profile, firmware)
   if (!effectiveTargets(standard, context).some(t => t.dimension === dimensionId)) throw notFound('target', dimensionId)
-  const { outcome, alternatives } = explain(body, standard, dimensionId, { firmware, context, level })
-  const { conflicts } = resolve(body, standard, { firmware, context, level })
+  const { outcome, alternatives, conflicts, ways } = await work('explanation', {
+    body: share(profile.document),
+    standard: share(standard),
+    firmware,
+    context,
+    level,
+    dimension: dimensionId,
+  })
   const d = dimension(dimensionId)
   const { target } = outcome
   const delivered = deliveredBy(body, outcome)
@@ -125,7 +131,7 @@ export const readExplanation = async (
     friends: (await readFalseFriends(body.id)).filter(f =>
       f.senses.some(s => s.uses.some(u => u.body === body.id && delivered.some(x => x.setting === u.setting))),
     ),
-    ways: outcome.missing ? nearestWays(body, dimensionId) : [],
+    ways,
     conflicts: conflicts.filter(c => c.must === dimensionId || c.against.includes(dimensionId)).map(conflictWords),
   }
 }

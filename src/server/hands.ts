@@ -3,8 +3,8 @@ import { type HandoverRow, listCarries, listHandovers, setCarried, setHandedOver
 import type { UnitRow } from '@/db/units'
 import { units } from './catalogue'
 import { database } from './database'
-import { listPeople } from './people'
-import { notFound } from './problems'
+import { expectPerson, listPeople } from './people'
+import { changedMeanwhile, notFound } from './problems'
 
 /** Who carries what. */
 export interface Carrier {
@@ -48,17 +48,20 @@ export const weightOf = (model: string, carried: readonly (readonly string[])[])
   return Math.max(0.25, together.filter(models => models.includes(model)).length)
 }
 
-/** @throws RequestError 404 for a person or a unit that is not there */
+/** @throws RequestError 404 for a person or a unit that is not there, 409 where they carry others by now than was seen */
 export const saveCarried = async (
   personId: string,
-  unitIds: readonly string[],
+  { units: unitIds, seen }: { readonly units: readonly string[]; readonly seen: readonly string[] },
   by: string | undefined,
 ): Promise<void> => {
   const [people, all] = await Promise.all([listPeople(), units()])
   if (!people.some(p => p.id === personId)) throw notFound('person', personId)
   const missing = unitIds.find(id => !all.some(u => u.id === id))
   if (missing !== undefined) throw notFound('unit', missing)
-  await setCarried(await database(), personId, unitIds, new Date().toISOString(), by ?? null)
+  await expectPerson(by)
+  const at = new Date().toISOString()
+  if (!(await setCarried(await database(), personId, { units: unitIds, seen }, at, by ?? null)))
+    throw changedMeanwhile('list')
 }
 
 export const readHandedOver = async (): Promise<readonly HandoverRow[]> => listHandovers(await database())
@@ -66,5 +69,6 @@ export const readHandedOver = async (): Promise<readonly HandoverRow[]> => listH
 /** @throws RequestError 404 for a unit that is not there */
 export const markHandedOver = async (unitId: string, handedOver: boolean, by: string | undefined): Promise<void> => {
   if (!(await units()).some(u => u.id === unitId)) throw notFound('unit', unitId)
+  await expectPerson(by)
   await setHandedOver(await database(), unitId, handedOver, new Date().toISOString(), by ?? null)
 }

@@ -1,9 +1,10 @@
 import 'server-only'
 import type * as v from 'valibot'
 import { parseJson, parseWith } from '@/core/formats/problem'
-import { ContradictoryBodyError } from '@/core/resolve'
-import { SearchTooLargeError } from '@/core/bodies/search'
+import { Refusal } from '@/pool/refusal'
 import { invalid, RequestError } from './problems'
+import { CannotReckonError } from './worked-out'
+import { asRequestError, work } from './working'
 
 /** The most a request may hold, and the most a single body profile may. */
 export const MOST_REQUEST_BYTES = 20 * 1024 * 1024
@@ -19,7 +20,8 @@ const problemResponse = (status: number, title: string, detail: string, more: ob
 export const answer = async (work: () => Promise<Response>): Promise<Response> => {
   try {
     return await work()
-  } catch (error) {
+  } catch (thrown) {
+    const error = thrown instanceof Refusal ? asRequestError(thrown) : thrown
     if (error instanceof RequestError)
       return problemResponse(
         error.status,
@@ -27,8 +29,7 @@ export const answer = async (work: () => Promise<Response>): Promise<Response> =
         error.detail,
         error.problems.length ? { ...error.more, problems: error.problems } : error.more,
       )
-    if (error instanceof ContradictoryBodyError || error instanceof SearchTooLargeError)
-      return problemResponse(422, 'The body cannot be resolved', error.message)
+    if (error instanceof CannotReckonError) return problemResponse(422, 'The body cannot be resolved', error.message)
     console.error(error)
     return problemResponse(
       500,
@@ -38,42 +39,58 @@ export const answer = async (work: () => Promise<Response>): Promise<Response> =
   }
 }
 
+/** Exactly this, with or without the letters it is written in; a type that only sounds like it is another one. */
+const IS_JSON = /^application\/(?:json|problem\+json)(?:\s*;.*)?$/i
+
+const expectJson = (request: Request): void => {
+  const type = request.headers.get('content-type') ?? ''
+  if (!IS_JSON.test(type.trim()))
+    throw new RequestError(
+      415,
+      'JSON is needed',
+      `Send the content as application/json; this came as “${type.slice(0, 80) || 'nothing'}”.`,
+    )
+}
+
+/** JSON of this size is read where it arrives; what is larger goes to a worker. */
+const SMALL_BYTES = 128 * 1024
+
 /**
  * Reads a JSON request of bounded size.
  *
  * @throws RequestError 413 when it is too large, 415 when it is not JSON by its type, 400 when it does not parse
  */
 export const readJson = async (request: Request, file: string, mostBytes: number): Promise<unknown> => {
-  const type = request.headers.get('content-type') ?? ''
-  if (!type.includes('json'))
-    throw new RequestError(
-      415,
-      'JSON is needed',
-      `Send the content as application/json; this came as “${type || 'nothing'}”.`,
-    )
-  const parsed = parseJson(await readText(request, mostBytes), file)
+  const bytes = await readJsonBytes(request, mostBytes)
+  if (bytes.length > SMALL_BYTES) return work('json', { sent: bytes, file })
+  const parsed = parseJson(new TextDecoder().decode(bytes), file)
   if (!parsed.ok) throw new RequestError(400, 'This is not JSON', parsed.problems[0]?.expected ?? '', parsed.problems)
   return parsed.value
 }
 
-const readText = async (request: Request, mostBytes: number): Promise<string> => {
+/** The same, not read yet: for whoever hands it on to a worker. */
+export const readJsonBytes = async (request: Request, mostBytes: number): Promise<Uint8Array> => {
+  expectJson(request)
+  return readBytes(request, mostBytes)
+}
+
+/** The bytes of a request; reading ends as soon as there are too many. @throws RequestError 413 */
+export const readBytes = async (request: Request, mostBytes: number): Promise<Uint8Array> => {
   const tooLarge = new RequestError(
     413,
     'Too large',
-    `At most ${Math.round(mostBytes / 1024 / 1024)} MB can be sent at once.`,
+    `At most ${Math.max(1, Math.round(mostBytes / 1024 / 1024))} MB can be sent at once.`,
   )
   if (Number(request.headers.get('content-length') ?? 0) > mostBytes) throw tooLarge
-  const decoder = new TextDecoder()
+  const chunks: Uint8Array[] = []
   const reader = request.body?.getReader()
-  if (!reader) return ''
-  let text = ''
-  let bytes = 0
-  for (let chunk = await reader.read(); !chunk.done; chunk = await reader.read()) {
-    bytes += chunk.value.byteLength
-    if (bytes > mostBytes) throw tooLarge
-    text += decoder.decode(chunk.value, { stream: true })
+  let length = 0
+  for (let chunk = await reader?.read(); chunk && !chunk.done; chunk = await reader?.read()) {
+    length += chunk.value.byteLength
+    if (length > mostBytes) throw tooLarge
+    chunks.push(chunk.value)
   }
-  return text + decoder.decode()
+  return new Uint8Array(Buffer.concat(chunks))
 }
 
 /** Validates what came in; a mismatch is a 422 that names the place. */

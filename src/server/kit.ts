@@ -12,10 +12,12 @@ import {
 import { writeCsv } from '@/core/formats/csv'
 import { parseWith } from '@/core/formats/problem'
 import { uniqueSlug } from '@/core/language/language'
-import { type NewUnit, saveUnits, setUnitArchived, type UnitRow } from '@/db/units'
+import { listArchivedUnits, type NewUnit, saveUnits, setUnitArchived, type UnitRow } from '@/db/units'
+import type { PutAwayThing } from './bodies'
 import { listAllBodies, listLenses, readBody, units } from './catalogue'
 import { database } from './database'
-import { invalid, notFound, RequestError } from './problems'
+import { expectPerson } from './people'
+import { changedMeanwhile, invalid, notFound, RequestError } from './problems'
 import { readSheet, writeXlsx } from './spreadsheets'
 
 /** What the team owns and hires. */
@@ -50,8 +52,9 @@ const unitOf = (row: UnitRow): Unit => ({
   notes: row.notes,
 })
 
-const rowOf = (unit: Unit, id: string): NewUnit => ({
+const rowOf = (unit: Unit, id: string, expected: number): NewUnit => ({
   id,
+  expected,
   kind: unit.kind,
   body_id: unit.kind === 'body' ? unit.model : null,
   lens_id: unit.kind === 'lens' ? unit.model : null,
@@ -86,65 +89,100 @@ export interface UnitImport {
   readonly stored: boolean
 }
 
-/** Units from a spreadsheet: what would change, or the change itself. A wrong file changes nothing. */
+/**
+ * Units from a spreadsheet: what would change, or the change itself. A wrong file changes nothing.
+ *
+ * @throws RequestError 422 naming every problem, 409 where somebody changed one of them at the same moment
+ */
 export const importUnits = async (
   bytes: Uint8Array,
   file: string,
   isPreview: boolean,
   person: string | undefined,
 ): Promise<UnitImport> => {
-  const [rows, known] = await Promise.all([units(), models()])
-  const parsed = parseUnitTable(await readSheet(bytes, file), known, file)
+  const sheet = await readSheet(bytes, file)
+  const [rows, putAway, known] = await Promise.all([units(), putAwayUnits(), models()])
+  const parsed = parseUnitTable(sheet, known, file)
   if (!parsed.ok) throw invalid(parsed.problems)
+  const away = new Set(putAway.map(u => u.tag.toLowerCase()))
+  const taken = parsed.value.filter(u => away.has(u.tag.toLowerCase()))
+  if (taken.length)
+    throw invalid(taken.map(u => ({ file, path: 'Tag', value: u.tag, expected: TAKEN_BY_ONE_PUT_AWAY })))
   const changes = previewUnits(rows.map(unitOf), parsed.value)
   if (isPreview) return { changes, stored: false }
+  await expectPerson(person)
   const same = new Set(changes.filter(c => c.what === 'same').map(c => c.tag))
-  const idOfTag = new Map(rows.map(r => [r.tag.toLowerCase(), r.id]))
-  const taken = new Set(rows.map(r => r.id))
+  const ofTag = new Map(rows.map(r => [r.tag.toLowerCase(), r]))
+  const ids = new Set([...rows, ...putAway].map(r => r.id))
   const incoming = parsed.value
     .filter(u => !same.has(u.tag))
-    .map(u => rowOf(u, idOfTag.get(u.tag.toLowerCase()) ?? uniqueSlug(u.tag, taken, 'unit')))
-  await saveUnits(await database(), incoming, { at: now(), personId: person ?? null, what: `from ${file}` })
+    .map(u => {
+      const there = ofTag.get(u.tag.toLowerCase())
+      return rowOf(u, there?.id ?? uniqueSlug(u.tag, ids, 'unit'), there?.revision ?? 0)
+    })
+  const signed = { at: now(), personId: person ?? null, what: `from ${file}` }
+  if (!(await saveUnits(await database(), incoming, signed))) throw changedMeanwhile('unit')
   return { changes, stored: true }
 }
 
-/** Stores one unit; `id` undefined for a new one. */
+const TAKEN_BY_ONE_PUT_AWAY =
+  'a unit with this tag was put away, and its history belongs to it; bring it back on the Kit page, or use another tag'
+
+const putAwayUnits = async (): Promise<readonly UnitRow[]> => listArchivedUnits(await database())
+
+/** Units that were put away, to be brought back. */
+export const listPutAwayUnits = async (): Promise<readonly PutAwayThing[]> =>
+  (await putAwayUnits()).map(({ id, tag, revision }) => ({ id, name: tag, revision }))
+
+/**
+ * Stores one unit; `id` undefined for a new one.
+ *
+ * @param revision the one it was edited from; 0 for a new one
+ * @throws RequestError 409 where somebody else has stored it since
+ */
 export const saveUnit = async (
   value: unknown,
   id: string | undefined,
-  revision: number | undefined,
+  revision: number,
   person: string | undefined,
-): Promise<{ readonly id: string }> => {
+): Promise<{ readonly id: string; readonly revision: number }> => {
   const parsed = parseWith(unitSchema, value, 'unit')
   if (!parsed.ok) throw invalid(parsed.problems)
   const unit = parsed.value
   const wrong = checkUnit(unit, await models())
   if (wrong) throw invalid([{ file: 'unit', path: wrong.field, value: '', expected: wrong.expected }])
-  const rows = await units()
-  const twin = rows.find(r => r.tag.toLowerCase() === unit.tag.toLowerCase() && r.id !== id)
-  if (twin)
-    throw invalid([{ file: 'unit', path: 'Tag', value: unit.tag, expected: 'expected a tag that no other unit has' }])
-  const db = await database()
-  const all = await db<{ id: string }>('units').select('id')
-  const own = id ?? uniqueSlug(unit.tag, new Set(all.map(r => r.id)), 'unit')
-  const stored = await saveUnits(db, [rowOf(unit, own)], {
-    at: now(),
-    personId: person ?? null,
-    what: id ? 'edited' : 'added',
-    ...(revision === undefined ? {} : { expected: revision }),
-  })
-  if (!stored)
-    throw new RequestError(
-      409,
-      'Somebody else changed this unit',
-      'It was changed while you edited it. Reload to see it as it is now; what you typed is still in the form.',
-    )
-  return { id: own }
+  await expectPerson(person)
+  const [rows, putAway] = await Promise.all([units(), putAwayUnits()])
+  if (id !== undefined && !rows.some(r => r.id === id)) throw notFound('unit', id)
+  const hasTag = (r: UnitRow) => r.tag.toLowerCase() === unit.tag.toLowerCase() && r.id !== id
+  const expected = rows.some(hasTag)
+    ? 'expected a tag that no other unit has'
+    : putAway.some(hasTag)
+      ? TAKEN_BY_ONE_PUT_AWAY
+      : undefined
+  if (expected) throw invalid([{ file: 'unit', path: 'Tag', value: unit.tag, expected }])
+  const own = id ?? uniqueSlug(unit.tag, new Set([...rows, ...putAway].map(r => r.id)), 'unit')
+  const signed = { at: now(), personId: person ?? null, what: id ? 'edited' : 'added' }
+  if (await saveUnits(await database(), [rowOf(unit, own, revision)], signed)) return { id: own, revision: revision + 1 }
+  throw new RequestError(
+    409,
+    'Somebody else changed this unit',
+    'It was changed while you edited it. Reload to see it as it is now; what you typed is still in the form.',
+  )
 }
 
-export const archiveUnit = async (id: string, archived: boolean, person: string | undefined): Promise<void> => {
-  if (archived && !(await units()).some(u => u.id === id)) throw notFound('unit', id)
-  await setUnitArchived(await database(), id, archived, now(), person ?? null)
+/** @throws RequestError 404 where there is no such unit, 409 where it was changed since it was looked at */
+export const archiveUnit = async (
+  id: string,
+  archived: boolean,
+  revision: number,
+  person: string | undefined,
+): Promise<void> => {
+  const all = archived ? await units() : [...(await units()), ...(await putAwayUnits())]
+  if (!all.some(u => u.id === id)) throw notFound('unit', id)
+  await expectPerson(person)
+  const signed = { at: now(), personId: person ?? null, expected: revision }
+  if (!(await setUnitArchived(await database(), id, archived, signed))) throw changedMeanwhile('unit')
 }
 
 export const exportUnits = async (form: 'csv' | 'xlsx'): Promise<string | Uint8Array> => {

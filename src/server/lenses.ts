@@ -3,8 +3,10 @@ import { type Lens, parseLens } from '@/core/lenses/schema'
 import { uniqueSlug } from '@/core/language/language'
 import * as documents from '@/db/documents'
 import { listHistory, readEvent } from '@/db/history'
+import type { PutAwayThing } from './bodies'
 import { database } from './database'
-import { invalid, notFound, RequestError } from './problems'
+import { expectPerson } from './people'
+import { changedMeanwhile, invalid, notFound, RequestError } from './problems'
 
 const now = () => new Date().toISOString()
 
@@ -28,6 +30,7 @@ export const saveLens = async (
   const parsed = parseLens(value, 'lens')
   if (!parsed.ok) throw invalid(parsed.problems)
   const db = await database()
+  await expectPerson(person)
   const options = { at: now(), personId: person ?? null, what: revision === 0 ? 'written down' : 'edited' }
   const result = await documents.saveLens(db, parsed.value, { ...options, expected: revision })
   if (result.stored) return { id: parsed.value.id, revision: result.revision }
@@ -55,25 +58,34 @@ export const lastLensChange = async (id: string): Promise<LastChange | undefined
   return newest && event?.before ? { what: newest.what, at: newest.at, person: newest.person } : undefined
 }
 
-/** Makes a lens as it was before its newest change; doing it again takes that back. */
-export const takeBackLens = async (id: string, person: string | undefined): Promise<void> => {
+/**
+ * Makes a lens as it was before its newest change; doing it again takes that back.
+ *
+ * @param revision what somebody looked at
+ * @throws RequestError 409 where it was changed since
+ */
+export const takeBackLens = async (id: string, revision: number, person: string | undefined): Promise<void> => {
   const db = await database()
+  await expectPerson(person)
   const [newest] = await listHistory(db, 'lens', id)
   const event = newest && (await readEvent(db, newest.id))
   const parsed = event?.before ? parseLens(JSON.parse(event.before), 'history') : undefined
   if (!parsed?.ok) throw new RequestError(422, 'Nothing before it', 'This is how the lens was first written down.')
-  await documents.saveLens(db, parsed.value, {
+  const result = await documents.saveLens(db, parsed.value, {
     at: now(),
     personId: person ?? null,
     what: `taken back: ${newest?.what}`,
+    expected: revision,
   })
+  if (!result.stored) throw changedMeanwhile('lens')
 }
 
 /** Lenses that were put away. */
-export const listPutAwayLenses = async (): Promise<readonly { readonly id: string; readonly name: string }[]> =>
-  (await documents.listArchivedLenses(await database())).map(({ id, maker, model }) => ({
+export const listPutAwayLenses = async (): Promise<readonly PutAwayThing[]> =>
+  (await documents.listArchivedLenses(await database())).map(({ id, maker, model, revision }) => ({
     id,
     name: `${maker} ${model}`,
+    revision,
   }))
 
 /** An id for a new lens, from its maker and model. */
@@ -82,5 +94,16 @@ export const freeLensId = async (name: string): Promise<string> => {
   return uniqueSlug(name, taken, 'lens')
 }
 
-export const setLensArchived = async (id: string, archived: boolean, person?: string): Promise<void> =>
-  documents.setArchived(await database(), 'lenses', id, archived, { at: now(), personId: person ?? null })
+/** @throws RequestError 404 where there is no such lens, 409 where it was changed since it was looked at */
+export const setLensArchived = async (
+  id: string,
+  archived: boolean,
+  revision: number,
+  person: string | undefined,
+): Promise<void> => {
+  const db = await database()
+  if (!(await documents.findLens(db, id))) throw notFound('lens', id)
+  await expectPerson(person)
+  const options = { at: now(), personId: person ?? null, expected: revision }
+  if (!(await documents.setArchived(db, 'lenses', id, archived, options))) throw changedMeanwhile('lens')
+}

@@ -15,7 +15,7 @@ import {
   WRONG,
 } from './openapi-parts'
 import * as queries from './queries'
-import { levelRequestSchema } from './stateless'
+import { levelRequestSchema } from '@/pool/requests'
 
 /** Standards, levelling and comparison in the description of the HTTP interface. */
 

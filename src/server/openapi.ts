@@ -23,7 +23,7 @@ import {
 } from './openapi-parts'
 import { standardPaths, standardSchemas } from './openapi-standards'
 import * as queries from './queries'
-import { resolveRequestSchema } from './stateless'
+import { resolveRequestSchema } from '@/pool/requests'
 
 /** The HTTP interface as an OpenAPI 3.1 document, built from the schemas that check the requests. */
 

@@ -1,15 +1,18 @@
 import 'server-only'
 import { type Body, menuPath } from '@/core/bodies'
-import { type Entry, dictionaryBetween } from '@/core/phrasebook/dictionary'
-import { type FalseFriend, falseFriendsOf } from '@/core/phrasebook/false-friends'
+import type { Entry } from '@/core/phrasebook/dictionary'
+import type { FalseFriend } from '@/core/phrasebook/false-friends'
 import { nearestWays, type Presence, presenceOf, type Way } from '@/core/phrasebook/nearest'
 import { type Axis, axisOf, type BodyScale, hasAxis, scalesOf } from '@/core/phrasebook/scales'
 import { conceptsOfSetting, isConcept, saidAbout, spokenWords, type Term, termsOf } from '@/core/phrasebook/terms'
 import { type Dimension, dimension, DIMENSIONS } from '@/core/vocabulary/dimensions'
 import { inSentence, valueWords } from '@/core/vocabulary/words'
+import { share } from '@/pool/documents'
+import { work } from '@/pool/pool'
 import { firmwareOf, formOf, readBodies, readBody, units } from './catalogue'
 import { notFound } from './problems'
 import { remember } from './remember'
+import { workedOut } from './worked-out'
 
 /** What everybody calls everything. */
 
@@ -43,11 +46,11 @@ export const phrasesText = async (): Promise<string> => {
   return phraseData.getOr(stamp, () => JSON.stringify({ stamp, terms: bodies.flatMap(termsOf) } satisfies PhraseData))
 }
 
-const friendsCache = remember<readonly FalseFriend[]>('false friends', 4)
-
 const allFriends = async (): Promise<readonly FalseFriend[]> => {
-  const { bodies, stamp } = await forms()
-  return friendsCache.getOr(stamp, () => falseFriendsOf(bodies))
+  const bodies = (await forms()).bodies.map(b => share(b))
+  return workedOut<readonly FalseFriend[]>(['friends', ...bodies.map(b => b.digest)], () =>
+    work('friends', { bodies }, { isForAll: true }),
+  )
 }
 
 /** One word and what it means where it means something else. */
@@ -241,8 +244,6 @@ export interface DictionaryView {
   readonly friends: readonly FriendView[]
 }
 
-const dictionaries = remember<readonly Entry[]>('dictionaries', 200)
-
 /** From the body somebody knows to the one in the hand. */
 export const readDictionary = async (from: string, to: string): Promise<DictionaryView> => {
   const [a, b, owned] = await Promise.all([readBody(from), readBody(to), units()])
@@ -251,8 +252,8 @@ export const readDictionary = async (from: string, to: string): Promise<Dictiona
   return {
     from: name(x),
     to: name(y),
-    entries: dictionaries.getOr(`${a.stamp}|${b.stamp}|${firmwareOf(x, owned)}|${firmwareOf(y, owned)}`, () =>
-      dictionaryBetween(x, y),
+    entries: await workedOut<readonly Entry[]>(['dictionary', share(x).digest, share(y).digest], () =>
+      work('dictionary', { from: share(x), to: share(y) }, { isForAll: true }),
     ),
     friends: groupFriends(
       (await allFriends()).filter(f => [f.here.body, f.there.body].every(id => id === from || id === to)),

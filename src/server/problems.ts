@@ -4,7 +4,7 @@ import { problemWords } from '@/core/formats/problem'
 /** What goes wrong because of what was asked; everything else is our own fault and a 500. */
 export class RequestError extends Error {
   constructor(
-    readonly status: 400 | 404 | 409 | 413 | 415 | 422,
+    readonly status: 400 | 403 | 404 | 409 | 413 | 415 | 422 | 503,
     readonly title: string,
     readonly detail: string,
     readonly problems: readonly Problem[] = [],
@@ -21,3 +21,11 @@ export const notFound = (what: string, id: string): RequestError =>
 
 export const invalid = (problems: readonly Problem[]): RequestError =>
   new RequestError(422, 'The content cannot be used', problems.map(problemWords).join('\n'), problems)
+
+/** Somebody changed what somebody else looked at; it is looked at again before anything is done to it. */
+export const changedMeanwhile = (what: string): RequestError =>
+  new RequestError(
+    409,
+    'Somebody was quicker',
+    `This ${what} was changed since you looked at it. Nothing was changed; reload the page and look again.`,
+  )

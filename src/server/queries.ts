@@ -74,11 +74,14 @@ export const saveBodySchema = v.strictObject({
   what: v.pipe(v.string(), v.minLength(1), v.maxLength(400)),
   person,
 })
-export const restoreSchema = v.strictObject({ event: v.pipe(v.number(), v.integer()), person })
+/** Takes a change back; the revision is what somebody looked at. */
+export const restoreSchema = v.strictObject({ event: v.pipe(v.number(), v.integer()), revision, person })
+export const takenBackSchema = v.strictObject({ revision, person })
 export const signedSchema = v.strictObject({ person })
-export const archivedSchema = v.strictObject({ archived: v.boolean(), person })
-/** Units by id. */
-export const carriedSchema = v.strictObject({ units: v.pipe(v.array(v.string()), v.maxLength(200)), person })
+export const archivedSchema = v.strictObject({ archived: v.boolean(), revision, person })
+const unitIds = v.pipe(v.array(id), v.maxLength(200))
+/** Units by id, and those that were there when somebody looked. */
+export const carriedSchema = v.strictObject({ units: unitIds, seen: unitIds, person })
 export const handedOverSchema = v.strictObject({ handedOver: v.boolean(), person })
 
 /** What happens to a unit: what cannot be seen from its card, what it says, and that somebody signs for it. */
@@ -115,6 +118,8 @@ export const intervalSchema = v.strictObject({
     v.minValue(1, 'expected at least 1 week'),
     v.maxValue(52, 'expected at most 52 weeks'),
   ),
+  /** What it was when somebody looked. */
+  seen: v.pipe(v.number(), v.integer()),
   person,
 })
 export const menuQuerySchema = v.object({ as: v.optional(v.picklist(['csv', 'xlsx', 'text']), 'csv') })
@@ -122,7 +127,8 @@ export const bundleQuerySchema = v.object({ bodies: v.optional(v.string()), lens
 
 export const saveLensSchema = v.strictObject({ document: v.record(v.string(), v.unknown()), revision, person })
 
-export const saveUnitSchema = v.strictObject({ unit: v.unknown(), revision: v.optional(revision), person })
+export const newUnitSchema = v.strictObject({ unit: v.unknown(), person })
+export const saveUnitSchema = v.strictObject({ unit: v.unknown(), revision, person })
 export const unitsQuerySchema = v.object({ as: v.optional(v.picklist(['json', 'csv', 'xlsx']), 'json') })
 export const unitImportQuerySchema = v.object({
   /** 1: only say what would change. */
@@ -164,7 +170,7 @@ export const saveStandardSchema = v.strictObject({
 export const stateSchema = v.strictObject({
   state: v.picklist(['draft', 'in-review', 'approved', 'retired']),
   /** The revision somebody looked at; refused with 409 where it is another by now. */
-  revision: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1))),
+  revision: v.pipe(v.number(), v.integer(), v.minValue(1)),
   /** Why; needed for an approval. */
   why: v.optional(v.pipe(v.string(), v.maxLength(400)), ''),
   person,

@@ -7,12 +7,16 @@ import { type Context, contextText, refFrom, refText } from '@/core/standards'
 import { readRecheckWeeks, saveRecheckWeeks } from '@/db/settings'
 import { listVersions } from '@/db/standards'
 import { usualTimes } from '@/db/unit-events'
-import { askedOf, prepareAll, type Prepared } from './card-walk'
+import { askedOf } from '@/core/resolve'
+import { prepareAll, type Prepared } from './card-walk'
 import { listStandards, readStandard } from './catalogue'
 import { minutesOf } from './cards'
 import { database } from './database'
 import { readCarriers } from './hands'
 import { type Lives, readLives } from './lives'
+import { expectPerson } from './people'
+import { changedMeanwhile } from './problems'
+import type { NotReckoned } from './worked-out'
 
 /** Who and what is ready, and why the rest is not. */
 
@@ -50,6 +54,8 @@ export interface ReadinessView {
   readonly for: string
   readonly recheckWeeks: number
   readonly units: readonly UnitReadiness[]
+  /** Bodies that cannot be reckoned; their units are missing above. */
+  readonly failed: readonly NotReckoned[]
   /** The last day of what tomorrow needs. */
   readonly tomorrow: string
   /** When and by whom the version was approved, where that makes units owe a card. */
@@ -66,6 +72,7 @@ export interface StandardReadiness {
   readonly of: number
   readonly counts: Readonly<Record<ReadinessState, number>>
   readonly owed: number
+  readonly failed: readonly NotReckoned[]
 }
 
 const DAY_MS = 24 * 3600 * 1000
@@ -130,7 +137,7 @@ export const readReadiness = async (
 ): Promise<ReadinessView> => {
   const db = await database()
   const lives = await readLives(db)
-  const [{ document: standard, state }, prepared, carriers, recheckWeeks, standards, usual] = await Promise.all([
+  const [{ document: standard, state }, { cards: prepared, failed }, carriers, recheckWeeks, standards, usual] = await Promise.all([
     readStandard(ref),
     prepareAll(ref, chosen, context, lives),
     readCarriers(),
@@ -176,6 +183,7 @@ export const readReadiness = async (
     for: contextText(context),
     recheckWeeks,
     units: all.sort((a, b) => rank(a) - rank(b) || a.tag.localeCompare(b.tag)),
+    failed,
     tomorrow,
     approved:
       version?.state === 'approved'
@@ -196,7 +204,8 @@ export const readReadinessByStandard = async (
   const inForce = (await listStandards()).filter(s => s.state === 'approved')
   return Promise.all(
     inForce.map(async ({ id, name, version }): Promise<StandardReadiness> => {
-      const all = (await prepareAll(id, chosen, context, lives)).filter(p => p.unit)
+      const { cards, failed } = await prepareAll(id, chosen, context, lives)
+      const all = cards.filter(p => p.unit)
       const states = all.map(p => ({ p, readiness: readinessAt(p, recheckWeeks, now) }))
       const count = (is: ReadinessState) => states.filter(s => s.readiness.is === is).length
       return {
@@ -212,6 +221,7 @@ export const readReadinessByStandard = async (
           'out-of-date': count('out-of-date'),
         },
         owed: states.filter(s => isOwed(s.p, s.readiness)).length,
+        failed,
       }
     }),
   )
@@ -221,9 +231,15 @@ export const readReadinessByStandard = async (
 const stepsLeft = ({ steps, known }: Prepared): number =>
   steps.filter(s => !s.isPassing && known.facts.get(s.setting)?.option !== s.to).length
 
-/** @throws RequestError 422 for another number of weeks than 1 to 52, by the shape of the request */
-export const setRecheckWeeks = async (weeks: number, person: string | undefined): Promise<void> =>
-  saveRecheckWeeks(await database(), weeks, new Date().toISOString(), person ?? null)
+/** @throws RequestError 409 where it is another interval by now than was seen */
+export const setRecheckWeeks = async (
+  interval: { readonly weeks: number; readonly seen: number },
+  person: string | undefined,
+): Promise<void> => {
+  await expectPerson(person)
+  if (!(await saveRecheckWeeks(await database(), interval, new Date().toISOString(), person ?? null)))
+    throw changedMeanwhile('interval')
+}
 
 const dateOf = (at: string): DateArray => {
   const d = new Date(at)

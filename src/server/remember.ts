@@ -21,6 +21,7 @@ export const remember = <T>(name: string, most: number) => {
   }
   return {
     get,
+    forget: (key: string): void => void entries.delete(key),
     getOr: (key: string, make: () => T): T => {
       const found = get(key)
       if (found !== undefined) return found

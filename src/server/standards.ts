@@ -1,5 +1,5 @@
 import 'server-only'
-import { factoryState } from '@/core/bodies'
+import { type Body, factoryState } from '@/core/bodies'
 import { type Parsed, type Problem, problemWords } from '@/core/formats/problem'
 import { uniqueSlug } from '@/core/language/language'
 import {
@@ -15,16 +15,18 @@ import {
 import { compareLayers, compareStandards, isNoticed, type TargetDifference } from '@/core/standards/compare'
 import { emptyStandard, withNewerBelow } from '@/core/standards/edit'
 import houseBaseline from '@/core/standards/house-baseline.json' with { type: 'json' }
-import { planWalk } from '@/core/steps/plan'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { listHistory } from '@/db/history'
 import { saveUsualStandard } from '@/db/settings'
 import * as db from '@/db/standards'
-import { firmwareOf, formOf, listStandards, readBodies, readStandard, units } from './catalogue'
-import { resolveStored } from './concordance'
+import { walkStored } from './card-walk'
+import { firmwareOf, formOf, listStandards, readBodies, readStandard, type Revised, units } from './catalogue'
+import { resolveStored, stateText } from './concordance'
+import { eachReckoned, type NotReckoned } from './worked-out'
 import { expectPerson } from './people'
 import { database } from './database'
 import { invalid, notFound, RequestError } from './problems'
+import { work } from './working'
 
 /** Standards as they come into being, are drafted, talked over, approved and retired. */
 
@@ -53,14 +55,20 @@ export interface NewStandard {
 export const createStandard = async (
   request: NewStandard,
 ): Promise<{ readonly id: string; readonly version: number }> => {
-  const taken = new Set((await listStandards()).map(s => s.id))
-  const id = uniqueSlug(request.name, taken, 'standard')
   const below = request.below ? (await readStandard(request.below)).document : undefined
   const about = request.about?.trim() || 'Not described yet.'
-  const standard = emptyStandard({ id, name: request.name, about }, request.kind, below)
-  await db.addVersion(await database(), standard, 'draft', { ...(await signed(request.person)), what: 'begun' })
-  return { id, version: 1 }
+  const begun = { ...(await signed(request.person)), what: 'begun' }
+  // Ids are made from names; where somebody takes one at the same moment the next is tried.
+  for (let i = 0; i < MOST_TRIES; i++) {
+    const taken = new Set((await listStandards()).map(s => s.id))
+    const id = uniqueSlug(request.name, taken, 'standard')
+    const standard = emptyStandard({ id, name: request.name, about }, request.kind, below)
+    if ((await db.addVersion(await database(), standard, 'draft', begun)).stored) return { id, version: 1 }
+  }
+  throw new RequestError(409, 'Somebody was quicker', 'Standards of that name are being begun by others. Try once more.')
 }
+
+const MOST_TRIES = 5
 
 const openVersion = async (id: string) =>
   (await db.listVersions(await database(), id)).find(v => v.state === 'draft' || v.state === 'in-review')
@@ -79,8 +87,10 @@ export const openDraft = async (
   const versions = await db.listVersions(await database(), document.id)
   const version = Math.max(...versions.map(v => v.version)) + 1
   const what = `begun from version ${document.version}`
-  await db.addVersion(await database(), { ...document, version }, 'draft', { ...(await signed(person)), what })
-  return { id: document.id, version, isNew: true }
+  const made = { ...document, version }
+  const { stored } = await db.addVersion(await database(), made, 'draft', { ...(await signed(person)), what })
+  // Not stored, it is the one that somebody else began at the same moment.
+  return { id: document.id, version, isNew: stored }
 }
 
 export interface SavedStandard {
@@ -104,7 +114,7 @@ export const saveStandardDraft = async (
     readonly person?: string | undefined
   },
 ): Promise<SavedStandard> => {
-  const standard = expectParsed(parseStandard(request.document, 'standard'))
+  const standard = await work('standard', { sent: request.document, file: 'standard' })
   if (standard.id !== id || standard.version !== version)
     throw new RequestError(422, 'Another version', `This address is for version ${version} of ${id}.`)
   const { stored, revision } = await db.saveDraft(await database(), standard, {
@@ -158,11 +168,11 @@ export const moveVersion = async (
     readonly state: db.VersionState
     readonly why: string
     readonly person?: string | undefined
-    /** What somebody looked at; the version as it is now where not given. */
-    readonly revision?: number | undefined
+    /** What somebody looked at. */
+    readonly revision: number
   },
 ): Promise<void> => {
-  const { document, state, revision } = await readStandard(refText({ id, version }))
+  const { document, state } = await readStandard(refText({ id, version }))
   if (!NEXT[state].includes(request.state))
     throw new RequestError(422, 'Not from here', `Version ${version} is ${state}; it cannot become ${request.state}.`)
   if (request.state === 'approved' || request.state === 'in-review') {
@@ -181,7 +191,7 @@ export const moveVersion = async (
     ...(await signed(request.person)),
     why: request.why.trim(),
     what: TOLD[request.state],
-    from: { state, revision: request.revision ?? revision },
+    from: { state, revision: request.revision },
   })
   if (found)
     throw new RequestError(
@@ -287,6 +297,8 @@ export interface EffectView {
   /** The version in force that it is compared with; undefined where there is none yet. */
   readonly against: number | undefined
   readonly bodies: readonly BodyEffect[]
+  /** Bodies that cannot be reckoned, and why. */
+  readonly failed: readonly NotReckoned[]
   readonly units: number
   readonly steps: number
   readonly agreementBefore: number
@@ -304,12 +316,16 @@ export const effectOf = async (ref: string): Promise<EffectView> => {
   const counts = db.inForce((await db.listVersions(await database(), document.id)).filter(v => v.state === 'approved'))
   const before = counts && (await readStandard(refText({ id: document.id, version: counts.version })))
   const [bodies, allUnits] = await Promise.all([readBodies(), units()])
-  const effects = bodies.map((body): BodyEffect => {
+  const effectOn = async (body: Revised<Body>): Promise<BodyEffect> => {
     const firmware = firmwareOf(body.document, allUnits)
     const form = formOf(body, firmware)
-    const then = resolveStored(body, after, firmware)
-    const was = before && resolveStored(body, before, firmware)
+    const on = { body, standard: after, firmware }
+    const [then, was] = await Promise.all([
+      resolveStored(on),
+      before && resolveStored({ body, standard: before, firmware }),
+    ])
     const from = was?.state ?? factoryState(form)
+    const { steps } = await walkStored(on, { kept: from, assumed: from, text: stateText(form, from) })
     const held = (r: typeof then | undefined, id: string) =>
       r?.outcomes.some(o => o.target.dimension === id && o.target.weight === 'must' && o.held) ?? false
     const broken = (r: typeof then | undefined, id: string) =>
@@ -320,17 +336,19 @@ export const effectOf = async (ref: string): Promise<EffectView> => {
       body: form.id,
       model: form.model,
       units: allUnits.filter(u => u.body_id === form.id).map(u => u.tag),
-      steps: planWalk(form, from, resolveStored(body, after, firmware, {}, from).state).steps.length,
+      steps: steps.length,
       agreementBefore: was?.agreement ?? 0,
       agreementAfter: then.agreement,
       mustsLost: musts.filter(id => held(was, id) && broken(then, id)).map(label),
       mustsWon: musts.filter(id => broken(was, id) && held(then, id)).map(label),
     }
-  })
+  }
+  const { done: effects, failed } = await eachReckoned(bodies, b => b.document.model, effectOn)
   const changed = effects.filter(e => e.steps > 0)
   return {
     against: before?.document.version,
     bodies: effects,
+    failed,
     units: changed.reduce((sum, e) => sum + e.units.length, 0),
     steps: changed.reduce((sum, e) => sum + e.steps * e.units.length, 0),
     agreementBefore: mean(effects.map(e => e.agreementBefore)),
@@ -362,7 +380,7 @@ export const importStandard = async (
   file: string,
   { person, preview = false }: { readonly person?: string | undefined; readonly preview?: boolean },
 ): Promise<StandardImport> => {
-  const standard = expectParsed(parseStandard(value, file))
+  const standard = await work('standard', { sent: value, file })
   const problems = standardProblems(standard, file)
   if (problems.length) throw invalid(problems)
   const { id, name } = standard
@@ -382,10 +400,16 @@ export const importStandard = async (
         'A draft is open',
         `Version ${open.version} of ${name} is being worked on. Approve or retire it first; nothing was changed.`,
       )
-    await db.addVersion(await database(), { ...standard, version }, 'draft', {
+    const { stored } = await db.addVersion(await database(), { ...standard, version }, 'draft', {
       ...(await signed(person)),
       what: `taken from ${file}`,
     })
+    if (!stored)
+      throw new RequestError(
+        409,
+        'Somebody was quicker',
+        `${name} was taken from a file, or a draft of it begun, at the same moment. Nothing was changed; look again.`,
+      )
   }
   return { id, name, isNew, version, differences }
 }

@@ -1,10 +1,11 @@
 import 'server-only'
 import { firmwareOf, listBodies, listStandards, readBody, readStandard, units } from './catalogue'
 import { resolveStored } from './concordance'
+import { whyNot } from './worked-out'
 
 /**
- * Resolves every standard on every body in the background, so that the first visitor after a start finds it done.
- * Requests are answered between two bodies; what cannot be resolved is told where it is asked for.
+ * Has every standard resolved on every body, so that the first visitor after a start finds it done; what was worked out
+ * before a restart is only read. What cannot be resolved is told where it is asked for.
  */
 export const warmUp = async (): Promise<void> => {
   const [bodies, standards, all] = await Promise.all([listBodies(), listStandards(), units()])
@@ -13,11 +14,10 @@ export const warmUp = async (): Promise<void> => {
     for (const row of bodies) {
       const body = await readBody(row.id, row.revision)
       try {
-        resolveStored(body, standard, firmwareOf(body.document, all))
-      } catch {
-        continue
+        await resolveStored({ body, standard, firmware: firmwareOf(body.document, all) })
+      } catch (error) {
+        if (whyNot(error) === undefined) throw error
       }
-      await new Promise(setImmediate)
     }
   }
 }

@@ -89,7 +89,7 @@ describe('saving', () => {
     expect((await authoring.bodyEvent('linnet', event?.id ?? 0)).map(d => d.words)).toEqual([
       'setting “Way” is now “Path”',
     ])
-    const { revision } = await authoring.restoreBody('linnet', event?.id ?? 0, 'rufus-quill')
+    const { revision } = await authoring.restoreBody('linnet', event?.id ?? 0, 2, 'rufus-quill')
     expect(revision).toBe(3)
     expect((await readBody('linnet')).document.settings[0]?.label).toBe('Way')
     expect((await authoring.bodyHistory('linnet'))[0]).toMatchObject({
@@ -136,7 +136,7 @@ describe('saving', () => {
 describe('files', () => {
   it('of one and of many bodies read back as they were written', async () => {
     const bundle = await authoring.exportBundle(['tollgate', 'wicket'], undefined)
-    const { bodies } = await authoring.importDocuments(plain(bundle), 'b.json', 'ask', null)
+    const { bodies } = await authoring.importDocuments(JSON.parse(bundle.text), 'b.json', 'ask', null)
     expect(bodies.map(b => b.id)).toEqual(['tollgate', 'wicket'])
     expect((await readBody('tollgate')).stamp).toBe('tollgate@1')
   })
@@ -157,7 +157,7 @@ describe('files', () => {
   })
 
   it('put away are brought back by their file', async () => {
-    await authoring.setBodyArchived('lodge', true)
+    await authoring.setBodyArchived('lodge', true, 1, undefined)
     expect((await listBodies()).map(b => b.id)).not.toContain('lodge')
     await authoring.importDocuments(plain(demoBodies().find(b => b.id === 'lodge')), 'l.json', 'ask', null)
     expect((await listBodies()).map(b => b.id)).toContain('lodge')
@@ -264,9 +264,9 @@ describe('units', () => {
     expect(modelName).toBe('Corvane Linnet')
     await kit.saveUnit({ ...fields, notes: 'New strap.' }, id, revision, undefined)
     expect((await refusal(kit.saveUnit({ ...fields, notes: 'Old.' }, id, revision, undefined))).status).toBe(409)
-    const twin = await refusal(kit.saveUnit(fields, undefined, undefined, undefined))
+    const twin = await refusal(kit.saveUnit(fields, undefined, 0, undefined))
     expect(twin.detail).toContain('expected a tag that no other unit has')
-    await kit.archiveUnit(id, true, undefined)
+    await kit.archiveUnit(id, true, revision + 1, undefined)
     expect((await kit.readKit()).units.map(u => u.id)).not.toContain(id)
   })
 })

@@ -214,12 +214,8 @@ describe('walks', () => {
     const unit = (await listUnits(db)).find(u => u.id === 'tsp-l1')
     if (!unit) throw new Error('no unit')
     const { revision, ...rest } = unit
-    await saveUnits(db, [{ ...rest, firmware: '2.0' }], {
-      at: LATER,
-      personId: null,
-      what: 'firmware',
-      expected: revision,
-    })
+    const changed = { ...rest, firmware: '2.0', expected: revision }
+    await saveUnits(db, [changed], { at: LATER, personId: null, what: 'firmware' })
     expect((await unitTimeline(db, 'tsp-l1'))[0]?.event).toMatchObject({ kind: 'firmware', from: '1.4', to: '2.0' })
     expect((await walkNow()).walk).toBe(2)
   })

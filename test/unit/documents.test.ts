@@ -31,6 +31,8 @@ const [someBody] = demoBodies()
 const [someLens] = demoLenses()
 if (!someBody || !someLens) throw new Error('the demo is empty')
 
+const seen = (expected: number) => ({ at: LATER, personId: null, expected })
+
 const unit = (tag: string, more: Partial<NewUnit> = {}): NewUnit => ({
   id: tag.toLowerCase(),
   kind: 'body',
@@ -42,6 +44,7 @@ const unit = (tag: string, more: Partial<NewUnit> = {}): NewUnit => ({
   owner: '',
   hired_until: '',
   notes: '',
+  expected: 0,
   ...more,
 })
 
@@ -147,26 +150,26 @@ describe('units', () => {
 
   it('edited from an older revision are left alone', async () => {
     await saveUnits(db, [unit('A')], options)
-    expect(await saveUnits(db, [unit('A', { notes: 'First.' })], { ...options, expected: 1 })).toBe(true)
-    expect(await saveUnits(db, [unit('A', { notes: 'Late.' })], { ...options, expected: 1 })).toBe(false)
+    expect(await saveUnits(db, [unit('A', { notes: 'First.', expected: 1 })], options)).toBe(true)
+    expect(await saveUnits(db, [unit('A', { notes: 'Late.', expected: 1 })], options)).toBe(false)
     expect((await listUnits(db))[0]).toMatchObject({ notes: 'First.', revision: 2 })
   })
 
   it('put away are out of the list, and back when they are saved again', async () => {
     await saveUnits(db, [unit('A')], options)
-    await setUnitArchived(db, 'a', true, LATER, null)
-    await setUnitArchived(db, 'a', true, LATER, null)
+    await setUnitArchived(db, 'a', true, seen(1))
+    await setUnitArchived(db, 'a', true, seen(1))
     expect(await listUnits(db)).toEqual([])
-    await setUnitArchived(db, 'a', false, LATER, null)
+    await setUnitArchived(db, 'a', false, seen(1))
     expect((await listUnits(db)).map(u => u.tag)).toEqual(['A'])
-    await setUnitArchived(db, 'a', true, LATER, null)
-    await saveUnits(db, [unit('A', { notes: 'Found again.' })], options)
+    await setUnitArchived(db, 'a', true, seen(1))
+    await saveUnits(db, [unit('A', { notes: 'Found again.', expected: 1 })], options)
     expect((await listUnits(db))[0]?.notes).toBe('Found again.')
   })
 
   it('have each change in the history, with how they were', async () => {
     await saveUnits(db, [unit('A')], options)
-    await saveUnits(db, [unit('A', { firmware: '1.1' })], { ...options, what: 'edited' })
+    await saveUnits(db, [unit('A', { firmware: '1.1', expected: 1 })], { ...options, what: 'edited' })
     const [newest] = await readHistory(db, 'unit', 'a')
     expect(newest?.what).toBe('edited')
     expect(JSON.parse(newest?.before ?? '')).toMatchObject({ firmware: '1.0' })

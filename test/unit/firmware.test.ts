@@ -88,7 +88,7 @@ it('a unit cannot run a firmware that its profile does not reach back to', async
     hiredUntil: '',
     notes: '',
   }
-  await expect(kit.saveUnit(fields, unit.id, undefined, undefined)).rejects.toThrow(/expected 1.0 or later/)
+  await expect(kit.saveUnit(fields, unit.id, unit.revision, undefined)).rejects.toThrow(/expected 1.0 or later/)
 })
 
 it('a profile stored before there were updates is read as one without any', async () => {

@@ -21,10 +21,12 @@ const put = (content: unknown) =>
   })
 const at = (id: string) => ({ params: Promise.resolve({ id }) })
 
+const carriedBy = async (person: string) => (await readCarriers()).find(c => c.id === person)?.units
+
 describe('who carries what', () => {
   it('is kept, and counts where one person carries several models', async () => {
     expect((await readShooters()).find(s => s.name === 'Ottoline Marsh')?.bodies).toEqual(['linnet', 'sorrel'])
-    const stored = await carried.PUT(put({ units: ['quay-1', 'tsp-s1'] }), at('tobiah-lark'))
+    const stored = await carried.PUT(put({ units: ['quay-1', 'tsp-s1'], seen: await carriedBy('tobiah-lark') }), at('tobiah-lark'))
     expect(stored.status).toBe(200)
     expect((await readCarriers()).find(c => c.id === 'tobiah-lark')?.units).toEqual(['quay-1', 'tsp-s1'])
     const hands = await readHands('ring-action', await listBodies(), {})
@@ -41,31 +43,41 @@ describe('who carries what', () => {
   })
 
   it('refuses people and units that are not there', async () => {
-    expect((await carried.PUT(put({ units: [] }), at('nobody'))).status).toBe(404)
-    const answer = await carried.PUT(put({ units: ['tsp-s9'] }), at('tobiah-lark'))
+    expect((await carried.PUT(put({ units: [], seen: [] }), at('nobody'))).status).toBe(404)
+    const answer = await carried.PUT(put({ units: ['tsp-s9'], seen: [] }), at('tobiah-lark'))
     expect(answer.status).toBe(404)
     expect(await answer.text()).toContain('tsp-s9')
-    expect((await carried.PUT(put({ units: 'all' }), at('tobiah-lark'))).status).toBe(422)
+    expect((await carried.PUT(put({ units: 'all', seen: [] }), at('tobiah-lark'))).status).toBe(422)
   })
 })
 
 describe('the demo', () => {
   it('names who carries what once, and leaves alone what was said since', async () => {
-    await carried.PUT(put({ units: ['tsp-t1'] }), at('bram-tollard'))
+    await carried.PUT(put({ units: ['tsp-t1'], seen: await carriedBy('bram-tollard') }), at('bram-tollard'))
     await seedDemo(await database(), '2026-01-02T00:00:00.000Z')
     expect((await readCarriers()).find(c => c.id === 'bram-tollard')?.units).toEqual(['tsp-t1'])
   })
 
   it('writes into the history who carries what, and who changed it', async () => {
-    await carried.PUT(put({ units: ['quay-2'], person: 'imelda-frost' }), at('saskia-venn'))
-    await carried.PUT(put({ units: ['quay-2'], person: 'imelda-frost' }), at('saskia-venn'))
+    const said = { units: ['quay-2'], seen: await carriedBy('saskia-venn'), person: 'imelda-frost' }
+    await carried.PUT(put(said), at('saskia-venn'))
+    await carried.PUT(put(said), at('saskia-venn'))
     const events = await listHistory(await database(), 'person', 'saskia-venn')
     expect(events.filter(e => e.what === 'carries other units' && e.person === 'Imelda Frost')).toHaveLength(1)
   })
 
+  it('leaves alone what somebody else said since it was looked at', async () => {
+    const seen = await carriedBy('rufus-quill')
+    expect((await carried.PUT(put({ units: ['tsp-s1'], seen }), at('rufus-quill'))).status).toBe(200)
+    const late = await carried.PUT(put({ units: ['tsp-l1'], seen }), at('rufus-quill'))
+    expect(late.status).toBe(409)
+    expect(await carriedBy('rufus-quill')).toEqual(['tsp-s1'])
+    expect((await carried.PUT(put({ units: [], seen: ['tsp-s1'], person: 'ghost' }), at('rufus-quill'))).status).toBe(422)
+  })
+
   it('forgets no handover when the unit is put away and brought back', async () => {
     await handover.PUT(put({ handedOver: true }), at('tsp-p1'))
-    for (const archived of [true, false]) await archiveUnit('tsp-p1', archived, undefined)
+    for (const archived of [true, false]) await archiveUnit('tsp-p1', archived, 1, undefined)
     const { units } = await readHandover('ring-action', 'pebble', {})
     expect(units.find(u => u.id === 'tsp-p1')?.handedOver).toBeDefined()
   })

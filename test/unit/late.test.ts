@@ -176,7 +176,7 @@ it('a card of a version that is not in force any more says which is, and still t
 it('a card of a standard that was retired meanwhile says so, and still takes what was ticked', async () => {
   const open = await readCard('high-rope', 'linnet', 'tsp-l1')
   expect(open.standard).toMatchObject({ version: 1, state: 'approved' })
-  await moveVersion('high-rope', 1, { state: 'retired', why: 'the act is over' })
+  await moveVersion('high-rope', 1, { revision: 1, state: 'retired', why: 'the act is over' })
   const again = await readCard('high-rope@1', 'linnet', 'tsp-l1')
   expect(again.standard).toMatchObject({ version: 1, state: 'retired', newer: undefined })
   const [step] = open.steps

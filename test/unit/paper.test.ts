@@ -5,7 +5,7 @@ import { cardAddress, cardsAsked, makePdf, type PdfRequest } from '../../src/ser
 import { readCard } from '../../src/server/cards'
 import { withPinIn } from '../../src/core/standards/edit'
 import { readStandard } from '../../src/server/catalogue'
-import { canPrint, heightOf, PaperText } from '../../src/server/paper-text'
+import { canPrint, heightOf, PaperText } from '../../src/pool/paper/paper-text'
 import { standardPdf } from '../../src/server/standard-pdf'
 import { saveStandardDraft } from '../../src/server/standards'
 import { useDemoFolder } from '../fixtures/demo-folder'

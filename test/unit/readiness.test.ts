@@ -243,7 +243,7 @@ describe('readiness', () => {
   })
 
   it('looks again after as many weeks as the house says', async () => {
-    await setRecheckWeeks(26, undefined)
+    await setRecheckWeeks({ weeks: 26, seen: 4 }, undefined)
     expect((await state('TSP-T2'))?.is).toBe('ready')
     expect((await readReadiness(STANDARD, {}, undefined)).recheckWeeks).toBe(26)
   })
@@ -290,7 +290,7 @@ describe('readiness', () => {
   })
 
   it('counts a unit’s card as its own', async () => {
-    const cards = await listCards(STANDARD, ['linnet'])
+    const { cards } = await listCards(STANDARD, ['linnet'])
     expect(cards.find(c => c.tag === 'TSP-L3')).toMatchObject({ steps: 1, done: 0 })
   })
 })
@@ -347,10 +347,13 @@ describe('what ends what is known', () => {
   const unitNow = async (id: string) => {
     const row = await (await database())('units').where({ id }).first<Record<string, string>>()
     const { tag, kind, body_id, serial, firmware, owner, hired_until, notes } = row ?? {}
-    return { tag, kind, model: body_id, serial, firmware, owner, hiredUntil: hired_until, notes }
+    const unit = { tag, kind, model: body_id, serial, firmware, owner, hiredUntil: hired_until, notes }
+    return { unit, revision: Number(row?.['revision']) }
   }
-  const change = async (id: string, more: Record<string, string>) =>
-    saveUnit({ ...(await unitNow(id)), ...more }, id, undefined, 'imelda-frost')
+  const change = async (id: string, more: Record<string, string>) => {
+    const { unit, revision } = await unitNow(id)
+    return saveUnit({ ...unit, ...more }, id, revision, 'imelda-frost')
+  }
 
   it('is another serial number, or another model, under the same tag', async () => {
     expect((await state('TSP-S2'))?.is).toBe('ready')
@@ -373,15 +376,15 @@ describe('what ends what is known', () => {
   it('is firmware; taken back, the kit says again what runs, and only the last can be', async () => {
     const known = async () => (await readLife('tsp-l1')).settings.filter(x => x.says !== undefined).length
     const before = await known()
-    const firmware = (await unitNow('tsp-l1')).firmware ?? ''
+    const firmware = (await unitNow('tsp-l1')).unit.firmware ?? ''
     await change('tsp-l1', { firmware: '2.0' })
     expect(await known()).toBeLessThan(before)
     const [event] = (await readLife('tsp-l1')).events
     await undoHappened('tsp-l1', event?.id ?? 0, true, 'imelda-frost')
-    expect((await unitNow('tsp-l1')).firmware).toBe(firmware)
+    expect((await unitNow('tsp-l1')).unit.firmware).toBe(firmware)
     expect(await known()).toBe(before)
     await undoHappened('tsp-l1', event?.id ?? 0, false, 'imelda-frost')
-    expect((await unitNow('tsp-l1')).firmware).toBe('2.0')
+    expect((await unitNow('tsp-l1')).unit.firmware).toBe('2.0')
     await change('tsp-l1', { firmware })
     await expect(undoHappened('tsp-l1', event?.id ?? 0, true, 'imelda-frost')).rejects.toMatchObject({ status: 422 })
   })

@@ -73,7 +73,7 @@ it('explains a cell in words, with the layer it comes from', async () => {
 
 describe('cards', () => {
   it('are one for each unit, with its own firmware', async () => {
-    const cards = await listCards('ring-action', undefined)
+    const { cards } = await listCards('ring-action', undefined)
     expect(cards).toHaveLength(24)
     expect((await readCard('ring-action', 'linnet', 'tsp-l1')).firmware).toBe('1.4')
     expect((await readCard('ring-action', 'linnet', 'tsp-l3')).firmware).toBe('1.3')
@@ -90,7 +90,7 @@ describe('cards', () => {
       ticked: true,
       person: 'rufus-quill',
     })
-    const done = async () => (await listCards('ring-action', ['sorrel'])).map(c => [c.tag, c.done])
+    const done = async () => (await listCards('ring-action', ['sorrel'])).cards.map(c => [c.tag, c.done])
     expect(await done()).toEqual([
       ['TSP-S1', 1],
       ['TSP-S2', 0],

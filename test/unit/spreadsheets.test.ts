@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { problemWords } from '../../src/core/formats/problem'
 import { RequestError } from '../../src/server/problems'
-import { fileResponse, MOST_SHEET_BYTES, readBytes, readSheet, writeXlsx } from '../../src/server/spreadsheets'
+import { fileResponse, MOST_SHEET_BYTES, readSheet, readSheetBytes, writeXlsx } from '../../src/server/spreadsheets'
 
 const sheet = async (fill: (sheet: ExcelJS.Worksheet) => void) => {
   const book = new ExcelJS.Workbook()
@@ -64,7 +64,7 @@ describe('an XLSX file', () => {
       s.getCell('A20001').value = 'last'
     })
     expect(problems.map(problemWords)).toEqual([
-      'x.xlsx: 20001 rows stands there; expected at most 20000 rows in the first sheet',
+      'x.xlsx: row 20001 stands there; expected at most 20000 rows in the first sheet',
     ])
   })
 })
@@ -73,8 +73,8 @@ describe('what is sent', () => {
   const request = (body: Uint8Array) => new Request('http://localhost/', { method: 'POST', body: body as BodyInit })
 
   it('may have five megabytes and not one byte more', async () => {
-    expect((await readBytes(request(new Uint8Array(10)))).length).toBe(10)
-    await expect(readBytes(request(new Uint8Array(MOST_SHEET_BYTES + 1)))).rejects.toThrow(RequestError)
+    expect((await readSheetBytes(request(new Uint8Array(10)))).length).toBe(10)
+    await expect(readSheetBytes(request(new Uint8Array(MOST_SHEET_BYTES + 1)))).rejects.toThrow(RequestError)
   })
 
   it('and handed out has a name and a type', async () => {

@@ -52,7 +52,7 @@ describe('a standard, from nothing to approved', () => {
       await version.PUT(send({ document: changed, revision: 1, what: 'hold' }, '', 'PUT'), at(here)),
     )
     expect(saved).toEqual({ status: 200, body: { revision: 2, problems: [] } })
-    expect((await state.POST(send({ state: 'in-review' }), at(here))).status).toBe(200)
+    expect((await state.POST(send({ state: 'in-review', revision: 2 }), at(here))).status).toBe(200)
     // What is in review is not edited under the eyes of whoever reviews it.
     expect((await version.PUT(send({ document: changed, revision: 2, what: 'x' }, '', 'PUT'), at(here))).status).toBe(
       422,
@@ -65,7 +65,7 @@ describe('a standard, from nothing to approved', () => {
     expect(settled.status).toBe(200)
     expect((await read(await effect.GET(get(), at(here)))).body).toMatchObject({ units: expect.any(Number) as number })
     expect(
-      (await state.POST(send({ state: 'approved', why: 'Agreed.', person: 'imelda-frost' }), at(here))).status,
+      (await state.POST(send({ state: 'approved', revision: 2, why: 'Agreed.', person: 'imelda-frost' }), at(here))).status,
     ).toBe(200)
     const { body } = await read(await versions.GET(get(), at({ id })))
     expect(body['versions']).toMatchObject([{ version: 1, state: 'approved', why: 'Agreed.' }])
@@ -84,19 +84,19 @@ describe('what is wrong is named, and changes nothing', () => {
     ],
     [
       'a state there is not',
-      () => state.POST(send({ state: 'loved' }), at({ id: 'ring-action', version: '3' })),
+      () => state.POST(send({ state: 'loved', revision: 1 }), at({ id: 'ring-action', version: '3' })),
       422,
       'state',
     ],
     [
       'an approval without a reason',
-      () => state.POST(send({ state: 'approved' }), at({ id: 'ring-action', version: '3' })),
+      () => state.POST(send({ state: 'approved', revision: 1 }), at({ id: 'ring-action', version: '3' })),
       422,
       'Say why',
     ],
     [
       'a way back from retired',
-      () => state.POST(send({ state: 'draft' }), at({ id: 'ring-action', version: '1' })),
+      () => state.POST(send({ state: 'draft', revision: 1 }), at({ id: 'ring-action', version: '1' })),
       422,
       'retired',
     ],

@@ -34,6 +34,8 @@ useDemoFolder()
 
 /** Who approves. */
 const LEAD = 'imelda-frost'
+/** The revision of a version, as whoever looks at it sees it. */
+const seen = async (id: string, version: number) => (await readStandard(`${id}@${version}`)).revision
 
 const HOLD = { dimension: 'track.hold', value: 2, weight: 'should', reason: 'For a test.' } as const
 
@@ -42,7 +44,7 @@ const approvedStandard = async (name: string): Promise<string> => {
   const { id } = await createStandard({ name, kind: 'work', below: 'house-baseline' })
   const { document, revision } = await readStandard(id)
   await saveStandardDraft(id, 1, { document: withTarget(document, id, HOLD), revision, what: 'hold' })
-  await moveVersion(id, 1, { state: 'approved', why: 'For a test.', person: LEAD })
+  await moveVersion(id, 1, { revision: await seen(id, 1), state: 'approved', why: 'For a test.', person: LEAD })
   return id
 }
 
@@ -109,12 +111,12 @@ describe('a draft', () => {
     const loose = { dimension: 'trigger.shutter', value: 'meters-only', weight: 'must', reason: 'Thumb.' } as const
     const { problems } = await edited(id, 'thumb', s => withTarget(s, id, loose))
     expect(problems.join()).toContain('expected a written reason why it may give way')
-    await expect(moveVersion(id, 1, { state: 'approved', why: 'Now.', person: LEAD })).rejects.toMatchObject({
+    await expect(moveVersion(id, 1, { revision: await seen(id, 1), state: 'approved', why: 'Now.', person: LEAD })).rejects.toMatchObject({
       status: 422,
     })
     await edited(id, 'reason', s => withTarget(s, id, { ...loose, relaxes: 'They know the thumb.' }))
-    await moveVersion(id, 1, { state: 'in-review', why: '' })
-    await moveVersion(id, 1, { state: 'approved', why: 'Now.', person: LEAD })
+    await moveVersion(id, 1, { revision: await seen(id, 1), state: 'in-review', why: '' })
+    await moveVersion(id, 1, { revision: await seen(id, 1), state: 'approved', why: 'Now.', person: LEAD })
     expect((await readStandard(id)).state).toBe('approved')
   })
 
@@ -149,16 +151,16 @@ describe('an approved version', () => {
     expect(await openDraft(id, undefined)).toEqual({ id, version: 2, isNew: false })
     await edited(`${id}@2`, 'longer', s => withTarget(s, id, { ...HOLD, value: 4 }))
     expect((await readStandard(id)).document.version).toBe(1)
-    await expect(moveVersion(id, 2, { state: 'approved', why: ' ', person: LEAD })).rejects.toMatchObject({
+    await expect(moveVersion(id, 2, { revision: await seen(id, 2), state: 'approved', why: ' ', person: LEAD })).rejects.toMatchObject({
       title: 'Say why',
     })
-    await moveVersion(id, 2, { state: 'approved', why: 'Tried.', person: LEAD })
+    await moveVersion(id, 2, { revision: await seen(id, 2), state: 'approved', why: 'Tried.', person: LEAD })
     const view = await readStandardView(id)
     expect(view.versions.map(v => [v.version, v.state, v.why])).toEqual([
       [2, 'approved', 'Tried.'],
       [1, 'retired', 'For a test.'],
     ])
-    await expect(moveVersion(id, 1, { state: 'approved', why: 'Back.', person: LEAD })).rejects.toMatchObject({
+    await expect(moveVersion(id, 1, { revision: await seen(id, 1), state: 'approved', why: 'Back.', person: LEAD })).rejects.toMatchObject({
       status: 422,
     })
     // A card that was made from the former version goes on saying so.
@@ -191,7 +193,7 @@ it('tells which lower layer has a newer version, and shows the standard on it', 
   expect((await readStandardView(id)).newerBelow).toEqual([])
   await openDraft(below, undefined)
   await edited(`${below}@2`, 'longer', s => withTarget(s, below, { ...HOLD, value: 5 }))
-  await moveVersion(below, 2, { state: 'approved', why: 'Longer.', person: LEAD })
+  await moveVersion(below, 2, { revision: await seen(below, 2), state: 'approved', why: 'Longer.', person: LEAD })
   expect((await readStandardView(id)).newerBelow).toEqual([{ standard: below, name: 'Ground', has: 1, newest: 2 }])
   const moved = await onNewerBelow(id, below)
   expect(effectiveTargets(moved).find(t => t.dimension === 'track.hold')?.value).toBe(5)
@@ -257,8 +259,8 @@ it('moves a version once: of two who retire and approve it at the same moment, o
   const { document, revision } = await readStandard(id)
   const saved = await saveStandardDraft(id, 1, { document: withTarget(document, id, HOLD), revision, what: 'hold' })
   const both = await Promise.allSettled([
-    moveVersion(id, 1, { state: 'retired', why: '' }),
-    moveVersion(id, 1, { state: 'approved', why: 'Tried.', person: LEAD }),
+    moveVersion(id, 1, { revision: await seen(id, 1), state: 'retired', why: '' }),
+    moveVersion(id, 1, { revision: await seen(id, 1), state: 'approved', why: 'Tried.', person: LEAD }),
   ])
   expect(both.map(b => b.status).sort()).toEqual(['fulfilled', 'rejected'])
   const refused = both.find(b => b.status === 'rejected')
@@ -272,8 +274,8 @@ it('approves what was looked at: not a draft that was edited since, and not with
   const { id } = await createStandard({ name: 'Looked at', kind: 'work', below: 'house-baseline' })
   const { document, revision } = await readStandard(id)
   await saveStandardDraft(id, 1, { document: withTarget(document, id, HOLD), revision, what: 'hold' })
-  const approve = (more: { person?: string; revision?: number }) =>
-    moveVersion(id, 1, { state: 'approved', why: 'Tried.', ...more })
+  const approve = async (more: { person?: string; revision?: number }) =>
+    moveVersion(id, 1, { revision: await seen(id, 1), state: 'approved', why: 'Tried.', ...more })
   await expect(approve({ person: LEAD, revision })).rejects.toMatchObject({ status: 409 })
   await expect(approve({})).rejects.toMatchObject({ status: 422, title: 'Who approves?' })
   await expect(approve({ person: 'nobody-here' })).rejects.toMatchObject({ status: 422, title: 'No such person' })
@@ -312,7 +314,7 @@ describe('a common level', () => {
     // Trying a level explains it without storing it.
     const tried = await readExplanation(id, 'sorrel', 'track.hold', { level })
     expect(tried.distance).toBe((await hold(ref))?.distance)
-    await moveVersion(id, 2, { state: 'approved', why: 'Alike.', person: LEAD })
+    await moveVersion(id, 2, { revision: await seen(id, 2), state: 'approved', why: 'Alike.', person: LEAD })
     const card = await readCard(id, 'sorrel', 'tsp-s1')
     expect(card.standard).toMatchObject({ version: 2, lambdaHundredths: 9900 })
     expect(await keepLevel(id, null, undefined)).toEqual({ id, version: 3 })

@@ -1,7 +1,9 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { demoBodies } from '../../demo/world'
 import { problemWords } from '../formats/problem'
+import { entangledBody } from '../../../test/fixtures/entangled'
 import { type Body, parseBody } from './index'
+import { checkBody, newEffort } from './check'
 
 /** A profile that can be written to, to break it in one place. */
 type Draft = ReturnType<typeof draft>
@@ -116,6 +118,20 @@ describe('contradictions', () => {
       },
     ]
     expect(complaints(body)).toMatch(/Run: Whirr.*no way to reach this option.*Whirr never runs/)
+  })
+
+  it('spends no more than its effort on a profile, says what it could not prove, and looks at the rest', () => {
+    const effort = newEffort()
+    const knot = entangledBody(60)
+    // Four firmware more, and all of them share the one effort.
+    const updates = ['1.1', '1.2', '1.3', '1.4'].map(id => ({ id, changes: [] }))
+    const problems = checkBody({ ...knot, firmware: { from: '1.0', to: '1.4' }, updates }, 'knot', { effort })
+    expect(problems).toEqual([])
+    expect(effort.left).toBeGreaterThan(-2000)
+    expect(effort.unproven.map(problemWords)[0]).toMatch(/knot, rules.*could not be proven within 1,000,000 steps whether Setting/)
+    expect(effort.unproven).toHaveLength(5)
+    const parsed = parseBody(knot, 'knot')
+    expect([parsed.ok, parsed.ok && parsed.notes?.length]).toEqual([true, 1])
   })
 
   it('names a control that accepts nothing, and a function where the control does not accept it', () => {

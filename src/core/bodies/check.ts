@@ -10,12 +10,33 @@ import { type Body, factoryState, type Rule } from './schema'
 import { groupsOf, search, searchInput, SearchTooLargeError } from './search'
 import { parseForm } from './versions'
 
+/** What may be spent on one profile, all its firmware together, in the work of the search; about a second. */
+const MOST_EFFORT = 1_000_000
+
+/** What is left to spend on one profile, and what could not be proven with it. */
+export interface Effort {
+  left: number
+  readonly unproven: Problem[]
+}
+
+export const newEffort = (left: number = MOST_EFFORT): Effort => ({ left, unproven: [] })
+
+export interface CheckOptions {
+  /** The firmware of the form that is looked at; the first one where not given. */
+  readonly running?: string
+  /** One for the whole profile. */
+  readonly effort?: Effort
+}
+
 /**
- * What a profile says that cannot be true. An empty list means that the profile can be resolved.
- *
- * @param running the firmware of the form that is looked at; the first one where not given
+ * What a profile says that cannot be true. An empty list means that the profile can be resolved, as far as its rules
+ * can be searched: what is not proven in reasonable time is told in `effort` and refuses nothing.
  */
-export const checkBody = (body: Body, file: string, running: string = body.firmware.from): readonly Problem[] => {
+export const checkBody = (
+  body: Body,
+  file: string,
+  { running = body.firmware.from, effort = newEffort() }: CheckOptions = {},
+): readonly Problem[] => {
   const problem = (path: string, value: string, expected: string): Problem => ({ file, path, value, expected })
   const structural = [
     ...references(body, problem),
@@ -36,20 +57,20 @@ export const checkBody = (body: Body, file: string, running: string = body.firmw
   return [
     ...tooNew(body, running, problem),
     ...defaults(body, problem),
-    ...unreachable(body, problem),
-    ...updates(body, file),
+    ...unreachable(body, problem, running, effort),
+    ...updates(body, file, effort),
   ]
 }
 
 /** Updates come in order, later than the first firmware, and each leads to a profile that is right in itself. */
-const updates = (body: Body, file: string): readonly Problem[] =>
+const updates = (body: Body, file: string, effort: Effort): readonly Problem[] =>
   body.updates.flatMap((u, i) => {
     const path = `updates.${i}`
     const former = body.updates[i - 1]?.id ?? body.firmware.from
     if (compareVersions(u.id, former) <= 0 || compareVersions(u.id, body.firmware.to) > 0)
       return [{ file, path, value: u.id, expected: `expected a version after ${former} and up to ${body.firmware.to}` }]
     const form = parseForm(body, u.id, file)
-    const problems = form.ok ? checkBody(form.value, file, u.id) : form.problems
+    const problems = form.ok ? checkBody(form.value, file, { running: u.id, effort }) : form.problems
     return problems.map(p => ({ ...p, path: `${path} (firmware ${u.id}), ${p.path}` }))
   })
 
@@ -254,21 +275,32 @@ const defaults = (body: Body, say: Say): readonly Problem[] => {
   )
 }
 
-/** Options that no state of the body can ever reach. */
-const unreachable = (body: Body, say: Say): readonly Problem[] => {
+/**
+ * Options that no state of the body can ever reach. What is not proven within the effort is noted, and the rest of the
+ * profile is looked at all the same.
+ */
+const unreachable = (body: Body, say: Say, running: string, effort: Effort): readonly Problem[] => {
   const settings = inMenuOrder(body)
   const free = settings.map(s => s.options.map((_, o) => o))
   const input = searchInput({ settings, rules: body.rules, domains: free, known: factoryState(body), terms: [] })
   const groups = groupsOf(input)
+  const reached = reachedNearby(body, settings)
   const found: Problem[] = []
+  const unproven: string[] = []
   settings.forEach((setting, i) => {
     const group = groups.find(g => g.settings.includes(i))
     if (!group?.rules.length) return
     setting.options.forEach((option, o) => {
+      if (reached.has(`${i} ${o}`)) return
       const domains = free.map((all, k) => (k === i ? [o] : all))
       const path = `settings.${body.settings.findIndex(s => s.id === setting.id)}.options.${o}`
       try {
-        if (search({ ...input, domains, usable: [i] }, [group])) return
+        if (effort.left <= 0) throw new SearchTooLargeError([])
+        const state = search({ ...input, domains, usable: [i] }, [group], effort.left, work => (effort.left -= work))
+        if (state) {
+          for (const k of group.settings) if ((state.choice[k] ?? -1) >= 0) reached.add(`${k} ${state.choice[k]}`)
+          return
+        }
         const rules = group.rules.filter(l => l.members.includes(i)).map(l => l.rule)
         found.push(
           say(
@@ -279,9 +311,31 @@ const unreachable = (body: Body, say: Say): readonly Problem[] => {
         )
       } catch (error) {
         if (!(error instanceof SearchTooLargeError)) throw error
-        found.push(say(path, setting.label, error.message))
+        unproven.push(`${setting.label}: ${option.label}`)
       }
     })
   })
+  if (unproven.length) effort.unproven.push(say(`rules (firmware ${running})`, '', unprovenWords(unproven)))
   return found
+}
+
+const MOST_NAMED = 4
+
+const unprovenWords = (options: readonly string[]): string => {
+  const more = options.length - MOST_NAMED
+  const named = options.slice(0, MOST_NAMED).join(', ') + (more > 0 ? ` and ${more} more` : '')
+  return `the rules tie so many settings together that it could not be proven within ${MOST_EFFORT.toLocaleString('en')} steps whether ${named} can be reached`
+}
+
+/** Options that stand beside the factory defaults as they are: proof enough, without a search. */
+const reachedNearby = (body: Body, settings: readonly Body['settings'][number][]): Set<string> => {
+  const factory = factoryState(body)
+  const reached = new Set<string>()
+  settings.forEach((s, i) =>
+    s.options.forEach((option, o) => {
+      const { broken, unavailable } = availability(body, { ...factory, [s.id]: option.id })
+      if (broken.length === 0 && !unavailable.has(s.id)) reached.add(`${i} ${o}`)
+    }),
+  )
+  return reached
 }

@@ -45,7 +45,8 @@ export class GroupSearch extends GroupWalk {
   /** Marks terms as counted, in the round of the same number. */
   private readonly counted: Int32Array
   private readonly solved = new Map<string, Solution | null>()
-  private work = 0
+  /** What was spent so far. */
+  work = 0
 
   /** @param choice the choice being made, by setting position; the group's own settings start undecided */
   constructor(

@@ -1,6 +1,9 @@
 import { type Parsed, type Problem, parseDocument } from '../formats/problem'
-import { checkBody } from './check'
+import { checkBody, newEffort } from './check'
 import { BODY_FORMAT, type Body, bodySchema } from './schema'
+
+const withNotes = <T>(parsed: { readonly ok: true; readonly value: T }, notes: readonly Problem[]): Parsed<T> =>
+  notes.length ? { ...parsed, notes } : parsed
 
 /**
  * Reads a body profile, strictly: the shape, the references, and whether it contradicts itself.
@@ -10,8 +13,9 @@ import { BODY_FORMAT, type Body, bodySchema } from './schema'
 export const parseBody = (value: unknown, file: string): Parsed<Body> => {
   const parsed = parseDocument(bodySchema, BODY_FORMAT, value, file)
   if (!parsed.ok) return parsed
-  const problems = checkBody(parsed.value, file)
-  return problems.length ? { ok: false, problems } : parsed
+  const effort = newEffort()
+  const problems = checkBody(parsed.value, file, { effort })
+  return problems.length ? { ok: false, problems } : withNotes(parsed, effort.unproven)
 }
 
 /**
@@ -24,5 +28,8 @@ export const parseDraft = (
   file: string,
 ): Parsed<{ readonly body: Body; readonly problems: readonly Problem[] }> => {
   const parsed = parseDocument(bodySchema, BODY_FORMAT, value, file)
-  return parsed.ok ? { ok: true, value: { body: parsed.value, problems: checkBody(parsed.value, file) } } : parsed
+  if (!parsed.ok) return parsed
+  const effort = newEffort()
+  const problems = checkBody(parsed.value, file, { effort })
+  return withNotes({ ok: true, value: { body: parsed.value, problems } }, effort.unproven)
 }

@@ -17,6 +17,7 @@ const MOST_WORK = 2_000_000
  *
  * @param groups the groups to decide; settings of others are left undecided
  * @param mostWork what may be spent on one group: for each choice about the square of the settings still linked
+ * @param spend is told what each group took, also where that was too much
  * @returns undefined where no state satisfies the rules
  * @throws SearchTooLargeError for a group of linked settings beyond what can be searched exactly
  */
@@ -24,6 +25,7 @@ export const search = (
   input: SearchInput,
   groups: readonly Group[] = groupsOf(input),
   mostWork = MOST_WORK,
+  spend: (work: number) => void = () => {},
 ): Found | undefined => {
   const choice = new Int32Array(input.settings.length).fill(UNDECIDED)
   let broken = 0
@@ -33,12 +35,21 @@ export const search = (
       for (const i of group.settings) choice[i] = input.known[i] ?? UNDECIDED
       continue
     }
-    const found = new GroupSearch(input, group, choice, mostWork).run()
+    const searched = new GroupSearch(input, group, choice, mostWork)
+    const found = spending(searched, spend)
     if (!found) return undefined
     broken += found.broken
     cost += found.cost
   }
   return { choice, broken, cost }
+}
+
+const spending = (searched: GroupSearch, spend: (work: number) => void) => {
+  try {
+    return searched.run()
+  } finally {
+    spend(searched.work)
+  }
 }
 
 /** Splits the settings into groups that no rule and no term connects. */

@@ -1,5 +1,6 @@
 import * as v from 'valibot'
 import { type Body, parseBody } from '../bodies'
+import { asJson, sameJson } from '../changes/changes'
 import { type Lens, parseLens } from '../lenses/schema'
 import { type Parsed, parseDocument, type Problem } from './problem'
 
@@ -45,7 +46,22 @@ export const parseBundle = (value: unknown, file: string): Parsed<Bundle> => {
   const problems: Problem[] = []
   const bodies = all(parsed.value.bodies, 'bodies', parseBody, file, problems)
   const lenses = all(parsed.value.lenses, 'lenses', parseLens, file, problems)
-  return problems.length ? { ok: false, problems } : { ok: true, value: { bodies, lenses } }
+  const once = <T extends { readonly id: string }>(documents: readonly T[], name: string): readonly T[] =>
+    documents.filter((d, i) => {
+      const first = documents.findIndex(other => other.id === d.id)
+      if (first === i) return true
+      // The same twice is the same; two that differ are not one.
+      if (!sameJson(asJson(documents[first]), asJson(d)))
+        problems.push({
+          file,
+          path: `${name}.${i}.id`,
+          value: d.id,
+          expected: `expected every id once; ${name}.${first} has it with other contents`,
+        })
+      return false
+    })
+  const found = { bodies: once(bodies, 'bodies'), lenses: once(lenses, 'lenses') }
+  return problems.length ? { ok: false, problems } : { ok: true, value: found }
 }
 
 export const bundleOf = (bodies: readonly Body[], lenses: readonly Lens[]) => ({

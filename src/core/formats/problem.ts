@@ -1,4 +1,4 @@
-import { parse as parseTolerantly, type ParseError, printParseErrorCode } from 'jsonc-parser'
+import { type ParseErrorCode, printParseErrorCode, visit } from 'jsonc-parser'
 import * as v from 'valibot'
 import { DIMENSIONS } from '../vocabulary/dimensions'
 
@@ -37,7 +37,13 @@ const expectation = (issue: v.BaseIssue<unknown>, path: string): string => {
 }
 
 export type Parsed<T> =
-  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] }
+  | {
+      readonly ok: true
+      readonly value: T
+      /** What could not be looked at to the end; it refuses nothing. */
+      readonly notes?: readonly Problem[]
+    }
+  | { readonly ok: false; readonly problems: readonly Problem[] }
 
 /** No more than this many problems are told at once; the first ones usually explain the rest. */
 const MOST_PROBLEMS = 50
@@ -85,18 +91,74 @@ export const parseDocument = <T>(
   return other ? { ok: false, problems: [other] } : parseWith(schema, value, file)
 }
 
+/** Deeper than any document of the exchange formats; beyond, reading it would only fill the stack. */
+const MOST_DEPTH = 64
+
+/** Where a text nests too deeply; undefined where it does not. Linear in its length. */
+const tooDeepAt = (text: string): number | undefined => {
+  let depth = 0
+  let inText = false
+  for (let i = 0; i < text.length; i++) {
+    const c = text.charCodeAt(i)
+    if (inText) {
+      if (c === 0x5c) i++
+      else if (c === 0x22) inText = false
+    } else if (c === 0x22) inText = true
+    else if (c === 0x5b || c === 0x7b) {
+      if (++depth > MOST_DEPTH) return i
+    } else if (c === 0x5d || c === 0x7d) depth--
+  }
+  return undefined
+}
+
+class FirstError extends Error {
+  constructor(
+    readonly code: ParseErrorCode,
+    readonly offset: number,
+  ) {
+    super()
+  }
+}
+
+/** The first place where a text is no JSON; what comes after is not read. */
+const firstErrorIn = (text: string): { readonly code: ParseErrorCode; readonly offset: number } => {
+  try {
+    visit(
+      text,
+      {
+        onError: (code, offset) => {
+          throw new FirstError(code, offset)
+        },
+      },
+      { disallowComments: true },
+    )
+  } catch (error) {
+    if (error instanceof FirstError) return error
+    throw error
+  }
+  // `EndOfFileExpected`; the enumeration of the library does not exist when it is compiled file by file.
+  return { code: 9, offset: text.length }
+}
+
 /** Parses JSON text, telling the line and column where it breaks. */
 export const parseJson = (text: string, file: string): Parsed<unknown> => {
+  const wrong = (offset: number, expected: string): Parsed<unknown> => {
+    const before = text.slice(0, offset)
+    const lineStart = before.lastIndexOf('\n') + 1
+    let line = 1
+    for (let i = before.indexOf('\n'); i >= 0; i = before.indexOf('\n', i + 1)) line++
+    const path = `line ${line}, column ${offset - lineStart + 1}`
+    return { ok: false, problems: [{ file, path, value: '', expected }] }
+  }
+  const deep = tooDeepAt(text)
+  if (deep !== undefined) return wrong(deep, `expected at most ${MOST_DEPTH} lists and objects within each other`)
   try {
     return { ok: true, value: JSON.parse(text) as unknown }
   } catch {
-    const errors: ParseError[] = []
-    parseTolerantly(text, errors)
-    const [first] = errors
-    const before = text.slice(0, first?.offset ?? text.length).split('\n')
-    const code = first ? printParseErrorCode(first.error) : 'EndOfFileExpected'
-    const what = code.replaceAll(/(?<=[a-z])(?=[A-Z])/g, ' ').toLowerCase()
-    const path = `line ${before.length}, column ${(before.at(-1)?.length ?? 0) + 1}`
-    return { ok: false, problems: [{ file, path, value: '', expected: `this is not JSON: ${what}` }] }
+    const { code, offset } = firstErrorIn(text)
+    const what = printParseErrorCode(code)
+      .replaceAll(/(?<=[a-z])(?=[A-Z])/g, ' ')
+      .toLowerCase()
+    return wrong(offset, `this is not JSON: ${what}`)
   }
 }

@@ -1,12 +1,13 @@
 'use client'
 
-import { Alert, Box, Button, FormControlLabel, LinearProgress, Switch, Typography, useMediaQuery } from '@mui/material'
+import { Box, Button, FormControlLabel, LinearProgress, Switch, Typography, useMediaQuery } from '@mui/material'
 import { useTheme } from '@mui/material/styles'
 import { useCallback, useMemo } from 'react'
 import type { Concordance } from '@/core/resolve/concordance'
 import { GROUPS, type GroupId } from '@/core/vocabulary/dimensions'
 import { useAddress } from '@/ui/address'
 import { SidePanel } from '@/ui/SidePanel'
+import { NotReckoned } from '@/ui/NotReckoned'
 import { WorkerTrouble } from '@/ui/worker'
 import { arrange } from './arrange'
 import { Explanation } from './Explanation'
@@ -161,11 +162,7 @@ export const ConcordanceView = ({
         )}
         <WorkerTrouble trouble={trouble} retry={retry} />
       </Box>
-      {concordance.failed.map(f => (
-        <Alert key={f.body} severity="error" sx={{ mx: 2.5, mb: 1 }}>
-          {f.body}: {f.why}
-        </Alert>
-      ))}
+      <NotReckoned failed={concordance.failed} />
       {arranged.lines.length === 0 && (
         <Typography sx={{ px: 2.5, py: 4 }}>
           Nothing differs: every body in hand does exactly what this standard asks.

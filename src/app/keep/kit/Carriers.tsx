@@ -36,10 +36,13 @@ const CarrierField = ({ carrier, bodies }: { carrier: Carrier; bodies: readonly 
     setUnits(next)
     const sent = await sendJson('PUT', `/api/v1/people/${carrier.id}/units`, {
       units: next,
+      seen: units,
       ...(person ? { person: person.id } : {}),
     })
     setProblem(sent.ok ? '' : sent.detail)
-    if (sent.ok) router.refresh()
+    // Somebody else may have said otherwise: what holds is shown again.
+    if (!sent.ok) setUnits(units)
+    router.refresh()
   }
   return (
     <Box>

@@ -10,7 +10,10 @@ import { folded } from '@/core/language/language'
 import type { Carrier } from '@/server/hands'
 import type { UnitView } from '@/server/kit'
 import { linkTo } from '@/ui/address'
+import { usePeople } from '@/ui/people'
 import { Page } from '@/ui/pieces'
+import { PutAway, type PutAwayThing } from '@/ui/PutAway'
+import { sendJson } from '@/ui/send'
 import { Carriers } from './Carriers'
 import { type Done, UnitDialog } from './UnitDialog'
 import { UnitImport } from './UnitImport'
@@ -41,6 +44,7 @@ export const KitView = ({
   models,
   carriers,
   handedOver,
+  putAway,
   today,
 }: {
   units: readonly UnitView[]
@@ -48,6 +52,7 @@ export const KitView = ({
   carriers: readonly Carrier[]
   /** Ids of the units that are set for a stranger just now. */
   handedOver: readonly string[]
+  putAway: readonly PutAwayThing[]
   today: string
 }) => {
   const params = useSearchParams()
@@ -56,6 +61,7 @@ export const KitView = ({
   const [editing, setEditing] = useState<UnitView | 'new'>()
   const [done, setDone] = useState<Done>()
   const router = useRouter()
+  const { person } = usePeople()
   const undo = async () => {
     await done?.undo()
     setDone(undefined)
@@ -187,6 +193,12 @@ export const KitView = ({
           ))}
         </Box>
       )}
+      <PutAway
+        things={putAway}
+        onBringBack={({ id, revision }) =>
+          sendJson('PATCH', `/api/v1/units/${id}`, { archived: false, revision, person: person?.id })
+        }
+      />
       <Carriers carriers={carriers} units={units} />
       {editing && (
         <UnitDialog

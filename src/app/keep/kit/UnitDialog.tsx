@@ -62,27 +62,31 @@ export const UnitDialog = ({
     onDone(done)
     router.refresh()
   }
-  const archive = (id: string, archived: boolean) => sendJson('PATCH', `/api/v1/units/${id}`, { archived, ...signed })
+  const archive = (id: string, archived: boolean, revision: number) =>
+    sendJson('PATCH', `/api/v1/units/${id}`, { archived, revision, ...signed })
   const save = async (event: FormEvent) => {
     event.preventDefault()
     if (unit) {
       const { id, revision, tag, kind, model: of, serial, firmware, owner, hiredUntil, notes } = unit
       const before: Unit = { tag, kind, model: of, serial, firmware, owner, hiredUntil, notes }
-      const sent = await sendJson('PUT', `/api/v1/units/${id}`, { unit: draft, revision, ...signed })
+      const address = `/api/v1/units/${id}`
+      const sent = await sendJson<{ revision: number }>('PUT', address, { unit: draft, revision, ...signed })
+      const stored = sent.ok ? sent.value.revision : revision
       finish(sent, {
         words: `${draft.tag} was saved.`,
-        undo: () => sendJson('PUT', `/api/v1/units/${id}`, { unit: before, ...signed }),
+        undo: () => sendJson('PUT', address, { unit: before, revision: stored, ...signed }),
       })
       return
     }
-    const sent = await sendJson<{ id: string }>('POST', '/api/v1/units', { unit: draft, ...signed })
-    finish(sent, { words: `${draft.tag} was added.`, undo: () => archive(sent.ok ? sent.value.id : '', true) })
+    const sent = await sendJson<{ id: string; revision: number }>('POST', '/api/v1/units', { unit: draft, ...signed })
+    const added = sent.ok ? sent.value : { id: '', revision: 0 }
+    finish(sent, { words: `${draft.tag} was added.`, undo: () => archive(added.id, true, added.revision) })
   }
   const putAway = async () => {
     if (unit)
-      finish(await archive(unit.id, true), {
+      finish(await archive(unit.id, true, unit.revision), {
         words: `${unit.tag} was put away.`,
-        undo: () => archive(unit.id, false),
+        undo: () => archive(unit.id, false, unit.revision),
       })
   }
   const text = (field: 'tag' | 'serial' | 'owner' | 'notes', label: string) => (

@@ -6,6 +6,7 @@ import { useSearchParams } from 'next/navigation'
 import { READINESS_ORDER } from '@/core/kit/readiness'
 import type { StandardReadiness } from '@/server/readiness'
 import { linkTo } from '@/ui/address'
+import { NotReckoned } from '@/ui/NotReckoned'
 import { Page, RowLink } from '@/ui/pieces'
 import { Grouping } from './Grouping'
 import { Mark, STATE_LABELS } from './UnitRows'
@@ -16,6 +17,9 @@ const Item = styled(RowLink)(({ theme }) => ({
   minHeight: 68,
   [theme.breakpoints.down('md')]: { gridTemplateColumns: '1fr' },
 }))
+
+const onceEach = (failed: StandardReadiness['failed']): StandardReadiness['failed'] =>
+  failed.filter((f, i) => failed.findIndex(other => other.body === f.body) === i)
 
 /** Every standard in force, and how many units are ready for it. */
 export const ByStandard = ({ standards }: { standards: readonly StandardReadiness[] }) => {
@@ -33,6 +37,7 @@ export const ByStandard = ({ standards }: { standards: readonly StandardReadines
         </Box>
         <Grouping by="standard" />
       </Box>
+      <NotReckoned failed={onceEach(standards.flatMap(s => s.failed))} sx={{ mt: 2 }} />
       <Box
         component="ul"
         aria-label="Standards"

@@ -9,6 +9,7 @@ import { refText } from '@/core/standards'
 import type { ReadinessView, UnitReadiness } from '@/server/readiness'
 import { linkTo } from '@/ui/address'
 import { usePeople } from '@/ui/people'
+import { NotReckoned } from '@/ui/NotReckoned'
 import { Page } from '@/ui/pieces'
 import { PrintCards } from '@/ui/PrintCards'
 import { sendJson } from '@/ui/send'
@@ -70,6 +71,7 @@ export const ReadinessList = ({ view, by }: { view: ReadinessView; by: 'unit' | 
           earlier one and {owed.length === 1 ? 'owes' : 'owe'} a card.
         </Alert>
       )}
+      <NotReckoned failed={view.failed} sx={{ mt: 2 }} />
       <Tomorrow view={view} units={ofPerson} />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center', mt: 2 }}>
         <ToggleButtonGroup
@@ -155,7 +157,7 @@ const Interval = ({ weeks }: { weeks: number }) => {
   const { person } = usePeople()
   const [problem, setProblem] = useState('')
   const save = async (next: number) => {
-    const sent = await sendJson('PUT', '/api/v1/readiness/interval', { weeks: next, person: person?.id })
+    const sent = await sendJson('PUT', '/api/v1/readiness/interval', { weeks: next, seen: weeks, person: person?.id })
     setProblem(sent.ok ? '' : sent.detail)
     if (sent.ok) router.refresh()
   }

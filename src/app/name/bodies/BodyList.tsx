@@ -8,7 +8,7 @@ import type { BodySummary } from '@/server/bodies'
 import { linkTo } from '@/ui/address'
 import { FileImport } from '@/ui/FileImport'
 import { Page } from '@/ui/pieces'
-import { PutAway } from '@/ui/PutAway'
+import { PutAway, type PutAwayThing } from '@/ui/PutAway'
 import { sendJson } from '@/ui/send'
 import { LinkButton } from '@/ui/Shell'
 
@@ -33,7 +33,7 @@ export const BodyList = ({
   putAway,
 }: {
   bodies: readonly BodySummary[]
-  putAway: readonly { readonly id: string; readonly name: string }[]
+  putAway: readonly PutAwayThing[]
 }) => {
   const params = useSearchParams()
   return (
@@ -77,7 +77,7 @@ export const BodyList = ({
       </Box>
       <PutAway
         things={putAway}
-        onBringBack={id => sendJson('PUT', `/api/v1/bodies/${id}/archived`, { archived: false })}
+        onBringBack={({ id, revision }) => sendJson('PUT', `/api/v1/bodies/${id}/archived`, { archived: false, revision })}
       />
     </Page>
   )

@@ -9,7 +9,7 @@ import { type Lens, lensWarnings, turnsAgainst } from '@/core/lenses/schema'
 import { linkTo } from '@/ui/address'
 import { FileImport } from '@/ui/FileImport'
 import { Page } from '@/ui/pieces'
-import { PutAway } from '@/ui/PutAway'
+import { PutAway, type PutAwayThing } from '@/ui/PutAway'
 import { sendJson } from '@/ui/send'
 import { LinkButton } from '@/ui/Shell'
 import { useUnits } from '@/ui/units'
@@ -37,7 +37,7 @@ export const LensList = ({
 }: {
   lenses: readonly Lens[]
   tags: Readonly<Record<string, readonly string[]>>
-  putAway: readonly { readonly id: string; readonly name: string }[]
+  putAway: readonly PutAwayThing[]
 }) => {
   const params = useSearchParams()
   const [units] = useUnits()
@@ -95,7 +95,7 @@ export const LensList = ({
           )
         })}
       </Box>
-      <PutAway things={putAway} onBringBack={id => sendJson('PATCH', `/api/v1/lenses/${id}`, { archived: false })} />
+      <PutAway things={putAway} onBringBack={({ id, revision }) => sendJson('PATCH', `/api/v1/lenses/${id}`, { archived: false, revision })} />
     </Page>
   )
 }

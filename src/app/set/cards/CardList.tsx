@@ -5,6 +5,7 @@ import { styled } from '@mui/material/styles'
 import { useSearchParams } from 'next/navigation'
 import type { CardSummary } from '@/server/cards'
 import { linkTo } from '@/ui/address'
+import { NotReckoned } from '@/ui/NotReckoned'
 import { Page, RowLink } from '@/ui/pieces'
 import { PrintCards } from '@/ui/PrintCards'
 
@@ -21,9 +22,11 @@ const progressWords = ({ done, steps }: CardSummary): string =>
 /** One card for each unit, and how far it is. */
 export const CardList = ({
   cards,
+  failed,
   standard,
 }: {
   cards: readonly CardSummary[]
+  failed: readonly { readonly body: string; readonly why: string }[]
   standard: { ref: string; name: string; version: number }
 }) => {
   const params = useSearchParams()
@@ -46,6 +49,7 @@ export const CardList = ({
           }))}
         />
       </Box>
+      <NotReckoned failed={failed} sx={{ mb: 2 }} />
       <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, borderTop: 1, borderColor: 'divider' }}>
         {cards.map(c => (
           <li key={`${c.body} ${c.unit}`}>

@@ -11,7 +11,7 @@ export default async function CardsPage({ searchParams }: { searchParams: Search
   const { standard, ref, context, chosen, bodies } = await readInHand(await inHandOf(searchParams))
   if (!standard || !ref || bodies.length === 0)
     return <Beginning hasBodies={bodies.length > 0} hasStandards={Boolean(standard)} />
-  const cards = await listCards(
+  const { cards, failed } = await listCards(
     ref,
     chosen.map(b => b.id),
     context,
@@ -19,6 +19,7 @@ export default async function CardsPage({ searchParams }: { searchParams: Search
   return (
     <CardList
       cards={cards}
+      failed={failed}
       standard={{ ref, name: standard.name, version: refFrom(ref).version ?? standard.version }}
     />
   )

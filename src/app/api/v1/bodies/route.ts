@@ -1,6 +1,6 @@
 import { importDocuments } from '@/server/authoring'
 import { listBodies } from '@/server/catalogue'
-import { answer, fileNameOf, MOST_REQUEST_BYTES, parseQuery, readJson } from '@/server/http'
+import { answer, fileNameOf, MOST_REQUEST_BYTES, parseQuery, readJsonBytes } from '@/server/http'
 import { importQuerySchema } from '@/server/queries'
 
 export const GET = () => answer(async () => Response.json({ bodies: await listBodies() }))
@@ -9,7 +9,7 @@ export const POST = (request: Request) =>
   answer(async () => {
     const file = fileNameOf(request, 'body')
     const { conflict, person } = parseQuery(importQuerySchema, request)
-    const content = await readJson(request, file, MOST_REQUEST_BYTES)
+    const content = await readJsonBytes(request, MOST_REQUEST_BYTES)
     const { bodies, lenses } = await importDocuments(content, file, conflict, person ?? null)
     return Response.json({ id: bodies[0]?.id ?? lenses[0]?.id, bodies, lenses }, { status: 201 })
   })

@@ -6,12 +6,6 @@ import { fileResponse } from '@/server/spreadsheets'
 export const GET = (request: Request) =>
   answer(async () => {
     const { bodies, lenses } = parseQuery(bundleQuerySchema, request)
-    const bundle = await exportBundle(bodies?.split(','), lenses?.split(','))
-    const [only] = bundle.bodies
-    const single = only && bundle.bodies.length + bundle.lenses.length === 1
-    return fileResponse(
-      JSON.stringify(single ? only : bundle, null, 2),
-      single ? `${only.id}.json` : 'coherion-bundle.json',
-      'json',
-    )
+    const { text, name } = await exportBundle(bodies?.split(','), lenses?.split(','))
+    return fileResponse(text, name, 'json')
   })

@@ -1,8 +1,8 @@
-import { answer, MOST_REQUEST_BYTES, readJson } from '@/server/http'
+import { answer, MOST_REQUEST_BYTES, readJsonBytes } from '@/server/http'
 import { resolveStateless } from '@/server/stateless'
 
 export const POST = (request: Request) =>
   answer(async () => {
-    const input = await readJson(request, 'request', MOST_REQUEST_BYTES)
+    const input = await readJsonBytes(request, MOST_REQUEST_BYTES)
     return Response.json({ format: 'coherion.resolution/1', resolutions: await resolveStateless(input) })
   })

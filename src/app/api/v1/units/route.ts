@@ -1,6 +1,6 @@
 import { answer, expectShape, MOST_BODY_BYTES, parseQuery, readJson } from '@/server/http'
 import { exportUnits, readKit, saveUnit } from '@/server/kit'
-import { saveUnitSchema, unitsQuerySchema } from '@/server/queries'
+import { newUnitSchema, unitsQuerySchema } from '@/server/queries'
 import { fileResponse } from '@/server/spreadsheets'
 
 export const GET = (request: Request) =>
@@ -11,6 +11,6 @@ export const GET = (request: Request) =>
 
 export const POST = (request: Request) =>
   answer(async () => {
-    const { unit, person } = expectShape(saveUnitSchema, await readJson(request, 'unit', MOST_BODY_BYTES), 'unit')
-    return Response.json(await saveUnit(unit, undefined, undefined, person), { status: 201 })
+    const { unit, person } = expectShape(newUnitSchema, await readJson(request, 'unit', MOST_BODY_BYTES), 'unit')
+    return Response.json(await saveUnit(unit, undefined, 0, person), { status: 201 })
   })

@@ -1,7 +1,7 @@
 'use client'
 
 import { inSentence } from '@/core/vocabulary/words'
-import { Box, Button, TextField, Typography } from '@mui/material'
+import { Alert, Box, Button, TextField, Typography } from '@mui/material'
 import NextLink from 'next/link'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { type ReactNode, useState } from 'react'
@@ -47,8 +47,10 @@ export const BodyView = ({
   firmware,
   units,
   friends,
+  revision,
 }: {
   body: Body
+  revision: number
   versions: readonly string[]
   firmware: string
   units: readonly UnitFacts[]
@@ -59,17 +61,24 @@ export const BodyView = ({
   const { person } = usePeople()
   const putAway = async () => {
     const signed = person ? { person: person.id } : {}
-    const sent = await sendJson('PUT', `/api/v1/bodies/${body.id}/archived`, { archived: true, ...signed })
+    const sent = await sendJson('PUT', `/api/v1/bodies/${body.id}/archived`, { archived: true, revision, ...signed })
+    setProblem(sent.ok ? '' : sent.detail)
     if (!sent.ok) return
     router.push(linkTo('/name/bodies', params))
     router.refresh()
   }
   const shownFirmware = [...versions].reverse().find(v => compareVersions(v, firmware) <= 0) ?? versions[0]
   const [filter, setFilter] = useState('')
+  const [problem, setProblem] = useState('')
   const controlLabel = (id: string) => body.controls.find(c => c.id === id)?.label ?? id
   const { sensor, coverage } = body
   return (
     <Page>
+      {problem && (
+        <Alert severity="error" sx={{ mb: 2 }}>
+          {problem}
+        </Alert>
+      )}
       <Box sx={{ display: 'flex', flexWrap: 'wrap', justifyContent: 'space-between', gap: 2 }}>
         <Box>
           <Typography color="textSecondary">{body.maker}</Typography>

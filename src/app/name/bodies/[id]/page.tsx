@@ -2,7 +2,7 @@ import type { Metadata } from 'next'
 import { orNotFound } from '@/app/or-not-found'
 import { param, type SearchParams } from '@/app/search-params'
 import { versionsOf } from '@/core/bodies'
-import { firmwareOf, formOf, readBody, units } from '@/server/catalogue'
+import { firmwareOf, formOf, readBody, revisionOf, units } from '@/server/catalogue'
 import { readFalseFriends } from '@/server/phrasebook'
 import { BodyView } from './BodyView'
 
@@ -24,6 +24,7 @@ export default async function BodyPage({ params, searchParams }: Props) {
   return (
     <BodyView
       body={formOf(body, firmware)}
+      revision={revisionOf(body)}
       versions={versions}
       firmware={firmware}
       units={all.filter(u => u.body_id === id)}

@@ -2,6 +2,7 @@
 
 import { Alert, Box, Button, Typography } from '@mui/material'
 import { useRouter, useSearchParams } from 'next/navigation'
+import { useState } from 'react'
 import { distanceWords } from '@/core/lenses/distance'
 import { type Lens, lensWarnings, turnsAgainst } from '@/core/lenses/schema'
 import { linkTo } from '@/ui/address'
@@ -23,8 +24,10 @@ export const LensView = ({
   last,
   units: owned,
   bodyNames,
+  revision,
 }: {
   lens: Lens
+  revision: number
   others: readonly Lens[]
   last: LastChange | undefined
   units: readonly { readonly tag: string; readonly serial: string; readonly owner: string; readonly notes: string }[]
@@ -34,16 +37,20 @@ export const LensView = ({
   const params = useSearchParams()
   const { person } = usePeople()
   const [units] = useUnits()
+  const [problem, setProblem] = useState('')
   const warnings = lensWarnings(lens)
   const isAgainst = turnsAgainst(others).has(lens.id)
   const { stabiliser, bestAperture } = lens
   const takeBack = async () => {
-    await sendJson('POST', `/api/v1/lenses/${lens.id}/restore`, person ? { person: person.id } : {})
+    const signed = person ? { person: person.id } : {}
+    const sent = await sendJson('POST', `/api/v1/lenses/${lens.id}/restore`, { revision, ...signed })
+    setProblem(sent.ok ? '' : sent.detail)
     router.refresh()
   }
   const putAway = async () => {
     const signed = person ? { person: person.id } : {}
-    const sent = await sendJson('PATCH', `/api/v1/lenses/${lens.id}`, { archived: true, ...signed })
+    const sent = await sendJson('PATCH', `/api/v1/lenses/${lens.id}`, { archived: true, revision, ...signed })
+    setProblem(sent.ok ? '' : sent.detail)
     if (!sent.ok) return
     router.push(linkTo('/name/lenses', params))
     router.refresh()
@@ -61,6 +68,11 @@ export const LensView = ({
           <LinkButton href={linkTo(`/name/lenses/${lens.id}/edit`, params)}>Edit</LinkButton>
         </Box>
       </Box>
+      {problem && (
+        <Alert severity="error" sx={{ mt: 2 }}>
+          {problem}
+        </Alert>
+      )}
       {warnings.map(w => (
         <Alert key={w.where + w.words} severity="warning" sx={{ mt: 2 }}>
           {w.where}: {w.words}

@@ -24,6 +24,7 @@ export default async function LensPage({ params }: Props) {
   return (
     <LensView
       lens={lens.document}
+      revision={lens.revision}
       others={all}
       last={last}
       units={owned.filter(u => u.lens_id === id)}

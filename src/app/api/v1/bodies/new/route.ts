@@ -1,7 +1,7 @@
 import { createBody, createBodyFromSheet } from '@/server/authoring'
 import { answer, expectShape, fileNameOf, MOST_BODY_BYTES, parseQuery, readJson } from '@/server/http'
 import { newBodyQuerySchema, newBodySchema } from '@/server/queries'
-import { readBytes } from '@/server/spreadsheets'
+import { readSheetBytes } from '@/server/spreadsheets'
 
 /** JSON begins a profile from an archetype, a copy or a pasted menu; anything else is a spreadsheet of the menu. */
 export const POST = (request: Request) =>
@@ -11,7 +11,7 @@ export const POST = (request: Request) =>
       ? await createBody(expectShape(newBodySchema, await readJson(request, 'body', MOST_BODY_BYTES), 'body'))
       : await createBodyFromSheet(
           parseQuery(newBodyQuerySchema, request),
-          await readBytes(request),
+          await readSheetBytes(request),
           fileNameOf(request, 'spreadsheet'),
         )
     return Response.json(made, { status: 201 })

@@ -85,6 +85,7 @@ export const HistoryPart = ({ editor }: { editor: Editor }) => {
   const restore = async (event: number) => {
     const answer = await sendJson<{ revision: number }>('POST', `/api/v1/bodies/${id}/restore`, {
       event,
+      revision: editor.revision,
       ...(person ? { person: person.id } : {}),
     })
     if (!answer.ok) {

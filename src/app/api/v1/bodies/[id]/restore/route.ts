@@ -4,6 +4,6 @@ import { restoreSchema } from '@/server/queries'
 
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
-    const { event, person } = expectShape(restoreSchema, await readJson(request, 'event', MOST_BODY_BYTES), 'event')
-    return Response.json(await restoreBody((await params).id, event, person))
+    const { event, revision, person } = expectShape(restoreSchema, await readJson(request, 'event', MOST_BODY_BYTES), 'event')
+    return Response.json(await restoreBody((await params).id, event, revision, person))
   })

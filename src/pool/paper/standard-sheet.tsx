@@ -1,12 +1,9 @@
-import 'server-only'
 import { Document, Page, renderToBuffer, StyleSheet, Text, View } from '@react-pdf/renderer'
-import { choiceWordsById } from '@/core/bodies'
 import { standardCautions } from '@/core/cautions/cautions'
 import { type Guidance, guidanceOf, onPaper } from '@/core/standards/guidance'
 import { effectiveTargets, type EffectiveTarget, layerKind, type Standard } from '@/core/standards'
 import { dimension, GROUPS } from '@/core/vocabulary/dimensions'
 import { toleranceWords, valueWords } from '@/core/vocabulary/words'
-import { listBodies, readBody, readStandard } from './catalogue'
 import { SHEET_FACE } from './pdf-fonts'
 
 /** A standard for the wall: what is wanted, how much, and why, on two pages; how to shoot on a third. Black on white. */
@@ -82,26 +79,6 @@ const Row = ({ target: t, size }: { target: EffectiveTarget; size: number }) => 
     </Text>
   </View>
 )
-
-/** More would not fit beside the rest on two pages. */
-const MOST_PINS = 8
-
-/** What is set on single bodies anyway, in their own words, with the reason. */
-const pinsInWords = async ({ layers }: Standard): Promise<readonly string[]> => {
-  const all = layers.flatMap(l => l.pins ?? [])
-  const pins = all.slice(0, MOST_PINS)
-  const there = new Map((await listBodies()).map(b => [b.id, b.revision]))
-  const told = await Promise.all(
-    pins.map(async ({ body: id, setting, option, reason }) => {
-      if (!there.has(id)) return `${id}: ${setting}, ${option}. ${reason}`
-      const { document } = await readBody(id)
-      return `${document.model}: ${choiceWordsById(document, setting, option)}. ${reason}`
-    }),
-  )
-  return all.length > pins.length
-    ? [...told, `${all.length - pins.length} more bodies and rows; see the standard.`]
-    : told
-}
 
 const Sheet = ({
   standard,
@@ -215,11 +192,10 @@ const GuidanceColumns = ({ advice, rescues, more }: Guidance & { readonly more: 
   )
 }
 
-/** @returns the PDF and what to call it */
-export const standardPdf = async (ref: string): Promise<{ readonly bytes: Uint8Array; readonly name: string }> => {
-  const { document, state } = await readStandard(ref)
-  const bytes = await renderToBuffer(
-    <Sheet standard={document} state={state} at={new Date().toISOString()} pins={await pinsInWords(document)} />,
-  )
-  return { bytes, name: `${document.id}-${document.version}.pdf` }
-}
+/** The sheet of a standard as PDF. @param pins what is set on single bodies anyway, in words */
+export const standardSheet = async (input: {
+  readonly standard: Standard
+  readonly state: string
+  readonly at: string
+  readonly pins: readonly string[]
+}): Promise<Uint8Array> => new Uint8Array(await renderToBuffer(<Sheet {...input} />))

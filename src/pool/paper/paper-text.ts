@@ -1,4 +1,3 @@
-import 'server-only'
 import PDFDocument from 'pdfkit'
 import { faceFile } from './pdf-fonts'
 

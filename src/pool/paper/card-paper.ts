@@ -1,7 +1,7 @@
-import 'server-only'
+import type { MessagePort } from 'node:worker_threads'
 import QRCode from 'qrcode'
 import { onPaper } from '@/core/standards/guidance'
-import type { CardView, StepView } from './cards'
+import type { CardView, StepView } from '@/server/cards'
 import { canPrint, heightOf, PaperText, type Piece } from './paper-text'
 
 /** Cards on paper, black on white: numbered steps with a box each, in the order of the walk, and a code to the live card. */
@@ -280,4 +280,27 @@ export class CardPaper {
     }
     this.y = y + text * 2
   }
+}
+
+/** Cards as one PDF. @param made is told after each of them */
+export const cardSheets = async ({
+  paper,
+  at,
+  title,
+  cards,
+  made,
+}: {
+  readonly paper: PaperId
+  readonly at: string
+  readonly title: string
+  readonly cards: readonly { readonly card: CardView; readonly address: string }[]
+  readonly made?: MessagePort | undefined
+}): Promise<Uint8Array> => {
+  const sheets = new CardPaper(paper, at)
+  for (const { card, address } of cards) {
+    sheets.add(card, address)
+    made?.postMessage(card.unit?.tag ?? card.body.model)
+  }
+  made?.close()
+  return sheets.end(title)
 }

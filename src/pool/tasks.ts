@@ -1,0 +1,50 @@
+import type { cardSheets } from './paper/card-paper'
+import type { standardSheet } from './paper/standard-sheet'
+import { explanation, resolution, slots, walk } from './reckon'
+import {
+  bundle,
+  draft,
+  isContradictory,
+  json,
+  levelRequest,
+  newBody,
+  proposals,
+  resolveRequest,
+  standard,
+} from './sent'
+import { readSheet, writeXlsx } from './sheets'
+import { bundleText, dictionary, friends } from './words'
+
+// What draws is large, and most workers never draw.
+const lazily = {
+  cardSheets: async (input: Parameters<typeof cardSheets>[0]) =>
+    (await import('./paper/card-paper')).cardSheets(input),
+  standardSheet: async (input: Parameters<typeof standardSheet>[0]) =>
+    (await import('./paper/standard-sheet')).standardSheet(input),
+}
+
+/** All that runs in a worker of the pool, by the name it is asked for; what a task is given and gives can be cloned. */
+export const TASKS = {
+  resolution,
+  walk,
+  slots,
+  explanation,
+  json,
+  bundle,
+  draft,
+  isContradictory,
+  standard,
+  newBody,
+  proposals,
+  resolveRequest,
+  levelRequest,
+  readSheet,
+  writeXlsx,
+  friends,
+  dictionary,
+  bundleText,
+  ...lazily,
+} as const
+
+export type Tasks = typeof TASKS
+export type TaskName = keyof Tasks
