@@ -2,8 +2,7 @@ import type { Knex } from 'knex'
 import type { State } from '../core/bodies'
 import { type Db, withRetry } from './connection'
 import { type Change, recordChange } from './history'
-import type { Receipt } from './received'
-import { addUnitEvent, type NewUnitEvent } from './unit-events'
+import { addUnitEvent, type NewUnitEvent, type Recorded } from './unit-events'
 
 /** What a card is for. A body without units has a card of its own. */
 export interface CardKey {
@@ -122,7 +121,7 @@ export const setTick = (
   { step, ticked, says }: Tick,
   at: string,
   personId: string | null,
-  receipt?: Receipt,
+  { receipt, received }: Pick<Recorded, 'receipt' | 'received'> = {},
 ): Promise<void> => {
   const work = async (trx: Knex.Transaction): Promise<Change | undefined> => {
     const card_id = cardId(key)
@@ -135,7 +134,8 @@ export const setTick = (
       await trx('ticks').insert({ card_id, step, person_id: personId, ticked_at: at })
       await closeOtherWalks(trx, key, at)
       if (key.unitId !== null)
-        for (const event of says) await addUnitEvent(trx, key.unitId, event, at, personId, { cardId: card_id, step })
+        for (const event of says)
+          await addUnitEvent(trx, key.unitId, event, at, personId, { tick: { cardId: card_id, step }, received })
     } else {
       await trx('ticks').where({ card_id, step }).delete()
       await trx('unit_events')

@@ -1,5 +1,6 @@
 import type { Knex } from 'knex'
 import type { UnitEvent, UnitEventKind } from '../core/kit/known'
+import { placeOf } from '../core/kit/late'
 import { type Db, withRetry } from './connection'
 import { type Change, recordChange } from './history'
 import type { Receipt } from './received'
@@ -10,6 +11,8 @@ export type NewUnitEvent = WithoutWho<UnitEvent>
 
 interface Row {
   readonly id: number
+  /** Its place among the events of its unit. */
+  readonly seq: number
   readonly unit_id: string
   readonly at: string
   readonly kind: UnitEventKind
@@ -39,10 +42,10 @@ const rows = (db: Db) =>
   db('unit_events')
     .leftJoin('people', 'people.id', 'unit_events.person_id')
     .leftJoin({ undoer: 'people' }, 'undoer.id', 'unit_events.undone_by')
-    // What was done away from the network comes in late, and counts from when it was done.
-    .orderBy([{ column: 'unit_events.at' }, { column: 'unit_events.id' }])
+    .orderBy(['unit_id', 'seq'])
     .select<Row[]>({
       id: 'unit_events.id',
+      seq: 'unit_events.seq',
       unit_id: 'unit_events.unit_id',
       at: 'unit_events.at',
       kind: 'unit_events.kind',
@@ -95,17 +98,68 @@ export const unitTimeline = async (db: Db, unitId: string): Promise<readonly Sto
 /** After these a card begins anew from what is known then. */
 const CLOSES_WALKS: readonly UnitEventKind[] = ['reset', 'firmware', 'exchanged', 'repaired', 'returned']
 
-/** Adds an event within a transaction that records it; a tick's own event goes with the tick. */
+/** Between two events there is room for those that come in late. */
+const GAP = 2 ** 20
+
+/** The last events of a unit are looked at so many at a time. */
+const PAGE = 200
+
+/**
+ * Where an event stands in the order of a unit's life. The order is the server's own: a time is a fact beside it, so that
+ * a clock that was wrong for a while changes nothing. Only what came in late is placed by its time.
+ */
+const seqFor = async (trx: Knex.Transaction, unitId: string, at: string, received: string): Promise<number> => {
+  const last = (await trx('unit_events').where({ unit_id: unitId }).max({ seq: 'seq' }).first()) as
+    { seq: number | null } | undefined
+  let next: number | undefined
+  let before = last?.seq ?? 0
+  for (let done = false; at < received && !done; ) {
+    const page = await trx<Row>('unit_events')
+      .where({ unit_id: unitId })
+      .where('seq', '<', next ?? Infinity)
+      .orderBy('seq', 'desc')
+      .limit(PAGE)
+      .select('seq', 'at')
+    const times = page.map(e => e.at).reverse()
+    const stay = placeOf(times, at, received)
+    before = page[page.length - stay]?.seq ?? 0
+    next = page[page.length - stay - 1]?.seq ?? next
+    done = stay > 0 || page.length < PAGE
+  }
+  if (next === undefined) return before + GAP
+  if (next - before > 1) return Math.floor((before + next) / 2)
+  await makeRoom(trx, unitId)
+  return seqFor(trx, unitId, at, received)
+}
+
+/** Numbers the events of a unit anew, in the order they have. */
+const makeRoom = async (trx: Knex.Transaction, unitId: string): Promise<void> => {
+  const all = await trx<Row>('unit_events').where({ unit_id: unitId }).orderBy('seq').select('id')
+  for (const [i, { id }] of all.entries())
+    await trx('unit_events')
+      .where({ id })
+      .update({ seq: (i + 1) * GAP })
+}
+
+export interface Added {
+  /** The tick it came of: it goes with it. */
+  readonly tick?: { readonly cardId: string; readonly step: string }
+  /** When it came in, where that is not when it was done. */
+  readonly received?: string | undefined
+}
+
+/** Adds an event within a transaction that records it. @param at when it was done */
 export const addUnitEvent = async (
   trx: Knex.Transaction,
   unitId: string,
   event: NewUnitEvent,
   at: string,
   personId: string | null,
-  tick?: { readonly cardId: string; readonly step: string },
+  { tick, received = at }: Added = {},
 ): Promise<void> => {
   await trx('unit_events').insert({
     unit_id: unitId,
+    seq: await seqFor(trx, unitId, at, received),
     at,
     person_id: personId,
     kind: event.kind,
@@ -129,6 +183,12 @@ const WORDS: Readonly<Record<UnitEventKind, string>> = {
   signed: 'signed',
 }
 
+export interface Recorded extends Pick<Added, 'received'> {
+  /** What else changes with it. */
+  readonly also?: (trx: Knex.Transaction) => Promise<void>
+  readonly receipt?: Receipt | undefined
+}
+
 /** Records that something happened to a unit. */
 export const recordUnitEvent = (
   db: Db,
@@ -136,12 +196,11 @@ export const recordUnitEvent = (
   event: NewUnitEvent,
   at: string,
   personId: string | null,
-  also: (trx: Knex.Transaction) => Promise<void> = () => Promise.resolve(),
-  receipt?: Receipt,
+  { also, receipt, received }: Recorded = {},
 ): Promise<void> => {
   const work = async (trx: Knex.Transaction): Promise<Change> => {
-    await addUnitEvent(trx, unitId, event, at, personId)
-    await also(trx)
+    await addUnitEvent(trx, unitId, event, at, personId, { received })
+    await also?.(trx)
     return { personId, kind: 'unit', subject: unitId, what: WORDS[event.kind], after: event }
   }
   return recordChange(db, at, work, receipt)
@@ -163,7 +222,7 @@ const turnFirmwareBack = async (
   const [now, next] = undone ? [to, from] : [from, to]
   const later = await trx<Row>('unit_events')
     .where({ unit_id: row.unit_id, kind: 'firmware', undone_at: null })
-    .whereRaw('(at > ? or (at = ? and id > ?))', [row.at, row.at, row.id])
+    .where('seq', '>', row.seq)
     .first()
   const changed = later
     ? 0

@@ -69,7 +69,7 @@ export const seedDemo = async (db: Db, at: string): Promise<void> => {
   if ((await listUnitEvents(db)).size > 0) return
   for (const life of demoLives())
     for (const event of eventsOf(life))
-      await recordUnitEvent(db, slug(life.tag), event, daysBefore(at, life.daysAgo), slug(life.by))
+      await recordUnitEvent(db, slug(life.tag), event, daysBefore(at, life.daysAgo), slug(life.by), { received: at })
 }
 
 const DAY_MS = 24 * 3600 * 1000

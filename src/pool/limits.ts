@@ -19,6 +19,8 @@ export const LIMITS: Readonly<Record<TaskName, Limit>> = {
   resolution: page(10),
   walk: page(15),
   slots: page(20),
+  known: page(20),
+  overruler: page(20),
   explanation: page(20),
   friends: page(20),
   dictionary: page(10),

@@ -1,5 +1,6 @@
 import type { cardSheets } from './paper/card-paper'
 import type { standardSheet } from './paper/standard-sheet'
+import { known, overruler } from './lives'
 import { explanation, resolution, slots, walk } from './reckon'
 import {
   bundle,
@@ -28,6 +29,8 @@ export const TASKS = {
   resolution,
   walk,
   slots,
+  known,
+  overruler,
   explanation,
   json,
   bundle,

@@ -2,7 +2,7 @@ import 'server-only'
 import type { Body } from '@/core/bodies'
 import { eventWords } from '@/core/kit/event-words'
 import type { Happening, UnitEvent } from '@/core/kit/known'
-import { overruledBy, type SetEvent } from '@/core/kit/late'
+import { placeOf, type SetEvent } from '@/core/kit/late'
 import { slotOfKey, storeKey } from '@/core/kit/slots'
 import { contextFrom } from '@/core/standards'
 import {
@@ -15,12 +15,13 @@ import {
   setTick,
   walkBegan,
 } from '@/db/cards'
-import type { Receipt } from '@/db/received'
 import { listUnitEvents, recordUnitEvent, setUnitEventUndone } from '@/db/unit-events'
+import { share } from '@/pool/documents'
 import { prepare, type Prepared, stepKey } from './card-walk'
+import { work } from './working'
 import { listStandards, units } from './catalogue'
 import { database } from './database'
-import { type Late, once, type Received } from './late'
+import { type Landing, type Late, once, type Received } from './late'
 import { expectPerson } from './people'
 import { notFound, RequestError } from './problems'
 
@@ -73,10 +74,15 @@ const overruler = async (
   { profile, unit, body }: Prepared,
   set: NewSet,
   at: string,
+  received: string,
 ): Promise<UnitEvent | undefined> => {
   if (!unit) return undefined
   const events = (await listUnitEvents(await database(), [unit.id])).get(unit.id) ?? []
-  return overruledBy(profile, unit.firmware ?? body.firmware.to, events, { ...set, at, by: null })
+  const times = events.map(e => e.at)
+  // Nothing came after it: nothing can have taken it away.
+  if (placeOf(times, at, received) === times.length) return undefined
+  const asked = { body: share(profile), firmware: unit.firmware ?? body.firmware.to, events }
+  return work('overruler', { ...asked, event: { ...set, at, by: null }, received })
 }
 
 /** Ticks that what is set was stored in a memory slot, or takes the tick back. */
@@ -85,14 +91,14 @@ const storeIn = async (
   slot: string,
   { step, ticked, person }: TickRequest,
   at: string,
-  receiptOf: (answer: Outcome) => Receipt | undefined,
+  { storedWith }: Landing<Outcome>,
 ): Promise<Outcome> => {
   if (!unit || !body.slots.names.includes(slot))
     throw new RequestError(422, 'No such slot', `${body.model} has no memory slot “${slot}”. Reload the card.`)
   await expectPerson(person)
   const outcome: Outcome = { outcome: 'done' }
   const stored = { kind: 'stored', slot, standard: standard.id, version: standard.version } as const
-  await setTick(await database(), key, from, { step, ticked, says: [stored] }, at, person ?? null, receiptOf(outcome))
+  await setTick(await database(), key, from, { step, ticked, says: [stored] }, at, person ?? null, storedWith(outcome))
   return outcome
 }
 
@@ -103,10 +109,10 @@ const storeIn = async (
  * @throws RequestError 422 when the body has no such setting (any more)
  */
 export const tickStep = (request: TickRequest): Promise<Outcome & Received> =>
-  once<Outcome>(request, async (at, receiptOf) => {
+  once<Outcome>(request, async (at, landing) => {
     const prepared = await prepare(request.standard, request.body, request.unit, contextFrom(request.for))
     const slot = slotOfKey(request.step)
-    if (slot !== undefined) return storeIn(prepared, slot, request, at, receiptOf)
+    if (slot !== undefined) return storeIn(prepared, slot, request, at, landing)
     const { steps, key, body, standard, from, unit } = prepared
     const step = steps.find(s => stepKey(s) === request.step)
     const set = setBy(body, request.step)
@@ -123,18 +129,18 @@ export const tickStep = (request: TickRequest): Promise<Outcome & Received> =>
     if (!request.ticked) {
       const outcome: Outcome =
         // One person's own ticks come in the order in which they were made.
-        ticked && !isMine && ticked.tickedAt > at
+        ticked && !isMine && ticked.tickedAt > at && ticked.tickedAt <= landing.received
           ? { outcome: 'overruled', by: ticked.personName, when: ticked.tickedAt, words: 'ticked it' }
           : { outcome: ticked ? 'done' : 'was-so' }
       const tick = { step: request.step, ticked: outcome.outcome === 'overruled', says: [] }
-      await setTick(db, key, from, tick, at, person, receiptOf(outcome))
+      await setTick(db, key, from, tick, at, person, landing.storedWith(outcome))
       return outcome
     }
-    const later = set && (await overruler(prepared, set, at))
+    const later = set && (await overruler(prepared, set, at, landing.received))
     if (unit && set && (later || !step)) {
       const outcome: Outcome = later ? await overruled(prepared, later) : { outcome: 'kept' }
       const also = (trx: Parameters<typeof closeWalks>[0]) => (later ? Promise.resolve() : closeWalks(trx, unit.id, at))
-      await recordUnitEvent(db, unit.id, set, at, person, also, receiptOf(outcome))
+      await recordUnitEvent(db, unit.id, set, at, person, { also, ...landing.storedWith(outcome) })
       return outcome
     }
     const outcome: Outcome =
@@ -148,7 +154,7 @@ export const tickStep = (request: TickRequest): Promise<Outcome & Received> =>
       how: 'card',
     }))
     const tick = { step: request.step, ticked: true, says: [...pulled, ...(set ? [set] : [])] }
-    await setTick(db, key, from, tick, at, person, receiptOf(outcome))
+    await setTick(db, key, from, tick, at, person, landing.storedWith(outcome))
     return outcome
   })
 
@@ -173,7 +179,7 @@ const bodyOfUnit = async (unitId: string): Promise<string> => {
  * @throws RequestError 422 where the body has no such setting or option
  */
 export const tellSetting = (unitId: string, request: TellRequest): Promise<Outcome & Received> =>
-  once<Outcome>(request, async (at, receiptOf) => {
+  once<Outcome>(request, async (at, landing) => {
     const bodyId = await bodyOfUnit(unitId)
     const prepared = await prepare(request.standard, bodyId, unitId, contextFrom(request.for))
     const { body, key, from, isBegun } = prepared
@@ -186,14 +192,15 @@ export const tellSetting = (unitId: string, request: TellRequest): Promise<Outco
       )
     await expectPerson(request.person)
     const event = { kind: 'set', setting, option, how: 'person' } as const
-    const later = await overruler(prepared, event, at)
+    const later = await overruler(prepared, event, at, landing.received)
     const outcome: Outcome = later ? await overruled(prepared, later) : { outcome: 'done' }
     const correct = async (trx: Parameters<typeof closeWalks>[0]) => {
       if (later) return
       if (isBegun) await correctWalk(trx, key, { ...from, [setting]: option }, setting)
       await closeOtherWalks(trx, key, at)
     }
-    await recordUnitEvent(await database(), unitId, event, at, request.person ?? null, correct, receiptOf(outcome))
+    const stored = { also: correct, ...landing.storedWith(outcome) }
+    await recordUnitEvent(await database(), unitId, event, at, request.person ?? null, stored)
     return outcome
   })
 
@@ -215,7 +222,7 @@ const LONGEST_WALK_MINUTES = 60
  * @throws RequestError 422 while steps are open, or where nobody signs
  */
 export const signCard = (unitId: string, request: SignRequest): Promise<Outcome & Received> =>
-  once<Outcome>(request, async (at, receiptOf) => {
+  once<Outcome>(request, async (at, landing) => {
     const bodyId = await bodyOfUnit(unitId)
     const prepared = await prepare(request.standard, bodyId, unitId, contextFrom(request.for))
     const { key, steps, standard, from, unit } = prepared
@@ -248,7 +255,7 @@ export const signCard = (unitId: string, request: SignRequest): Promise<Outcome 
       await beginWalk(trx, key, from, at)
       await closeWalk(trx, key, at)
     }
-    await recordUnitEvent(db, unitId, event, at, request.person, close, receiptOf(outcome))
+    await recordUnitEvent(db, unitId, event, at, request.person, { also: close, ...landing.storedWith(outcome) })
     return outcome
   })
 
@@ -259,11 +266,11 @@ export const recordHappened = (
   person: string | undefined,
   late: Late = {},
 ): Promise<Outcome & Received> =>
-  once<Outcome>(late, async (at, receiptOf) => {
+  once<Outcome>(late, async (at, landing) => {
     await bodyOfUnit(unitId)
     await expectPerson(person)
     const outcome: Outcome = { outcome: 'done' }
-    await recordUnitEvent(await database(), unitId, { kind }, at, person ?? null, undefined, receiptOf(outcome))
+    await recordUnitEvent(await database(), unitId, { kind }, at, person ?? null, landing.storedWith(outcome))
     return outcome
   })
 

@@ -18,14 +18,21 @@ export interface Received {
   readonly received: string
 }
 
+/** How something that was asked for came in. */
+export interface Landing<T> {
+  readonly received: string
+  /** What is stored with the change: when it came in, and the receipt of its answer. */
+  readonly storedWith: (answer: T) => { readonly received: string; readonly receipt: Receipt | undefined }
+}
+
 /**
  * Does what is asked exactly once, at the time at which it was done on the device.
  *
- * @param work is given that time and what makes a receipt of its answer, to be stored with the change
+ * @param work is given that time, and what is stored with the change
  */
 export const once = async <T extends object>(
   late: Late,
-  work: (at: string, receiptOf: (answer: T) => Receipt | undefined) => Promise<T>,
+  work: (at: string, landing: Landing<T>) => Promise<T>,
 ): Promise<T & Received> => {
   const received = new Date().toISOString()
   const { id } = late
@@ -33,6 +40,9 @@ export const once = async <T extends object>(
   // A receipt was written by this function.
   if (before !== undefined) return { ...(before as T & { at: string }), received }
   const at = doneAt(received, late.made, late.sent)
-  const answer = await work(at, a => (id === undefined ? undefined : { id, at: received, answer: { ...a, at } }))
+  const answer = await work(at, {
+    received,
+    storedWith: a => ({ received, receipt: id === undefined ? undefined : { id, at: received, answer: { ...a, at } } }),
+  })
   return { ...answer, at, received }
 }

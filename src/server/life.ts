@@ -103,7 +103,7 @@ export const readLife = async (unitId: string, ref?: string, context: Context = 
   ])
   const body = formOf(stored, unit.firmware)
   const name = (id: string) => standards.find(s => s.id === id)?.name ?? id
-  const known = (await readLives(db, [unitId])).knownOf(unit, stored, unit.firmware)
+  const known = await (await readLives(db, [unitId])).knownOf(unit, stored, unit.firmware)
   const readiness = prepared && readinessAt(prepared, weeks, new Date().toISOString())
   return {
     unit: { id: unit.id, tag: unit.tag, firmware: unit.firmware, model: `${body.maker} ${body.model}` },

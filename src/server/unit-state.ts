@@ -32,14 +32,16 @@ export const readStateFile = async (
   await expectPerson(person)
   const at = new Date().toISOString()
   const event = { kind: 'read', settings: parsed.value } as const
-  await recordUnitEvent(await database(), unitId, event, at, person ?? null, trx => closeWalks(trx, unitId, at))
+  await recordUnitEvent(await database(), unitId, event, at, person ?? null, {
+    also: trx => closeWalks(trx, unitId, at),
+  })
   return { at, settings: Object.keys(parsed.value).length }
 }
 
 /** @throws RequestError 404 where there is no such unit, or nothing is known of it */
 export const writeStateFile = async (unitId: string): Promise<{ readonly state: StateFile; readonly name: string }> => {
   const { unit, body, of } = await unitWith(unitId)
-  const known = (await readLives(await database(), [unitId])).knownOf(unit, body, unit.firmware)
+  const known = await (await readLives(await database(), [unitId])).knownOf(unit, body, unit.firmware)
   const state = stateFileOf(of, known)
   if (!state) throw new RequestError(404, 'Nothing is known', `Nothing is known of what ${unit.tag} is set to.`)
   return { state, name: `${unit.id}-state.json` }

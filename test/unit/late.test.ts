@@ -1,4 +1,4 @@
-import { beforeEach, describe, expect, it } from 'vitest'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { seedDemo } from '../../src/demo/seed'
 import { recordHappened, signCard, tellSetting, tickStep } from '../../src/server/card-actions'
 import { readCard } from '../../src/server/cards'
@@ -17,13 +17,20 @@ beforeEach(async () => {
   await seedDemo(db, new Date().toISOString())
 })
 
+afterEach(() => {
+  vi.useRealTimers()
+})
+
 const STANDARD = 'ring-action'
+const DAY_MS = 24 * 3600 * 1000
+/** The clock of the server is wrong until it is set right. */
+const clockAhead = (days: number) => vi.useFakeTimers({ toFake: ['Date'], now: Date.now() + days * DAY_MS })
 const card = (unit = 'tsp-l1') => readCard(STANDARD, 'linnet', unit)
 const steps = async () => {
   const { steps: all } = await card()
-  const [first, second] = all
-  if (!first || !second) throw new Error('no two steps')
-  return [first, second] as const
+  const [first, second, third] = all
+  if (!first || !second || !third) throw new Error('no three steps')
+  return [first, second, third] as const
 }
 let sequence = 0
 /** A device whose clock is five years fast, so many minutes ago by its own time. */
@@ -139,15 +146,54 @@ it('a person’s own tick and its taking back come in the order in which they we
   expect((await card()).steps.find(s => s.key === first.key)?.tick).toBeUndefined()
 })
 
-it('receipts that nobody can ask for any more go, so that they do not pile up', async () => {
+it('receipts go by their number and not by a clock that may be wrong', async () => {
   const db = await database()
-  const old = new Date(Date.now() - 101 * 24 * 3600 * 1000).toISOString()
-  await db('received').insert({ id: 'long-ago-request', at: old, answer: '{}' })
   const [first] = await steps()
-  await tick(first.key, late(1))
+  const sent = late(1)
+  await tick(first.key, sent)
+  // The clock of the server is 400 days ahead for a while, and somebody ticks.
+  clockAhead(400)
+  await tick((await steps())[1].key, { id: 'device-request-ahead' })
+  vi.useRealTimers()
   const kept: { id: string }[] = await db('received').select('id')
-  expect(kept.map(r => r.id)).not.toContain('long-ago-request')
-  expect(kept).toHaveLength(1)
+  expect(kept.map(r => r.id)).toContain(sent.id)
+  // Those that nobody can ask for any more go all the same.
+  await db.raw("insert into received (rowid, id, at, answer) values (300001, 'far-on', '2026-01-01', '{}')")
+  await tick((await steps())[2].key, late(1))
+  expect((await db('received').select<{ id: string }[]>('id')).map(r => r.id)).not.toContain(sent.id)
+})
+
+it('a clock that was 400 days ahead overrules nothing that comes after it was set right', async () => {
+  clockAhead(400)
+  await recordHappened('tsp-l1', 'reset', 'imelda-frost')
+  vi.useRealTimers()
+  const [first, second] = await steps()
+  expect(await tick(first.key)).toMatchObject({ outcome: 'done' })
+  expect(await tick(second.key, late(5))).toMatchObject({ outcome: 'done' })
+  const card1 = await card()
+  expect(card1.steps.filter(s => s.tick).map(s => s.key)).toEqual([first.key, second.key])
+  // In the order in which it happened, whatever the times say.
+  const { events } = await readLife('tsp-l1')
+  expect(events.map(e => e.words).slice(0, 3).at(-1)).toContain('reset')
+})
+
+it('one that comes in late among thousands is placed, and told what overrules it, in one pass', async () => {
+  const db = await database()
+  const [first] = await steps()
+  const many = Array.from({ length: 3000 }, (_, i) => ({
+    unit_id: 'tsp-l1',
+    seq: (i + 1) * 2 ** 20 + 2 ** 40,
+    at: new Date(Date.now() - 60_000 + i).toISOString(),
+    person_id: 'rufus-quill',
+    kind: 'set',
+    data: JSON.stringify({ kind: 'set', setting: 'kin', option: i % 2 ? 'kin-off' : 'kin-people', how: 'person' }),
+  }))
+  await db.batchInsert('unit_events', many, 100)
+  const answer = await tick(first.key, late(30))
+  expect(answer.outcome).toMatch(/done|overruled|kept/)
+  const order = await db('unit_events').where({ unit_id: 'tsp-l1' }).orderBy('seq').select<{ at: string }[]>('at')
+  const times = order.map(o => o.at)
+  expect(times.slice(-3001)).toEqual(times.slice(-3001).toSorted())
 })
 
 it('a signature that waited counts from when it was given, after the ticks before it', async () => {

@@ -283,6 +283,26 @@ const after = (profile: Body, fold: Fold, event: UnitEvent): Fold => {
   }
 }
 
+const beginning = (profile: Body, firmware: string): Fold => ({
+  known: NOTHING_KNOWN,
+  order: new Map(),
+  count: 0,
+  form: formAt(profile, firmware),
+  firmware,
+})
+
+/** Whether after it the tag stands for another model: what the other one was set to says nothing. */
+const isOtherModel = (e: UnitEvent): boolean => e.kind === 'exchanged' && e.what === 'model'
+
+/** What a fold comes to on a unit that runs a firmware now. */
+const knownBy = (told: Fold, profile: Body, firmware: string, last: UnitEvent | undefined): Known => {
+  // What runs now counts, whatever was written down on the way to it.
+  const { known, form } = told.firmware === firmware ? told : updated(told, profile, firmware, last?.at ?? '')
+  // What the profile no longer offers cannot be known either.
+  const offered = new Map(form.settings.map(s => [s.id, s.options.map(o => o.id)]))
+  return { ...known, facts: new Map([...known.facts].filter(([s, f]) => offered.get(s)?.includes(f.option))) }
+}
+
 /**
  * What is known of a unit after all that happened to it, oldest first.
  *
@@ -290,24 +310,38 @@ const after = (profile: Body, fold: Fold, event: UnitEvent): Fold => {
  * @param firmware that the unit runs now
  */
 export const knownAfter = (profile: Body, firmware: string, events: readonly UnitEvent[]): Known => {
-  // What another model under the same tag was set to says nothing.
-  const other = events.findLastIndex(e => e.kind === 'exchanged' && e.what === 'model')
-  const own = events.slice(Math.max(0, other))
+  const own = events.slice(Math.max(0, events.findLastIndex(isOtherModel)))
   const first = own.find(e => e.kind === 'firmware')
   const began = first?.kind === 'firmware' ? first.from : firmware
-  const start: Fold = {
-    known: NOTHING_KNOWN,
-    order: new Map(),
-    count: 0,
-    form: formAt(profile, began),
-    firmware: began,
+  const told = own.reduce((fold, e) => after(profile, fold, e), beginning(profile, began))
+  return knownBy(told, profile, firmware, events.at(-1))
+}
+
+/** The same after each of them in turn, in one pass. */
+export const knownAlong = function* (
+  profile: Body,
+  firmware: string,
+  events: readonly UnitEvent[],
+): Generator<Known, void> {
+  /** Since the tag stands for this model, and until its firmware was first changed. */
+  let own: UnitEvent[] = []
+  let fold = beginning(profile, firmware)
+  let hasFirmware = false
+  for (const event of events) {
+    if (isOtherModel(event)) {
+      own = []
+      fold = beginning(profile, firmware)
+      hasFirmware = false
+    }
+    if (event.kind === 'firmware' && !hasFirmware) {
+      // What it began with is only known from here.
+      fold = own.reduce((f, e) => after(profile, f, e), beginning(profile, event.from))
+      hasFirmware = true
+    }
+    if (!hasFirmware) own.push(event)
+    fold = after(profile, fold, event)
+    yield knownBy(fold, profile, firmware, event)
   }
-  const told = own.reduce((fold, e) => after(profile, fold, e), start)
-  // What runs now counts, whatever was written down on the way to it.
-  const { known, form } = told.firmware === firmware ? told : updated(told, profile, firmware, events.at(-1)?.at ?? '')
-  // What the profile no longer offers cannot be known either.
-  const offered = new Map(form.settings.map(s => [s.id, s.options.map(o => o.id)]))
-  return { ...known, facts: new Map([...known.facts].filter(([s, f]) => offered.get(s)?.includes(f.option))) }
 }
 
 /** What a card begins from: what is known, and nothing of the rest. */

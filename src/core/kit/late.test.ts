@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { demoBodies } from '../../demo/world'
 import type { Body } from '../bodies'
-import type { UnitEvent } from './known'
+import { knownAfter, knownAlong, type UnitEvent } from './known'
 import { doneAt, overruledBy, type SetEvent } from './late'
 
 const NOON = '2026-03-01T12:00:00.000Z'
@@ -41,7 +41,7 @@ describe('what came after', () => {
     how,
     ...at(hour),
   })
-  const overruled = (events: readonly UnitEvent[], event: SetEvent) => overruledBy(linnet, '1.4', events, event)
+  const overruled = (events: readonly UnitEvent[], event: SetEvent) => overruledBy(linnet, '1.4', events, event, shifted(NOON, 9 * HOUR))
 
   it('leaves what nobody touched', () => {
     expect(overruled([], set(1, 'kin-people'))).toBeUndefined()
@@ -73,5 +73,32 @@ describe('what came after', () => {
     expect(linnet.settings.find(s => s.id === 'kin')?.default).toBe('kin-people')
     expect(overruled([{ kind: 'reset', ...at(2) }], set(1, 'kin-people'))).toBeUndefined()
     expect(overruled([{ kind: 'reset', ...at(2) }, set(3, 'kin-off')], set(1, 'kin-off'))).toBeUndefined()
+  })
+
+  it('takes what claims to be later than now for something done before', () => {
+    const fromAClockAhead: UnitEvent = { kind: 'reset', ...at(400 * 24) }
+    expect(overruled([fromAClockAhead], set(1, 'kin-off'))).toBeUndefined()
+    expect(overruled([fromAClockAhead, set(2, 'kin-beasts')], set(1, 'kin-off'))).toMatchObject({ option: 'kin-beasts' })
+  })
+
+  it('is the same as working out anew what is known after each event, on random lives', () => {
+    const any = fc.constantFrom<UnitEvent>(
+      set(0, 'kin-beasts'),
+      set(0, 'kin-off', 'person'),
+      set(0, 'kin-people'),
+      { kind: 'reset', ...at(0) },
+      { kind: 'repaired', ...at(0) },
+      { kind: 'firmware', from: '1.3', to: '1.4', ...at(0) },
+      { kind: 'firmware', from: '1.4', to: '2.0', ...at(0) },
+      { kind: 'exchanged', what: 'model', from: 'sorrel', to: 'linnet', ...at(0) },
+      { kind: 'exchanged', what: 'serial', from: 'a', to: 'b', ...at(0) },
+    )
+    fc.assert(
+      fc.property(fc.array(any, { maxLength: 9 }), events => {
+        const along = [...knownAlong(linnet, '2.0', events)]
+        expect(along).toEqual(events.map((_, i) => knownAfter(linnet, '2.0', events.slice(0, i + 1))))
+      }),
+      { numRuns: 60 },
+    )
   })
 })

@@ -1,5 +1,5 @@
 import type { Body } from '../bodies'
-import { type Known, knownAfter, type UnitEvent } from './known'
+import { knownAlong, type UnitEvent } from './known'
 
 /**
  * What was done away from the network comes in late, from devices whose clocks may be wrong, while others went on. It
@@ -31,26 +31,52 @@ export const doneAt = (received: string, made: string | undefined, sent: string 
 
 export type SetEvent = Extract<UnitEvent, { kind: 'set' }>
 
-/** Events in the order in which they happened, with one more that came in late. */
-const withLate = (events: readonly UnitEvent[], late: UnitEvent): readonly UnitEvent[] => {
-  const next = events.findIndex(e => e.at > late.at)
-  return next < 0 ? [...events, late] : [...events.slice(0, next), late, ...events.slice(next)]
+/**
+ * Where something that came in late belongs among what happened, newest looked at first: behind all that was done before
+ * it. What claims to be later than now was written down while the clock of the server was wrong, and was done before.
+ *
+ * @param times of what happened, in order
+ * @param at when it was done
+ * @param received when it came in
+ * @returns how many stand before it
+ */
+export const placeOf = (times: readonly string[], at: string, received: string): number => {
+  let place = times.length
+  for (; place > 0; place--) {
+    const time = times[place - 1] ?? ''
+    if (time <= at || time > received) break
+  }
+  return place
 }
 
 /**
  * What happened after somebody set something that makes it not hold any more; undefined where it holds.
  *
  * @param events what happened to the unit, oldest first, without this one
+ * @param received when it came in
  */
 export const overruledBy = (
   profile: Body,
   firmware: string,
   events: readonly UnitEvent[],
   event: SetEvent,
+  received: string,
 ): UnitEvent | undefined => {
-  const all = withLate(events, event)
-  const holds = (k: Known) => k.facts.get(event.setting)?.option === event.option
-  if (holds(knownAfter(profile, firmware, all))) return undefined
-  const from = all.indexOf(event)
-  return all.slice(from + 1).find((_, i) => !holds(knownAfter(profile, firmware, all.slice(0, from + i + 2))))
+  const from = placeOf(
+    events.map(e => e.at),
+    event.at,
+    received,
+  )
+  const later = events.slice(from)
+  if (later.length === 0) return undefined
+  let first: UnitEvent | undefined
+  let holds = true
+  let i = -from - 1
+  for (const { facts } of knownAlong(profile, firmware, [...events.slice(0, from), event, ...later])) {
+    holds = facts.get(event.setting)?.option === event.option
+    if (i >= 0 && !holds) first ??= later[i]
+    i++
+  }
+  // What was taken away may have been set so again by something still later.
+  return holds ? undefined : first
 }

@@ -6,6 +6,7 @@ import * as set from './004-set'
 import * as keep from './005-keep'
 import * as offline from './006-offline'
 import * as response from './007-response'
+import * as order from './008-order'
 
 interface Migration {
   readonly name: string
@@ -21,6 +22,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '005-keep', up: keep.up },
   { name: '006-offline', up: offline.up },
   { name: '007-response', up: response.up },
+  { name: '008-order', up: order.up },
 ]
 
 export const migrationSource: Knex.MigrationSource<Migration> = {
