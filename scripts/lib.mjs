@@ -90,8 +90,10 @@ export const ensureInstalled = async () => {
 
 /** Builds the application where the sources changed. */
 export const ensureBuilt = async () => {
-  const digest = digestOf(['src', 'next.config.ts', 'tsconfig.json', 'package-lock.json'])
-  const isThere = ['.next/BUILD_ID', 'public/service-worker.js', 'dist/pool/worker.mjs'].every(file => existsSync(join(root, file)))
+  const digest = digestOf(['src', 'next.config.ts', 'tsconfig.json', 'package.json', 'package-lock.json'])
+  const isThere = ['.next/BUILD_ID', 'public/service-worker.js', 'dist/pool/worker.mjs', 'dist/door.mjs'].every(file =>
+    existsSync(join(root, file)),
+  )
   if (isThere && isCurrent('built', digest)) return
   await step('Building', npm, ['run', '--silent', 'build'])
   setCurrent('built', digest)
@@ -118,9 +120,9 @@ const isFree = port =>
 export const serve = async ({ purpose, data, port, quiet = false }) => {
   if (!(await isFree(port))) fail(`Port ${port} is in use. Choose another: PORT=3001 npm run demo`)
   mkdirSync(data, { recursive: true })
-  const child = spawn(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'start', '-p', String(port)], {
+  const child = spawn(process.execPath, [join(root, 'dist/door.mjs')], {
     stdio: ['ignore', 'pipe', 'inherit'],
-    env: { ...quietEnv, COHERION_PURPOSE: purpose, COHERION_DATA: data },
+    env: { ...quietEnv, NODE_ENV: 'production', PORT: String(port), COHERION_PURPOSE: purpose, COHERION_DATA: data },
   })
   const stop = () => child.kill('SIGTERM')
   process.on('SIGINT', stop)

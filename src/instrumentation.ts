@@ -5,8 +5,16 @@
 export const register = async (): Promise<void> => {
   if (process.env['NEXT_RUNTIME'] !== 'nodejs') return
   const { database } = await import('./server/database')
-  await database()
+  try {
+    await database()
+  } catch (error) {
+    // Nothing is served from data that cannot be used.
+    console.error(`\u2716 ${error instanceof Error ? error.message : String(error)}`)
+    process.exit(1)
+  }
   if (process.env['COHERION_WARM'] === 'no') return
+  const { keepBackups } = await import('./server/backups')
+  keepBackups()
   const { warmUp } = await import('./server/warm')
   void warmUp().catch((error: unknown) => console.error('warming up stopped:', error))
 }

@@ -6,6 +6,7 @@ import InitColorSchemeScript from '@mui/material/InitColorSchemeScript'
 import { ThemeProvider } from '@mui/material/styles'
 import { AppRouterCacheProvider } from '@mui/material-nextjs/v16-appRouter'
 import type { Metadata, Viewport } from 'next'
+import { headers } from 'next/headers'
 import { type ReactNode, Suspense } from 'react'
 import { listBodies, listStandards } from '@/server/catalogue'
 import { listPeople } from '@/server/people'
@@ -22,12 +23,14 @@ export const metadata: Metadata = {
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 }
 
 export default async function Layout({ children }: { children: ReactNode }) {
+  // Given out at the door; only what carries it runs.
+  const nonce = (await headers()).get('x-nonce') ?? undefined
   const [standards, bodies, people] = await Promise.all([listStandards(), listBodies(), listPeople()])
   return (
     <html lang="en" suppressHydrationWarning>
       <body>
-        <InitColorSchemeScript attribute="data-theme" />
-        <AppRouterCacheProvider>
+        <InitColorSchemeScript attribute="data-theme" nonce={nonce} />
+        <AppRouterCacheProvider options={{ nonce }}>
           <ThemeProvider theme={theme}>
             <CssBaseline />
             <Suspense>

@@ -1,6 +1,7 @@
-import { existsSync, mkdirSync } from 'node:fs'
+import { existsSync, mkdirSync, readdirSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import knex, { type Knex } from 'knex'
+import { BACKUPS, DATABASE } from './backups'
 import { migrationSource } from './migrations'
 
 export type Db = Knex
@@ -8,17 +9,60 @@ export type Db = Knex
 /** Whose data a folder holds. The demo and a team's own data never mix. */
 export type Purpose = 'demo' | 'own'
 
-const FILE = 'coherion.db'
+/** The data cannot be used as it is; it says what is wrong and what to do. */
+export class DamagedDataError extends Error {
+  constructor(folder: string, what: string) {
+    const backups = join(folder, BACKUPS)
+    const newest = (existsSync(backups) ? readdirSync(backups) : [])
+      .filter(name => name.endsWith('.db'))
+      .sort((a, b) => statSync(join(backups, b)).mtimeMs - statSync(join(backups, a)).mtimeMs)[0]
+    super(
+      `${what}. Nothing was changed. ` +
+        (newest
+          ? `The newest backup is ${join(backups, newest)}: npm run restore -- ${join(backups, newest)} puts it in its place and keeps what is there now.`
+          : `There is no backup in ${backups}; move ${folder} to a safe place and ask somebody who knows SQLite before anything else is done to it.`),
+    )
+    this.name = 'DamagedDataError'
+  }
+}
+
+/** A house that was is never begun anew because its file is gone or empty. */
+const expectWhole = (folder: string): void => {
+  const filename = join(folder, DATABASE)
+  if (existsSync(filename)) {
+    if (statSync(filename).size === 0) throw new DamagedDataError(folder, `${filename} is empty`)
+    return
+  }
+  const hasLog = existsSync(`${filename}-wal`)
+  const hasBackups = existsSync(join(folder, BACKUPS)) && readdirSync(join(folder, BACKUPS)).length > 0
+  if (hasLog || hasBackups)
+    throw new DamagedDataError(
+      folder,
+      `${filename} is missing, though there ${hasLog ? 'is a log of it' : 'are backups'}`,
+    )
+}
+
+const expectSound = async (db: Db, folder: string): Promise<void> => {
+  const said = await db
+    .raw<readonly { quick_check: string }[]>('PRAGMA quick_check(1)')
+    .then(rows => rows.map(r => r.quick_check).join('; '))
+    .catch((error: unknown) => {
+      if (isBusy(error)) throw error
+      return error instanceof Error ? error.message : String(error)
+    })
+  if (said !== 'ok') throw new DamagedDataError(folder, `${join(folder, DATABASE)} is damaged (${said})`)
+}
 
 /**
- * Opens the database of a data folder, creating and migrating it as needed. An existing database is backed up
- * into `backups/` before it is migrated.
+ * Opens the database of a data folder, creating and migrating it as needed. An existing database is looked over first,
+ * and backed up into `backups/` before it is migrated.
  *
- * @throws Error when the folder holds data of the other purpose
+ * @throws DamagedDataError where it is not whole; Error when the folder holds data of the other purpose
  */
 export const openDatabase = async (folder: string, purpose: Purpose): Promise<Db> => {
-  mkdirSync(join(folder, 'backups'), { recursive: true })
-  const filename = join(folder, FILE)
+  expectWhole(folder)
+  mkdirSync(join(folder, BACKUPS), { recursive: true })
+  const filename = join(folder, DATABASE)
   const isNew = !existsSync(filename)
   const db = knex({
     client: 'better-sqlite3',
@@ -30,15 +74,21 @@ export const openDatabase = async (folder: string, purpose: Purpose): Promise<Db
       afterCreate: (raw: { pragma: (text: string) => void }, done: (error: Error | null, raw: unknown) => void) => {
         // Waiting happens in withRetry, where it does not hold up other requests.
         raw.pragma('busy_timeout = 50')
-        raw.pragma('journal_mode = WAL')
-        raw.pragma('synchronous = FULL')
-        raw.pragma('foreign_keys = ON')
-        done(null, raw)
+        try {
+          raw.pragma('journal_mode = WAL')
+          raw.pragma('synchronous = FULL')
+          raw.pragma('foreign_keys = ON')
+          done(null, raw)
+        } catch (error) {
+          // What is no database says so here; it is told as damage by whoever opens it.
+          done(isDamage(error) ? null : (error as Error), raw)
+        }
       },
     },
     migrations: { migrationSource },
   })
   try {
+    if (!isNew) await withRetry(() => expectSound(db, folder))
     await withRetry(() => migrate(db, folder, isNew))
     await withRetry(() => claim(db, purpose, folder))
   } catch (error) {
@@ -53,7 +103,7 @@ const migrate = async (db: Db, folder: string, isNew: boolean): Promise<void> =>
   if (pending.length === 0) return
   if (!isNew) {
     const stamp = new Date().toISOString().replaceAll(/[:.]/g, '-')
-    await db.raw('VACUUM INTO ?', [join(folder, 'backups', `before-migration-${stamp}.db`)])
+    await db.raw('VACUUM INTO ?', [join(folder, BACKUPS, `before-migration-${stamp}.db`)])
   }
   // A table that others refer to can only be rebuilt while nobody checks; everything is checked afterwards.
   await db.raw('PRAGMA foreign_keys = OFF')
@@ -75,11 +125,11 @@ const claim = async (db: Db, purpose: Purpose, folder: string): Promise<void> =>
     )
 }
 
-const isBusy = (error: unknown): boolean =>
-  error instanceof Error &&
-  'code' in error &&
-  typeof error.code === 'string' &&
-  /^SQLITE_(BUSY|LOCKED)/.test(error.code)
+const codeOf = (error: unknown): string =>
+  error instanceof Error && 'code' in error && typeof error.code === 'string' ? error.code : ''
+
+const isBusy = (error: unknown): boolean => /^SQLITE_(BUSY|LOCKED)/.test(codeOf(error))
+const isDamage = (error: unknown): boolean => /^SQLITE_(CORRUPT|NOTADB)/.test(codeOf(error))
 
 /** How long a busy database is tried again before it counts as a failure. */
 const PATIENCE_MS = 15_000

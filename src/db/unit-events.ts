@@ -113,7 +113,7 @@ const seqFor = async (trx: Knex.Transaction, unitId: string, at: string, receive
     { seq: number | null } | undefined
   let next: number | undefined
   let before = last?.seq ?? 0
-  for (let done = false; at < received && !done; ) {
+  for (let done = false; at < received && !done;) {
     const page = await trx<Row>('unit_events')
       .where({ unit_id: unitId })
       .where('seq', '<', next ?? Infinity)

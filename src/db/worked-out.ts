@@ -44,7 +44,11 @@ export const openWorkedOut = async (folder: string): Promise<Knex> => {
       },
     },
   })
-  await withRetry(() => db.raw('create table if not exists worked_out (key text primary key, failed integer not null, text text not null, until integer)'))
+  await withRetry(() =>
+    db.raw(
+      'create table if not exists worked_out (key text primary key, failed integer not null, text text not null, until integer)',
+    ),
+  )
   return db
 }
 
@@ -70,12 +74,14 @@ export const writeKept = (db: Knex, kept: ReadonlyMap<string, Kept>): Promise<vo
           .merge()
       const count = (await trx('worked_out').count({ n: '*' }).first()) as { n: number } | undefined
       if ((count?.n ?? 0) > MOST_ROWS)
-        await trx('worked_out').whereIn(
-          'key',
-          trx('worked_out')
-            .orderBy('rowid')
-            .limit((count?.n ?? 0) - MOST_ROWS + SPARE_ROWS)
-            .select('key'),
-        ).delete()
+        await trx('worked_out')
+          .whereIn(
+            'key',
+            trx('worked_out')
+              .orderBy('rowid')
+              .limit((count?.n ?? 0) - MOST_ROWS + SPARE_ROWS)
+              .select('key'),
+          )
+          .delete()
     }),
   )

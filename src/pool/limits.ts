@@ -36,6 +36,7 @@ export const LIMITS: Readonly<Record<TaskName, Limit>> = {
   readSheet: file(20),
   writeXlsx: file(20),
   bundleText: file(20),
+  backup: file(300),
   cardSheets: file(120),
   standardSheet: file(30),
 }

@@ -21,4 +21,3 @@ export const levelRequestSchema = v.strictObject({
   bodies: v.pipe(v.array(v.unknown()), v.minLength(1), v.maxLength(60)),
   lambdaHundredths: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(9900)),
 })
-

@@ -161,8 +161,7 @@ export const resolveRequest = (input: Sent): readonly Resolution[] => {
   const done = new Map<Body, Resolution>()
   return bodiesOf(request.bodies).map(body => {
     const { id } = body
-    const made =
-      done.get(body) ?? resolve(body, wanted, { known: request.known[id], firmware: request.firmware[id] })
+    const made = done.get(body) ?? resolve(body, wanted, { known: request.known[id], firmware: request.firmware[id] })
     done.set(body, made)
     return made
   })

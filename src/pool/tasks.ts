@@ -1,5 +1,6 @@
 import type { cardSheets } from './paper/card-paper'
 import type { standardSheet } from './paper/standard-sheet'
+import { backUpByRule } from '@/db/backups'
 import { known, overruler } from './lives'
 import { explanation, resolution, slots, walk } from './reckon'
 import {
@@ -16,10 +17,11 @@ import {
 import { readSheet, writeXlsx } from './sheets'
 import { bundleText, dictionary, friends } from './words'
 
+const backup = ({ folder, at }: { readonly folder: string; readonly at: string }) => backUpByRule(folder, at)
+
 // What draws is large, and most workers never draw.
 const lazily = {
-  cardSheets: async (input: Parameters<typeof cardSheets>[0]) =>
-    (await import('./paper/card-paper')).cardSheets(input),
+  cardSheets: async (input: Parameters<typeof cardSheets>[0]) => (await import('./paper/card-paper')).cardSheets(input),
   standardSheet: async (input: Parameters<typeof standardSheet>[0]) =>
     (await import('./paper/standard-sheet')).standardSheet(input),
 }
@@ -46,6 +48,7 @@ export const TASKS = {
   friends,
   dictionary,
   bundleText,
+  backup,
   ...lazily,
 } as const
 

@@ -25,5 +25,14 @@ export const bundleText = ({
 }): string => {
   const [only, ...more] = [...bodies.map(b => documentOf(b)), ...lenses]
   const isSingle = only !== undefined && more.length === 0
-  return JSON.stringify(isSingle ? only : bundleOf(bodies.map(b => documentOf(b)), lenses), null, 2)
+  return JSON.stringify(
+    isSingle
+      ? only
+      : bundleOf(
+          bodies.map(b => documentOf(b)),
+          lenses,
+        ),
+    null,
+    2,
+  )
 }

@@ -10,8 +10,7 @@ export type Answer =
   | { readonly ok: false; readonly why: Why; readonly message: string; readonly problems: readonly Problem[] }
 
 const refused = (error: unknown): Answer => {
-  if (error instanceof Refusal)
-    return { ok: false, why: error.why, message: error.message, problems: error.problems }
+  if (error instanceof Refusal) return { ok: false, why: error.why, message: error.message, problems: error.problems }
   if (error instanceof SearchTooLargeError || error instanceof ContradictoryBodyError)
     return { ok: false, why: 'unresolvable', message: error.message, problems: [] }
   throw error

@@ -222,12 +222,7 @@ const readCells = async (zip: ZipFile, entry: Entry, file: string, known: Known)
   const put = (c: Cell) => {
     const shown = c.formula === undefined && c.type !== 'e' ? shownBy(c, known) : ''
     if (c.formula !== undefined)
-      tell(
-        c.row,
-        c.column,
-        c.formula ? `=${c.formula}` : '',
-        'a formula stands here; put its value in its place',
-      )
+      tell(c.row, c.column, c.formula ? `=${c.formula}` : '', 'a formula stands here; put its value in its place')
     else if (c.type === 'e') tell(c.row, c.column, c.text, 'an error stands here; put a value in its place')
     else if (shown === '') return
     if (c.row > MOST.rows)

@@ -81,7 +81,11 @@ export const slotsOf = async (
     ['slots', ...keptBy, stateText(body, now), unseen.join(), ...slots.map(s => `${s.slot} ${s.standard.digest}`)],
     async () =>
       JSON.stringify(
-        await work('slots', { body: of.body, firmware, context: prepared.context, now, slots, unseen }, { isForAll: true }),
+        await work(
+          'slots',
+          { body: of.body, firmware, context: prepared.context, now, slots, unseen },
+          { isForAll: true },
+        ),
       ),
   )
   const stop = (slot: string, steps: number, presses: number): SlotsView['stops'] => {

@@ -395,7 +395,10 @@ export const listCards = async (
   chosen: readonly string[] | undefined,
   context: Context = {},
 ): Promise<{ readonly cards: readonly CardSummary[]; readonly failed: readonly NotReckoned[] }> => {
-  const [{ cards, failed }, ticks] = await Promise.all([prepareAll(standardId, chosen, context), countTicks(await database())])
+  const [{ cards, failed }, ticks] = await Promise.all([
+    prepareAll(standardId, chosen, context),
+    countTicks(await database()),
+  ])
   const summaries = cards.map(({ body, unit, steps, key, resolution }) => {
     const ticked = new Set(ticks.get(cardId(key)))
     return {

@@ -5,7 +5,8 @@ import { type Db, openDatabase, type Purpose } from '@/db/connection'
 const purpose = (): Purpose => (process.env['COHERION_PURPOSE'] === 'demo' ? 'demo' : 'own')
 
 /** Where this server keeps its data. */
-export const dataFolder = (): string => resolve(/* turbopackIgnore: true */ process.env['COHERION_DATA'] ?? `data/${purpose()}`)
+export const dataFolder = (): string =>
+  resolve(/* turbopackIgnore: true */ process.env['COHERION_DATA'] ?? `data/${purpose()}`)
 
 /** Survives the reloading of modules, so that one process holds one connection. */
 const shared = globalThis as { coherionDb?: Promise<Db> }

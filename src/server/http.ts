@@ -42,9 +42,12 @@ export const answer = async (work: () => Promise<Response>): Promise<Response> =
 /** Exactly this, with or without the letters it is written in; a type that only sounds like it is another one. */
 const IS_JSON = /^application\/(?:json|problem\+json)(?:\s*;.*)?$/i
 
+export const isJsonRequest = (request: Request): boolean =>
+  IS_JSON.test((request.headers.get('content-type') ?? '').trim())
+
 const expectJson = (request: Request): void => {
   const type = request.headers.get('content-type') ?? ''
-  if (!IS_JSON.test(type.trim()))
+  if (!isJsonRequest(request))
     throw new RequestError(
       415,
       'JSON is needed',
@@ -112,6 +115,8 @@ export const parseQuery = <T>(schema: v.GenericSchema<unknown, T>, request: Requ
 export const fileNameOf = (request: Request, otherwise: string): string =>
   (queryOf(request)['file'] ?? otherwise).slice(0, 120)
 
-/** How this server was asked for, for addresses that lead back to it. */
-export const addressOf = ({ headers }: { readonly headers: Pick<Headers, 'get'> }): string =>
-  `${headers.get('x-forwarded-proto') ?? 'http'}://${headers.get('host') ?? 'localhost'}`
+/** Where this server is found, for addresses that lead back to it: as it is named, else as it was asked for. */
+export const addressOf = ({ headers }: { readonly headers: Pick<Headers, 'get'> }): string => {
+  const [named] = (process.env['COHERION_ORIGIN'] ?? '').split(/[\s,]+/).filter(Boolean)
+  return named === undefined ? `http://${headers.get('host') ?? 'localhost'}` : new URL(named).origin
+}

@@ -163,7 +163,8 @@ export const saveUnit = async (
   if (expected) throw invalid([{ file: 'unit', path: 'Tag', value: unit.tag, expected }])
   const own = id ?? uniqueSlug(unit.tag, new Set([...rows, ...putAway].map(r => r.id)), 'unit')
   const signed = { at: now(), personId: person ?? null, what: id ? 'edited' : 'added' }
-  if (await saveUnits(await database(), [rowOf(unit, own, revision)], signed)) return { id: own, revision: revision + 1 }
+  if (await saveUnits(await database(), [rowOf(unit, own, revision)], signed))
+    return { id: own, revision: revision + 1 }
   throw new RequestError(
     409,
     'Somebody else changed this unit',

@@ -104,6 +104,9 @@ export const openApiDocument = () => ({
         responses: { '200': ok('The file.', reference('Bundle')), ...NOT_THERE },
       },
     },
+    '/api/v1/backups': {
+      get: { summary: 'When the last good backup was made', responses: { '200': ok('The last one.') } },
+    },
     '/api/v1/phrases': {
       get: { summary: 'Every term of every body', responses: { '200': ok('The terms.', list('terms')) } },
     },

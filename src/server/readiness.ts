@@ -137,14 +137,15 @@ export const readReadiness = async (
 ): Promise<ReadinessView> => {
   const db = await database()
   const lives = await readLives(db)
-  const [{ document: standard, state }, { cards: prepared, failed }, carriers, recheckWeeks, standards, usual] = await Promise.all([
-    readStandard(ref),
-    prepareAll(ref, chosen, context, lives),
-    readCarriers(),
-    readRecheckWeeks(db),
-    listStandards(),
-    usualTimes(db, refFrom(ref).id),
-  ])
+  const [{ document: standard, state }, { cards: prepared, failed }, carriers, recheckWeeks, standards, usual] =
+    await Promise.all([
+      readStandard(ref),
+      prepareAll(ref, chosen, context, lives),
+      readCarriers(),
+      readRecheckWeeks(db),
+      listStandards(),
+      usualTimes(db, refFrom(ref).id),
+    ])
   const names = new Map(standards.map(s => [s.id, s.name]))
   const carriersOf = new Map<string, { id: string; name: string }[]>()
   for (const { id, name, units: carried } of carriers)

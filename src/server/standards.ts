@@ -65,7 +65,11 @@ export const createStandard = async (
     const standard = emptyStandard({ id, name: request.name, about }, request.kind, below)
     if ((await db.addVersion(await database(), standard, 'draft', begun)).stored) return { id, version: 1 }
   }
-  throw new RequestError(409, 'Somebody was quicker', 'Standards of that name are being begun by others. Try once more.')
+  throw new RequestError(
+    409,
+    'Somebody was quicker',
+    'Standards of that name are being begun by others. Try once more.',
+  )
 }
 
 const MOST_TRIES = 5

@@ -13,7 +13,8 @@ const UNREACHABLE = 'The server does not answer. What you did is still here; try
 
 const asBody = (content: unknown): RequestInit => {
   if (content === undefined) return {}
-  if (content instanceof Blob || content instanceof ArrayBuffer) return { body: content }
+  if (content instanceof Blob || content instanceof ArrayBuffer)
+    return { headers: { 'content-type': 'application/octet-stream' }, body: content }
   return {
     headers: { 'content-type': 'application/json' },
     body: typeof content === 'string' ? content : JSON.stringify(content),

@@ -26,7 +26,10 @@ const carriedBy = async (person: string) => (await readCarriers()).find(c => c.i
 describe('who carries what', () => {
   it('is kept, and counts where one person carries several models', async () => {
     expect((await readShooters()).find(s => s.name === 'Ottoline Marsh')?.bodies).toEqual(['linnet', 'sorrel'])
-    const stored = await carried.PUT(put({ units: ['quay-1', 'tsp-s1'], seen: await carriedBy('tobiah-lark') }), at('tobiah-lark'))
+    const stored = await carried.PUT(
+      put({ units: ['quay-1', 'tsp-s1'], seen: await carriedBy('tobiah-lark') }),
+      at('tobiah-lark'),
+    )
     expect(stored.status).toBe(200)
     expect((await readCarriers()).find(c => c.id === 'tobiah-lark')?.units).toEqual(['quay-1', 'tsp-s1'])
     const hands = await readHands('ring-action', await listBodies(), {})
@@ -72,7 +75,9 @@ describe('the demo', () => {
     const late = await carried.PUT(put({ units: ['tsp-l1'], seen }), at('rufus-quill'))
     expect(late.status).toBe(409)
     expect(await carriedBy('rufus-quill')).toEqual(['tsp-s1'])
-    expect((await carried.PUT(put({ units: [], seen: ['tsp-s1'], person: 'ghost' }), at('rufus-quill'))).status).toBe(422)
+    expect((await carried.PUT(put({ units: [], seen: ['tsp-s1'], person: 'ghost' }), at('rufus-quill'))).status).toBe(
+      422,
+    )
   })
 
   it('forgets no handover when the unit is put away and brought back', async () => {

@@ -174,7 +174,12 @@ it('a clock that was 400 days ahead overrules nothing that comes after it was se
   expect(card1.steps.filter(s => s.tick).map(s => s.key)).toEqual([first.key, second.key])
   // In the order in which it happened, whatever the times say.
   const { events } = await readLife('tsp-l1')
-  expect(events.map(e => e.words).slice(0, 3).at(-1)).toContain('reset')
+  expect(
+    events
+      .map(e => e.words)
+      .slice(0, 3)
+      .at(-1),
+  ).toContain('reset')
 })
 
 it('one that comes in late among thousands is placed, and told what overrules it, in one pass', async () => {

@@ -70,7 +70,12 @@ describe('an XLSX file', () => {
 })
 
 describe('what is sent', () => {
-  const request = (body: Uint8Array) => new Request('http://localhost/', { method: 'POST', body: body as BodyInit })
+  const request = (body: Uint8Array) =>
+    new Request('http://localhost/', {
+      method: 'POST',
+      headers: { 'content-type': 'application/octet-stream' },
+      body: body as BodyInit,
+    })
 
   it('may have five megabytes and not one byte more', async () => {
     expect((await readSheetBytes(request(new Uint8Array(10)))).length).toBe(10)

@@ -65,7 +65,8 @@ describe('a standard, from nothing to approved', () => {
     expect(settled.status).toBe(200)
     expect((await read(await effect.GET(get(), at(here)))).body).toMatchObject({ units: expect.any(Number) as number })
     expect(
-      (await state.POST(send({ state: 'approved', revision: 2, why: 'Agreed.', person: 'imelda-frost' }), at(here))).status,
+      (await state.POST(send({ state: 'approved', revision: 2, why: 'Agreed.', person: 'imelda-frost' }), at(here)))
+        .status,
     ).toBe(200)
     const { body } = await read(await versions.GET(get(), at({ id })))
     expect(body['versions']).toMatchObject([{ version: 1, state: 'approved', why: 'Agreed.' }])

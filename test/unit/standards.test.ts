@@ -111,7 +111,9 @@ describe('a draft', () => {
     const loose = { dimension: 'trigger.shutter', value: 'meters-only', weight: 'must', reason: 'Thumb.' } as const
     const { problems } = await edited(id, 'thumb', s => withTarget(s, id, loose))
     expect(problems.join()).toContain('expected a written reason why it may give way')
-    await expect(moveVersion(id, 1, { revision: await seen(id, 1), state: 'approved', why: 'Now.', person: LEAD })).rejects.toMatchObject({
+    await expect(
+      moveVersion(id, 1, { revision: await seen(id, 1), state: 'approved', why: 'Now.', person: LEAD }),
+    ).rejects.toMatchObject({
       status: 422,
     })
     await edited(id, 'reason', s => withTarget(s, id, { ...loose, relaxes: 'They know the thumb.' }))
@@ -151,7 +153,9 @@ describe('an approved version', () => {
     expect(await openDraft(id, undefined)).toEqual({ id, version: 2, isNew: false })
     await edited(`${id}@2`, 'longer', s => withTarget(s, id, { ...HOLD, value: 4 }))
     expect((await readStandard(id)).document.version).toBe(1)
-    await expect(moveVersion(id, 2, { revision: await seen(id, 2), state: 'approved', why: ' ', person: LEAD })).rejects.toMatchObject({
+    await expect(
+      moveVersion(id, 2, { revision: await seen(id, 2), state: 'approved', why: ' ', person: LEAD }),
+    ).rejects.toMatchObject({
       title: 'Say why',
     })
     await moveVersion(id, 2, { revision: await seen(id, 2), state: 'approved', why: 'Tried.', person: LEAD })
@@ -160,7 +164,9 @@ describe('an approved version', () => {
       [2, 'approved', 'Tried.'],
       [1, 'retired', 'For a test.'],
     ])
-    await expect(moveVersion(id, 1, { revision: await seen(id, 1), state: 'approved', why: 'Back.', person: LEAD })).rejects.toMatchObject({
+    await expect(
+      moveVersion(id, 1, { revision: await seen(id, 1), state: 'approved', why: 'Back.', person: LEAD }),
+    ).rejects.toMatchObject({
       status: 422,
     })
     // A card that was made from the former version goes on saying so.

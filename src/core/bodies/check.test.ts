@@ -128,7 +128,9 @@ describe('contradictions', () => {
     const problems = checkBody({ ...knot, firmware: { from: '1.0', to: '1.4' }, updates }, 'knot', { effort })
     expect(problems).toEqual([])
     expect(effort.left).toBeGreaterThan(-2000)
-    expect(effort.unproven.map(problemWords)[0]).toMatch(/knot, rules.*could not be proven within 1,000,000 steps whether Setting/)
+    expect(effort.unproven.map(problemWords)[0]).toMatch(
+      /knot, rules.*could not be proven within 1,000,000 steps whether Setting/,
+    )
     expect(effort.unproven).toHaveLength(5)
     const parsed = parseBody(knot, 'knot')
     expect([parsed.ok, parsed.ok && parsed.notes?.length]).toEqual([true, 1])

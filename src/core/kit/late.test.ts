@@ -41,7 +41,8 @@ describe('what came after', () => {
     how,
     ...at(hour),
   })
-  const overruled = (events: readonly UnitEvent[], event: SetEvent) => overruledBy(linnet, '1.4', events, event, shifted(NOON, 9 * HOUR))
+  const overruled = (events: readonly UnitEvent[], event: SetEvent) =>
+    overruledBy(linnet, '1.4', events, event, shifted(NOON, 9 * HOUR))
 
   it('leaves what nobody touched', () => {
     expect(overruled([], set(1, 'kin-people'))).toBeUndefined()
@@ -78,7 +79,9 @@ describe('what came after', () => {
   it('takes what claims to be later than now for something done before', () => {
     const fromAClockAhead: UnitEvent = { kind: 'reset', ...at(400 * 24) }
     expect(overruled([fromAClockAhead], set(1, 'kin-off'))).toBeUndefined()
-    expect(overruled([fromAClockAhead, set(2, 'kin-beasts')], set(1, 'kin-off'))).toMatchObject({ option: 'kin-beasts' })
+    expect(overruled([fromAClockAhead, set(2, 'kin-beasts')], set(1, 'kin-off'))).toMatchObject({
+      option: 'kin-beasts',
+    })
   })
 
   it('is the same as working out anew what is known after each event, on random lives', () => {

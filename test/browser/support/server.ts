@@ -69,21 +69,19 @@ export class TestServer {
   /** @param built where the built application lies */
   async up(built = '.'): Promise<void> {
     this.built = built
-    this.child = spawn(
-      process.execPath,
-      ['--import', HAND_ON, 'node_modules/next/dist/bin/next', 'start', built, '-p', String(this.port)],
-      {
-        stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
-        detached: true,
-        env: {
-          ...process.env,
-          NEXT_TELEMETRY_DISABLED: '1',
-          COHERION_PURPOSE: this.purpose,
-          COHERION_DATA: this.data,
-          COHERION_WARM: 'no',
-        },
+    this.child = spawn(process.execPath, ['--import', HAND_ON, 'dist/door.mjs', built], {
+      stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+      detached: true,
+      env: {
+        ...process.env,
+        NEXT_TELEMETRY_DISABLED: '1',
+        NODE_ENV: 'production',
+        PORT: String(this.port),
+        COHERION_PURPOSE: this.purpose,
+        COHERION_DATA: this.data,
+        COHERION_WARM: 'no',
       },
-    )
+    })
     for (let i = 0; i < 300; i++) {
       const answers = await fetch(`${this.address}/api/v1/standards`).then(
         r => r.ok,

@@ -7,6 +7,7 @@ import NextLink from 'next/link'
 import { useState } from 'react'
 import { isOverdue, type Model } from '@/core/kit/units'
 import { folded } from '@/core/language/language'
+import type { BackupView } from '@/server/backups'
 import type { Carrier } from '@/server/hands'
 import type { UnitView } from '@/server/kit'
 import { linkTo } from '@/ui/address'
@@ -14,6 +15,7 @@ import { usePeople } from '@/ui/people'
 import { Page } from '@/ui/pieces'
 import { PutAway, type PutAwayThing } from '@/ui/PutAway'
 import { sendJson } from '@/ui/send'
+import { Backups } from './Backups'
 import { Carriers } from './Carriers'
 import { type Done, UnitDialog } from './UnitDialog'
 import { UnitImport } from './UnitImport'
@@ -45,6 +47,7 @@ export const KitView = ({
   carriers,
   handedOver,
   putAway,
+  backups,
   today,
 }: {
   units: readonly UnitView[]
@@ -53,6 +56,7 @@ export const KitView = ({
   /** Ids of the units that are set for a stranger just now. */
   handedOver: readonly string[]
   putAway: readonly PutAwayThing[]
+  backups: BackupView
   today: string
 }) => {
   const params = useSearchParams()
@@ -200,6 +204,7 @@ export const KitView = ({
         }
       />
       <Carriers carriers={carriers} units={units} />
+      <Backups {...backups} />
       {editing && (
         <UnitDialog
           unit={editing === 'new' ? undefined : editing}

@@ -1,3 +1,4 @@
+import { readBackups } from '@/server/backups'
 import { readCarriers, readHandedOver } from '@/server/hands'
 import { listPutAwayUnits, readKit } from '@/server/kit'
 import { KitView } from './KitView'
@@ -18,6 +19,7 @@ export default async function KitPage() {
       carriers={carriers}
       putAway={putAway}
       handedOver={handed.map(h => h.unit_id)}
+      backups={readBackups()}
       today={new Date().toISOString().slice(0, 10)}
     />
   )

@@ -28,13 +28,7 @@ const Item = styled(NextLink)(({ theme }) => ({
 const FINDER = { optical: 'optical finder', electronic: 'electronic finder', 'screen-only': 'screen only' } as const
 
 /** Every body the team has a profile of. */
-export const BodyList = ({
-  bodies,
-  putAway,
-}: {
-  bodies: readonly BodySummary[]
-  putAway: readonly PutAwayThing[]
-}) => {
+export const BodyList = ({ bodies, putAway }: { bodies: readonly BodySummary[]; putAway: readonly PutAwayThing[] }) => {
   const params = useSearchParams()
   return (
     <Page>
@@ -77,7 +71,9 @@ export const BodyList = ({
       </Box>
       <PutAway
         things={putAway}
-        onBringBack={({ id, revision }) => sendJson('PUT', `/api/v1/bodies/${id}/archived`, { archived: false, revision })}
+        onBringBack={({ id, revision }) =>
+          sendJson('PUT', `/api/v1/bodies/${id}/archived`, { archived: false, revision })
+        }
       />
     </Page>
   )

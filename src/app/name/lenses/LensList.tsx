@@ -95,7 +95,10 @@ export const LensList = ({
           )
         })}
       </Box>
-      <PutAway things={putAway} onBringBack={({ id, revision }) => sendJson('PATCH', `/api/v1/lenses/${id}`, { archived: false, revision })} />
+      <PutAway
+        things={putAway}
+        onBringBack={({ id, revision }) => sendJson('PATCH', `/api/v1/lenses/${id}`, { archived: false, revision })}
+      />
     </Page>
   )
 }

@@ -20,7 +20,11 @@ export const PUT = (request: Request, { params }: Context) =>
 /** Puts a lens away or brings it back; history goes on referring to it. */
 export const PATCH = (request: Request, { params }: Context) =>
   answer(async () => {
-    const { archived, revision, person } = expectShape(archivedSchema, await readJson(request, 'lens', MOST_BODY_BYTES), 'lens')
+    const { archived, revision, person } = expectShape(
+      archivedSchema,
+      await readJson(request, 'lens', MOST_BODY_BYTES),
+      'lens',
+    )
     await setLensArchived((await params).id, archived, revision, person)
     return Response.json({ archived })
   })

@@ -17,7 +17,11 @@ export const PUT = (request: Request, { params }: Context) =>
 /** Puts a unit away or brings it back; history goes on referring to it. */
 export const PATCH = (request: Request, { params }: Context) =>
   answer(async () => {
-    const { archived, revision, person } = expectShape(archivedSchema, await readJson(request, 'unit', MOST_BODY_BYTES), 'unit')
+    const { archived, revision, person } = expectShape(
+      archivedSchema,
+      await readJson(request, 'unit', MOST_BODY_BYTES),
+      'unit',
+    )
     await archiveUnit((await params).id, archived, revision, person)
     return Response.json({ archived })
   })

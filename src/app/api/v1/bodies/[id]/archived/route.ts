@@ -4,7 +4,11 @@ import { archivedSchema } from '@/server/queries'
 
 export const PUT = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
-    const { archived, revision, person } = expectShape(archivedSchema, await readJson(request, 'body', MOST_BODY_BYTES), 'body')
+    const { archived, revision, person } = expectShape(
+      archivedSchema,
+      await readJson(request, 'body', MOST_BODY_BYTES),
+      'body',
+    )
     await setBodyArchived((await params).id, archived, revision, person)
     return Response.json({ archived })
   })

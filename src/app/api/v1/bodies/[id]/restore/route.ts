@@ -4,6 +4,10 @@ import { restoreSchema } from '@/server/queries'
 
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
-    const { event, revision, person } = expectShape(restoreSchema, await readJson(request, 'event', MOST_BODY_BYTES), 'event')
+    const { event, revision, person } = expectShape(
+      restoreSchema,
+      await readJson(request, 'event', MOST_BODY_BYTES),
+      'event',
+    )
     return Response.json(await restoreBody((await params).id, event, revision, person))
   })

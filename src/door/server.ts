@@ -1,0 +1,100 @@
+import { randomBytes } from 'node:crypto'
+import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http'
+import { isIP } from 'node:net'
+import next from 'next'
+import { onBehalfOf } from '../pool/asker'
+import { FORWARDED, type House, policyWith, type Refused, refusalOf, safetyHeaders } from './guard'
+
+/**
+ * The door of the house: every request comes in here, is looked at, and handed to the application with the name of
+ * whoever asks, so that those who ask take turns and what nobody waits for any more is dropped.
+ */
+
+const port = Number(process.env['PORT'] ?? 3000)
+const LOOPBACK = ['127.0.0.1', '::1']
+const hosts = process.env['HOST'] ? [process.env['HOST']] : LOOPBACK
+const listed = (name: string): readonly string[] => (process.env[name] ?? '').split(/[\s,]+/).filter(Boolean)
+
+const originsOf = (texts: readonly string[]): readonly string[] =>
+  texts.map(text => {
+    if (!URL.canParse(text) || !/^https?:$/.test(new URL(text).protocol))
+      throw new Error(`COHERION_ORIGIN: “${text}” is no address; expected one such as https://focus.example`)
+    return new URL(text).origin
+  })
+
+const house: House = { origins: originsOf(listed('COHERION_ORIGIN')) }
+const proxies = new Set(listed('COHERION_PROXY'))
+
+const sendRefusal = (response: ServerResponse, { status, title, detail, headers }: Refused): void => {
+  response.writeHead(status, {
+    ...safetyHeaders('none'),
+    ...headers,
+    'content-type': 'application/problem+json',
+    connection: 'close',
+  })
+  response.end(JSON.stringify({ type: 'about:blank', title, status, detail }))
+}
+
+/** Who asks, by address; a proxy that is named says for whom it asks. */
+const askerOf = (request: IncomingMessage): string => {
+  const remote = (request.socket.remoteAddress ?? '').replace(/^::ffff:/, '')
+  const forwarded = request.headers['x-forwarded-for']
+  const last = typeof forwarded === 'string' ? forwarded.split(',').at(-1)?.trim() : undefined
+  return proxies.has(remote) && last !== undefined && isIP(last) ? last : remote
+}
+
+const app = next({ dev: false, dir: process.argv[2] ?? '.', hostname: hosts[0] ?? 'localhost', port })
+await app.prepare()
+const handle = app.getRequestHandler()
+
+const serve = (request: IncomingMessage, response: ServerResponse): void => {
+  const refusal = refusalOf({ method: request.method ?? '', url: request.url ?? '', headers: request.headers }, house)
+  if (refusal) {
+    sendRefusal(response, refusal)
+    return
+  }
+  const id = askerOf(request)
+  for (const name of Object.keys(request.headers)) if (FORWARDED.test(name)) delete request.headers[name]
+  const nonce = randomBytes(16).toString('base64url')
+  for (const [name, value] of Object.entries(safetyHeaders(nonce))) response.setHeader(name, value)
+  // The application writes the nonce into what it sends.
+  request.headers['content-security-policy'] = policyWith(nonce)
+  request.headers['x-nonce'] = nonce
+  const gone = new AbortController()
+  response.on('close', () => {
+    if (!response.writableFinished) gone.abort()
+  })
+  void onBehalfOf({ id, gone: gone.signal }, () => handle(request, response)).catch((error: unknown) => {
+    console.error(error)
+    if (!response.headersSent) response.writeHead(500).end()
+    else response.destroy()
+  })
+}
+
+const listen = (host: string): Promise<Server | undefined> =>
+  new Promise((done, failed) => {
+    const server = createServer({ requestTimeout: 120_000, headersTimeout: 20_000, keepAliveTimeout: 10_000 }, serve)
+    server.on('clientError', (_, socket) => {
+      if (socket.writable) socket.end('HTTP/1.1 400 Bad Request\r\nconnection: close\r\n\r\n')
+    })
+    server.once('error', (error: Error & { code?: string }) => {
+      // Not every machine has both kinds of loopback address.
+      if (hosts.length > 1 && ['EADDRNOTAVAIL', 'EAFNOSUPPORT'].includes(error.code ?? '')) done(undefined)
+      else failed(error)
+    })
+    server.listen(port, host, () => done(server))
+  })
+
+const servers = await Promise.all(hosts.map(listen))
+if (servers.every(s => s === undefined)) throw new Error(`nothing to listen on: ${hosts.join(', ')}`)
+
+const stop = (): void => {
+  for (const server of servers) {
+    server?.close()
+    server?.closeIdleConnections()
+  }
+  // Whoever is still being answered has a moment.
+  setTimeout(() => process.exit(0), 1000).unref()
+}
+process.on('SIGTERM', stop)
+process.on('SIGINT', stop)
