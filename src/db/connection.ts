@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import knex, { type Knex } from 'knex'
 import { BACKUPS, DATABASE } from './backups'
 import { migrationSource } from './migrations'
+import { noteStatement } from './tables'
 
 export type Db = Knex
 
@@ -87,6 +88,7 @@ export const openDatabase = async (folder: string, purpose: Purpose): Promise<Db
     },
     migrations: { migrationSource },
   })
+  db.on('query', ({ sql }: { readonly sql: string }) => noteStatement(sql))
   try {
     if (!isNew) await withRetry(() => expectSound(db, folder))
     await withRetry(() => migrate(db, folder, isNew))

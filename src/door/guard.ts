@@ -115,7 +115,7 @@ export const policyWith = (nonce: string): string =>
     "style-src-attr 'unsafe-inline'",
     "img-src 'self' data: blob:",
     "font-src 'self'",
-    "connect-src 'self'",
+    "connect-src 'self' blob:",
     "worker-src 'self'",
     "frame-src 'self' blob:",
     "object-src 'none'",

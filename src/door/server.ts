@@ -3,6 +3,7 @@ import { createServer, type IncomingMessage, type Server, type ServerResponse } 
 import { isIP } from 'node:net'
 import next from 'next'
 import { onBehalfOf } from '../pool/asker'
+import { KeptAnswers } from './kept'
 import { FORWARDED, type House, policyWith, type Refused, refusalOf, safetyHeaders } from './guard'
 
 /**
@@ -47,6 +48,8 @@ const app = next({ dev: false, dir: process.argv[2] ?? '.', hostname: hosts[0] ?
 await app.prepare()
 const handle = app.getRequestHandler()
 
+const kept = new KeptAnswers()
+
 const serve = (request: IncomingMessage, response: ServerResponse): void => {
   const refusal = refusalOf({ method: request.method ?? '', url: request.url ?? '', headers: request.headers }, house)
   if (refusal) {
@@ -64,7 +67,10 @@ const serve = (request: IncomingMessage, response: ServerResponse): void => {
   response.on('close', () => {
     if (!response.writableFinished) gone.abort()
   })
-  void onBehalfOf({ id, gone: gone.signal }, () => handle(request, response)).catch((error: unknown) => {
+  const key = kept.keyOf(request)
+  const make = () => onBehalfOf({ id, gone: gone.signal }, () => handle(request, response))
+  const answered = key === undefined ? make() : kept.answer(key, request, response, nonce, make)
+  void answered.catch((error: unknown) => {
     console.error(error)
     if (!response.headersSent) response.writeHead(500).end()
     else response.destroy()

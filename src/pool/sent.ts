@@ -154,6 +154,10 @@ const bodiesOf = (values: readonly unknown[]): readonly Body[] => {
   })
 }
 
+/** What somebody wrote under a name; names that every object has by itself are not written by anybody. */
+const own = <T>(record: Readonly<Record<string, T>>, name: string): T | undefined =>
+  Object.hasOwn(record, name) ? record[name] : undefined
+
 /** Resolves without the database. */
 export const resolveRequest = (input: Sent): readonly Resolution[] => {
   const request = expectParsed(parseWith(resolveRequestSchema, json(input), input.file))
@@ -161,7 +165,7 @@ export const resolveRequest = (input: Sent): readonly Resolution[] => {
   const done = new Map<Body, Resolution>()
   return bodiesOf(request.bodies).map(body => {
     const { id } = body
-    const made = done.get(body) ?? resolve(body, wanted, { known: request.known[id], firmware: request.firmware[id] })
+    const made = done.get(body) ?? resolve(body, wanted, { known: own(request.known, id), firmware: own(request.firmware, id) })
     done.set(body, made)
     return made
   })
@@ -173,8 +177,8 @@ export const levelRequest = (input: Sent) => {
   const wanted = expectParsed(parseStandard(request.standard, 'standard'))
   const fleet = bodiesOf(request.bodies).map(body => ({
     body,
-    firmware: request.firmware[body.id] ?? body.firmware.to,
-    known: request.known[body.id],
+    firmware: own(request.firmware, body.id) ?? body.firmware.to,
+    known: own(request.known, body.id),
   }))
   const problem = fleetProblem(fleet, wanted)
   const levelled = levelFleet(problem, request.lambdaHundredths)

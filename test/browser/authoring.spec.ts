@@ -198,7 +198,7 @@ test('false friends and nearest ways stand wherever they are needed', async ({ p
   await card.open('sorrel', '?unit=tsp-s1')
   await expect(page.getByRole('checkbox', { name: /^Step 1:/ })).toBeVisible()
   await expect(nerve).toHaveCount(0)
-  const carried = { units: ['tsp-s1', 'tsp-l1', 'tsp-t1'] }
+  const carried = { units: ['tsp-s1', 'tsp-l1', 'tsp-t1'], seen: ['tsp-s1', 'tsp-l1'] }
   expect((await page.request.put('/api/v1/people/ottoline-marsh/units', { data: carried })).ok()).toBe(true)
   await card.open('sorrel', '?unit=tsp-s1')
   await expect(nerve).toBeVisible()

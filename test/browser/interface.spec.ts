@@ -27,7 +27,7 @@ test('a profile begins, is proposed, saved, taken back, put away and brought bac
 
   const save = (revision: number, about: string) =>
     request.put(`/api/v1/bodies/${id}`, { data: { document: { ...document, about }, revision, what: 'described' } })
-  expect(await (await save(1, 'First.')).json()).toEqual({ revision: 2, problems: [] })
+  expect(await (await save(1, 'First.')).json()).toEqual({ revision: 2, problems: [], notes: [] })
   const late = await save(1, 'Late.')
   expect(late.status()).toBe(409)
   expect(await late.json()).toMatchObject({ revision: 2, document: { about: 'First.' } })
@@ -39,14 +39,14 @@ test('a profile begins, is proposed, saved, taken back, put away and brought bac
     `/api/v1/bodies/${id}/history/${events[0]?.id}`,
   )
   expect(differences.map(d => d.words)).toEqual(['about'])
-  await request.post(`/api/v1/bodies/${id}/restore`, { data: { event: events[0]?.id } })
+  await request.post(`/api/v1/bodies/${id}/restore`, { data: { event: events[0]?.id, revision: 2 } })
   expect(await json<object>(request, `/api/v1/bodies/${id}`)).not.toHaveProperty('about')
 
   const listed = async () =>
     (await json<{ bodies: { id: string }[] }>(request, '/api/v1/bodies')).bodies.some(b => b.id === id)
-  await request.put(`/api/v1/bodies/${id}/archived`, { data: { archived: true } })
+  await request.put(`/api/v1/bodies/${id}/archived`, { data: { archived: true, revision: 3 } })
   expect(await listed()).toBe(false)
-  await request.put(`/api/v1/bodies/${id}/archived`, { data: { archived: false } })
+  await request.put(`/api/v1/bodies/${id}/archived`, { data: { archived: false, revision: 3 } })
   expect(await listed()).toBe(true)
 })
 
@@ -117,8 +117,9 @@ test('what is wrong is told with its place, and changes nothing', async ({ reque
     ['get', '/api/v1/bodies/linnet/menu?as=pdf', {}, 422, 'as'],
     ['get', '/api/v1/bodies/ghost/history', {}, 404, 'ghost'],
     ['get', '/api/v1/bodies/linnet/history/99999', {}, 404, '99999'],
-    ['post', '/api/v1/bodies/linnet/restore', { data: { event: 99999 } }, 404, '99999'],
-    ['put', '/api/v1/bodies/ghost/archived', { data: { archived: true } }, 404, 'ghost'],
+    ['post', '/api/v1/bodies/linnet/restore', { data: { event: 99999, revision: 1 } }, 404, '99999'],
+    ['post', '/api/v1/bodies/linnet/restore', { data: { event: 1 } }, 422, 'revision'],
+    ['put', '/api/v1/bodies/ghost/archived', { data: { archived: true, revision: 1 } }, 404, 'ghost'],
     ['post', '/api/v1/proposals', { data: { settings: [] } }, 422, 'profile'],
     ['post', '/api/v1/bodies', { data: { format: 'coherion.bundle/9' } }, 422, 'later version'],
     ['post', '/api/v1/bodies', { data: { format: 'coherion.bundle/1', bodies: [linnet(), 7] } }, 422, 'bodies.1'],
@@ -131,10 +132,10 @@ test('what is wrong is told with its place, and changes nothing', async ({ reque
     ['post', '/api/v1/lenses', { data: { document: lens(), revision: 0 } }, 409, 'changed'],
     ['put', '/api/v1/lenses/sorrel-85', { data: { document: lens(), revision: 7 } }, 409, 'changed'],
     ['get', '/api/v1/lenses/ghost', {}, 404, 'ghost'],
-    ['post', '/api/v1/lenses/sorrel-85/restore', { data: {} }, 422, 'first written down'],
+    ['post', '/api/v1/lenses/sorrel-85/restore', { data: { revision: 1 } }, 422, 'first written down'],
     ['get', '/api/v1/units?as=pdf', {}, 422, 'as'],
     ['post', '/api/v1/units', { data: { unit: { tag: '' } } }, 422, 'unit'],
-    ['patch', '/api/v1/units/ghost', { data: { archived: true } }, 404, 'ghost'],
+    ['patch', '/api/v1/units/ghost', { data: { archived: true, revision: 1 } }, 404, 'ghost'],
     ['post', '/api/v1/units/import?file=u.csv', { data: Buffer.from([0x54, 0xe4]), headers: octets }, 422, 'UTF-8'],
     ['post', '/api/v1/units/import?preview=maybe', { data: Buffer.from('Tag\n'), headers: octets }, 422, 'preview'],
     ['post', '/api/v1/units/import?file=u.csv', { data: Buffer.alloc(6 * 1024 * 1024), headers: octets }, 413, '5 MB'],
@@ -157,11 +158,11 @@ test('lenses and units: added, edited, taken back, put away, brought back', asyn
   const kept = await json<Record<string, unknown>>(request, path)
   await request.put(path, { data: { document: { ...kept, about: 'Scratched.' }, revision: 1 } })
   expect(await json<object>(request, path)).toMatchObject({ about: 'Scratched.' })
-  await request.post(`${path}/restore`, { data: {} })
+  await request.post(`${path}/restore`, { data: { revision: 2 } })
   expect(await json<object>(request, path)).toEqual(kept)
-  await request.patch(path, { data: { archived: true } })
+  await request.patch(path, { data: { archived: true, revision: 3 } })
   expect((await request.get(path)).status()).toBe(404)
-  await request.patch(path, { data: { archived: false } })
+  await request.patch(path, { data: { archived: false, revision: 3 } })
 
   const unit = {
     tag: 'X-1',
@@ -174,12 +175,12 @@ test('lenses and units: added, edited, taken back, put away, brought back', asyn
     notes: '',
   }
   const made = await request.post('/api/v1/units', { data: { unit } })
-  expect(await made.json()).toEqual({ id: 'x-1' })
+  expect(await made.json()).toEqual({ id: 'x-1', revision: 1 })
   await request.put('/api/v1/units/x-1', { data: { unit: { ...unit, notes: 'Dusty.' }, revision: 1 } })
   const find = async () =>
     (await json<{ units: { id: string; notes: string }[] }>(request, '/api/v1/units')).units.find(u => u.id === 'x-1')
   expect(await find()).toMatchObject({ notes: 'Dusty.', modelName: 'Aurelle Reed 85 mm' })
-  await request.patch('/api/v1/units/x-1', { data: { archived: true } })
+  await request.patch('/api/v1/units/x-1', { data: { archived: true, revision: 2 } })
   expect(await find()).toBeUndefined()
 })
 

@@ -16,7 +16,8 @@ export const problemWords = (p: Problem): string =>
   `${p.file}${p.path ? `, ${p.path}` : ''}: ${p.value ? `${p.value} stands there; ` : ''}${p.expected}`
 
 const show = (value: unknown): string => {
-  const text = value === undefined ? 'nothing' : JSON.stringify(value)
+  // What only every list or object has by itself was not written by anybody.
+  const text = value === undefined || typeof value === 'function' ? 'nothing' : JSON.stringify(value)
   return text.length > 80 ? `${text.slice(0, 77)}...` : text
 }
 
@@ -111,6 +112,15 @@ const tooDeepAt = (text: string): number | undefined => {
   return undefined
 }
 
+/** An escaped half of a letter beyond the first 65,536. */
+const HALF = /\\u[dD][89a-fA-F]/
+/** Written again, whole letters stand as they are and halves stay escaped. */
+const HALF_AGAIN = /(?:^|[^\\])(?:\\\\)*\\ud[89a-f]/
+
+/** Texts that no file or database can hold as they are. @source RFC 7493 (I-JSON), section 2.1 */
+const hasHalfLetters = (text: string, value: unknown): boolean =>
+  HALF.test(text) && HALF_AGAIN.test(JSON.stringify(value))
+
 class FirstError extends Error {
   constructor(
     readonly code: ParseErrorCode,
@@ -153,7 +163,10 @@ export const parseJson = (text: string, file: string): Parsed<unknown> => {
   const deep = tooDeepAt(text)
   if (deep !== undefined) return wrong(deep, `expected at most ${MOST_DEPTH} lists and objects within each other`)
   try {
-    return { ok: true, value: JSON.parse(text) as unknown }
+    const value = JSON.parse(text) as unknown
+    return hasHalfLetters(text, value)
+      ? wrong(text.search(HALF), 'expected whole letters; half of one is escaped here')
+      : { ok: true, value }
   } catch {
     const { code, offset } = firstErrorIn(text)
     const what = printParseErrorCode(code)

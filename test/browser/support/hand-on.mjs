@@ -5,6 +5,8 @@ process.on('message', async ({ purpose, folder }) => {
   await db?.destroy()
   delete globalThis.coherionDb
   for (const memory of globalThis.coherionMemory?.values() ?? []) memory.clear()
+  globalThis.coherionKept?.clear()
+  delete globalThis.coherionWorkedOut
   process.env.COHERION_PURPOSE = purpose
   process.env.COHERION_DATA = folder
   process.send('taken')

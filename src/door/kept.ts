@@ -1,0 +1,207 @@
+import type { IncomingMessage, ServerResponse } from 'node:http'
+import { gzip } from 'node:zlib'
+import { promisify } from 'node:util'
+import { areCurrent, type Reads, watchReads } from '../db/tables'
+
+/**
+ * Answers that are kept as long as nothing they were made from changes, so that many who look at the same thing cost
+ * little more than one. What is asked for while it is being made is made once.
+ */
+
+interface Kept {
+  readonly status: number
+  readonly headers: Readonly<Record<string, string | number | readonly string[]>>
+  /** Between these stands the nonce, which every answer has of its own. */
+  readonly parts: readonly string[]
+  readonly bytes: number
+  readonly reads: Reads
+  readonly until: number
+}
+
+/** Some answers tell the time of day. */
+const KEPT_MS = 15_000
+const MOST_BYTES = 64 * 1024 * 1024
+/** Larger answers go out as they come. */
+const MOST_ANSWER = 4 * 1024 * 1024
+const KEPT_TYPES = /^(?:text\/html|text\/x-component|application\/json)\b/
+/** What of a request decides its answer, beside the address. */
+const DECIDING = [
+  'host',
+  'rsc',
+  'next-router-state-tree',
+  'next-router-prefetch',
+  'next-router-segment-prefetch',
+  'next-url',
+  'accept',
+]
+
+const gzipped = promisify(gzip)
+/** Quick: the machine that serves is the one that works. */
+const LEVEL = 2
+const WORTH_ZIPPING = 1024
+
+/** Shared with whoever hands a server on to another folder. */
+const shared = globalThis as { coherionKept?: Map<string, Kept> }
+
+export class KeptAnswers {
+  private readonly kept = (shared.coherionKept ??= new Map<string, Kept>())
+  private readonly making = new Map<string, Promise<void>>()
+
+  /** Undefined for what is not kept: changes, files, and what is sent while it is made. */
+  keyOf({ method, url = '', headers }: IncomingMessage): string | undefined {
+    if (method !== 'GET' || url.startsWith('/_next/') || /^\/api\/v1\/(?:cards\/pdf|level)/.test(url)) return undefined
+    return [url, ...DECIDING.map(name => headers[name] ?? '')].join('\n')
+  }
+
+  /**
+   * Answers from what is kept, else has it made.
+   *
+   * @param nonce of this answer
+   * @param make writes the answer into the response
+   */
+  async answer(
+    key: string,
+    request: IncomingMessage,
+    response: ServerResponse,
+    nonce: string,
+    make: () => Promise<unknown>,
+  ): Promise<void> {
+    const there = this.current(key) ?? (await this.made(key))
+    if (there) return send(there, request, response, nonce)
+    let done = () => {}
+    this.making.set(key, new Promise(go => (done = go)))
+    try {
+      // What comes from the application is zipped here, once it is known whole.
+      const accepts = request.headers['accept-encoding']
+      request.headers['accept-encoding'] = 'identity'
+      const reads: Reads = new Map()
+      const whole = await captured(response, () => watchReads(reads, make))
+      request.headers['accept-encoding'] = accepts
+      if (!whole) return
+      const kept: Kept = {
+        ...whole,
+        parts: whole.text.split(nonce),
+        bytes: 2 * whole.text.length,
+        reads,
+        until: Date.now() + KEPT_MS,
+      }
+      if (
+        whole.status === 200 &&
+        KEPT_TYPES.test(String(whole.headers['content-type'])) &&
+        !whole.headers['set-cookie']
+      )
+        this.keep(key, kept)
+      await send(kept, request, response, nonce)
+    } finally {
+      this.making.delete(key)
+      done()
+    }
+  }
+
+  private current(key: string): Kept | undefined {
+    const kept = this.kept.get(key)
+    if (kept && kept.until > Date.now() && areCurrent(kept.reads)) return kept
+    if (kept) this.kept.delete(key)
+    return undefined
+  }
+
+  private async made(key: string): Promise<Kept | undefined> {
+    await this.making.get(key)
+    return this.current(key)
+  }
+
+  private keep(key: string, kept: Kept): void {
+    if (!areCurrent(kept.reads)) return
+    this.kept.set(key, kept)
+    let bytes = 0
+    for (const k of this.kept.values()) bytes += k.bytes
+    for (const [oldest, k] of this.kept) {
+      if (bytes <= MOST_BYTES) break
+      this.kept.delete(oldest)
+      bytes -= k.bytes
+    }
+  }
+}
+
+const send = async (
+  { status, headers, parts }: Kept,
+  request: IncomingMessage,
+  response: ServerResponse,
+  nonce: string,
+): Promise<void> => {
+  const plain = Buffer.from(parts.join(nonce))
+  const zips = plain.length > WORTH_ZIPPING && /\bgzip\b/.test(String(request.headers['accept-encoding'] ?? ''))
+  const body = zips ? await gzipped(plain, { level: LEVEL }) : plain
+  for (const [name, value] of Object.entries(headers)) if (!response.hasHeader(name)) response.setHeader(name, value)
+  response.statusCode = status
+  if (zips) response.setHeader('content-encoding', 'gzip')
+  response.setHeader('vary', [response.getHeader('vary'), 'accept-encoding'].flat().filter(Boolean).join(', '))
+  response.setHeader('content-length', body.length)
+  response.end(body)
+}
+
+interface Whole {
+  readonly status: number
+  readonly headers: Kept['headers']
+  readonly text: string
+}
+
+/** Runs what writes into a response and takes all of it; undefined where it was too much and went out as it came. */
+const captured = async (response: ServerResponse, make: () => Promise<unknown>): Promise<Whole | undefined> => {
+  const { write, end, writeHead, flushHeaders } = response
+  const chunks: Buffer[] = []
+  let length = 0
+  const restore = () => Object.assign(response, { write, end, writeHead, flushHeaders })
+  const letGo = () => {
+    restore()
+    for (const chunk of chunks) response.write(chunk)
+  }
+  const whole = new Promise<boolean>(done => {
+    const take = (chunk: unknown, encoding: unknown): boolean => {
+      if (typeof chunk !== 'string' && !(chunk instanceof Uint8Array)) return true
+      const bytes = typeof chunk === 'string' ? Buffer.from(chunk, encoding as BufferEncoding) : Buffer.from(chunk)
+      chunks.push(bytes)
+      length += bytes.length
+      if (length <= MOST_ANSWER) return true
+      letGo()
+      done(false)
+      return false
+    }
+    const callback = (args: readonly unknown[]) => args.find(a => typeof a === 'function') as (() => void) | undefined
+    response.write = (chunk: unknown, ...more: unknown[]) => {
+      take(chunk, typeof more[0] === 'string' ? more[0] : 'utf8')
+      callback(more)?.()
+      return true
+    }
+    response.end = (...args: unknown[]) => {
+      const [chunk, encoding] = args
+      const isAll = typeof chunk === 'function' || take(chunk, typeof encoding === 'string' ? encoding : 'utf8')
+      if (isAll) done(true)
+      else end.call(response, undefined, 'utf8')
+      callback(args)?.()
+      return response
+    }
+    response.writeHead = ((status: number, ...more: unknown[]) => {
+      response.statusCode = status
+      const headers = more.find(m => typeof m === 'object' && m !== null && !Array.isArray(m))
+      for (const [name, value] of Object.entries(headers ?? {})) response.setHeader(name, value as string)
+      return response
+    }) as typeof response.writeHead
+    response.flushHeaders = () => {}
+    response.once('close', () => done(false))
+  })
+  // What writes may wait until it is sent, and that is only done once it is whole.
+  const failed = new Promise<never>((_, fail) => void make().catch(fail))
+  try {
+    if (!(await Promise.race([whole, failed]))) return undefined
+  } finally {
+    restore()
+  }
+  const headers = Object.fromEntries(
+    Object.entries(response.getHeaders()).filter(
+      ([name, value]) =>
+        value !== undefined && !['content-length', 'transfer-encoding', 'content-security-policy'].includes(name),
+    ),
+  ) as Kept['headers']
+  return { status: response.statusCode, headers, text: Buffer.concat(chunks).toString('utf8') }
+}

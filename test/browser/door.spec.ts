@@ -1,0 +1,174 @@
+import { expect } from '@playwright/test'
+import { createServer, request as ask, type Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { DEMO_IDS, type Description, faultOf, generateRequests } from '../hardship/requests'
+import { test } from './support/drivers'
+
+/** What comes in by the door, and what does not. */
+
+/** A website of somebody else's. */
+const elsewhere = async (html: string): Promise<{ readonly server: Server; readonly port: number }> => {
+  const server = createServer((_, response) => {
+    response.writeHead(200, { 'content-type': 'text/html' })
+    response.end(html)
+  })
+  await new Promise<void>(done => server.listen(0, '127.0.0.1', done))
+  return { server, port: (server.address() as AddressInfo).port }
+}
+
+/** A request with headers that a browser would not send. */
+const raw = (
+  port: number,
+  options: { readonly method?: string; readonly path?: string; readonly headers?: Record<string, string> },
+  body?: string,
+): Promise<{ readonly status: number; readonly text: string }> =>
+  new Promise((done, failed) => {
+    const asked = ask({ host: '127.0.0.1', port, setHost: false, ...options }, response => {
+      let text = ''
+      response.on('data', (chunk: Buffer) => (text += chunk.toString()))
+      response.on('end', () => done({ status: response.statusCode ?? 0, text }))
+    })
+    asked.on('error', failed)
+    asked.end(body)
+  })
+
+test('another website that a member of the team visits can change nothing here', async ({ page, server }) => {
+  const target = `http://localhost:${server.port}`
+  const events = async () => (await (await fetch(`${target}/api/v1/units/tsp-l1/events`)).text()).length
+  const before = await events()
+  const attacks = `<form id="f" method="post" enctype="text/plain" target="t" action="${target}/api/v1/units/tsp-l1/events">
+      <input name='{"kind":"reset","person":"imelda-frost","x":"' value='"}'></form><iframe name="t"></iframe>`
+  const { server: evil, port } = await elsewhere(attacks)
+  for (const origin of [`http://127.0.0.1:${port}`, `http://localhost:${port}`]) {
+    await page.goto(origin)
+    await page.evaluate(async at => {
+      const url = `${at}/api/v1/units/tsp-l1/events`
+      const body = JSON.stringify({ kind: 'reset', person: 'imelda-frost' })
+      const tried = (init: RequestInit) => fetch(url, { method: 'POST', body, ...init }).catch(() => undefined)
+      await tried({ mode: 'no-cors', headers: { 'content-type': 'text/plain' } })
+      await tried({ mode: 'no-cors', headers: { 'content-type': 'text/plain; x=application/json' } })
+      await tried({ headers: { 'content-type': 'application/json' } })
+      await tried({ mode: 'no-cors' })
+      navigator.sendBeacon(url, new Blob([body], { type: 'text/plain' }))
+      document.querySelector('form')?.submit()
+    }, target)
+    await page.waitForTimeout(300)
+  }
+  expect(await events()).toBe(before)
+  // Nor is it shown inside of another page, where somebody could be led to press what they do not see.
+  await page.setContent(`<iframe src="${target}/"></iframe>`)
+  await expect(page.frameLocator('iframe').getByRole('heading', { level: 1 })).toHaveCount(0)
+  evil.close()
+})
+
+test('a name that somebody else has lead here is not ours, neither for reading nor for changing', async ({
+  server,
+  request,
+}) => {
+  for (const host of [
+    'rebound.example',
+    `rebound.example:${server.port}`,
+    'localhost.evil.example',
+    '',
+    'a@localhost',
+  ]) {
+    const read = await raw(server.port, { path: '/api/v1/people', headers: { host } })
+    expect([host, read.status]).toEqual([host, host === '' ? 421 : read.status === 400 ? 400 : 421])
+    expect(read.text).not.toContain('Imelda')
+  }
+  const rebound = { host: 'rebound.example', origin: 'http://rebound.example', 'sec-fetch-site': 'same-origin' }
+  const post = { method: 'POST', path: '/api/v1/people', headers: { ...rebound, 'content-type': 'application/json' } }
+  expect((await raw(server.port, post, '{"name":"Mallory"}')).status).toBe(421)
+  const { people } = (await (await request.get('/api/v1/people')).json()) as { people: { name: string }[] }
+  expect(people.map(p => p.name)).not.toContain('Mallory')
+  // What a proxy would say is believed of none.
+  const forged = await raw(server.port, {
+    path: '/api/v1/readiness/calendar?standard=ring-action',
+    headers: { host: `localhost:${server.port}`, 'x-forwarded-proto': 'https', 'x-forwarded-host': 'evil.example' },
+  })
+  expect(forged.status).toBe(200)
+  expect(forged.text).not.toContain('evil.example')
+})
+
+test('what cannot be read is told so with a sentence', async ({ server }) => {
+  const host = `localhost:${server.port}`
+  for (const [method, path, status] of [
+    ['TRACE', '/', 405],
+    ['PROPFIND', '/', 405],
+    ['GET', '/%ff', 400],
+    ['GET', '/name/bodies/%E0%A4%A', 400],
+    ['GET', '/%00', 400],
+    ['GET', `/${'x'.repeat(16_400)}`, 414],
+    ['GET', '//evil.example/', 400],
+    ['PUT', '/api/v1/standards/ring-action/level', 415],
+  ] as const) {
+    const { status: got, text } = await raw(server.port, { method, path, headers: { host } })
+    expect([method, path.slice(0, 40), got]).toEqual([method, path.slice(0, 40), status])
+    expect((JSON.parse(text) as { detail: string }).detail.length).toBeGreaterThan(10)
+  }
+  const level = (text: string) =>
+    raw(
+      server.port,
+      {
+        method: 'PUT',
+        path: '/api/v1/standards/ring-action/level',
+        headers: { host, 'content-type': 'application/json' },
+      },
+      text,
+    )
+  expect((await level('{"level":[]}')).status).toBe(422)
+  expect((await level('['.repeat(10_000))).status).toBe(400)
+})
+
+test('a page runs what it was sent with and nothing else', async ({ page, server }) => {
+  const complaints: string[] = []
+  page.on('console', message => {
+    if (/Content Security Policy/i.test(message.text())) complaints.push(message.text())
+  })
+  for (const path of [
+    '/',
+    '/decide/concordance',
+    '/set/cards/linnet',
+    '/name/phrasebook/track.hold',
+    '/keep/readiness',
+  ])
+    await page.goto(path)
+  expect(complaints).toEqual([])
+  const { headers } = await fetch(`http://localhost:${server.port}/`)
+  expect(headers.get('x-content-type-options')).toBe('nosniff')
+  const nonces = await Promise.all(
+    [1, 2].map(async () => {
+      const response = await fetch(`http://localhost:${server.port}/decide/standards`)
+      const nonce = /'nonce-([\w-]+)'/.exec(response.headers.get('content-security-policy') ?? '')?.[1] ?? 'none'
+      expect(await response.text()).toContain(`nonce="${nonce}"`)
+      return nonce
+    }),
+  )
+  expect(nonces[0]).not.toBe(nonces[1])
+  await page.evaluate(() => {
+    const script = document.createElement('script')
+    script.textContent = 'window.broken = true'
+    document.body.append(script)
+    document.body.insertAdjacentHTML('beforeend', '<img src="x" onerror="window.broken = true">')
+  })
+  await expect.poll(() => complaints.length).toBeGreaterThan(0)
+  expect(await page.evaluate(() => 'broken' in window)).toBe(false)
+})
+
+test('two thousand requests that nobody should send are answered with a sentence, and none breaks the server', async ({
+  server,
+}) => {
+  const base = `http://localhost:${server.port}`
+  const description = (await (await fetch(`${base}/api/v1/openapi.json`)).json()) as Description
+  const waiting = [...generateRequests(description, DEMO_IDS, 2000, 20_261_127)]
+  const faults: string[] = []
+  const send = async () => {
+    for (let g = waiting.pop(); g; g = waiting.pop()) {
+      const { method, address, headers, body } = g
+      const fault = await faultOf(await fetch(base + address, { method, headers, ...(body ? { body } : {}) }))
+      if (fault) faults.push(`${method} ${address.slice(0, 120)} ${body?.slice(0, 120) ?? ''}: ${fault}`)
+    }
+  }
+  await Promise.all([1, 2, 3, 4].map(send))
+  expect(faults).toEqual([])
+})
