@@ -17,7 +17,30 @@ module.exports = {
       'Core imports nothing from outside but small pure libraries.',
     ),
     arrow('db-knows-core-only', '^src/db', '^src/(?!core|db)', 'The database room calls core at most.'),
-    arrow('server-calls-db-and-core', '^src/server', '^src/(?!server|db|core)', 'The server room calls db and core.'),
+    arrow(
+      'server-calls-pool-db-and-core',
+      '^src/server',
+      '^src/(?!server|pool|db|core)',
+      'The server room calls the pool, db and core.',
+    ),
+    arrow('pool-works-for-others', '^src/pool', '^src/(?!pool|db|core)', 'The pool runs core, and backups of db.'),
+    {
+      name: 'workers-programs-stay-in-workers',
+      severity: 'error',
+      comment: 'What runs in a worker is asked for by name; its program is no part of the server.',
+      from: { path: '^src/(server|app)', pathNot: '\\.test\\.ts$' },
+      to: {
+        path: '^src/pool/(?!pool|refusal|documents|requests|asker)',
+        dependencyTypesNot: ['type-only'],
+      },
+    },
+    arrow('door-is-in-front', '^src/(?!door)', '^src/door', 'Nothing inside knows the door.'),
+    arrow(
+      'door-hands-on',
+      '^src/door',
+      '^src/(?!door|pool/asker|db/tables)',
+      'The door knows who asks and what changed.',
+    ),
     arrow(
       'ui-has-no-data-access',
       '^src/ui',

@@ -1,5 +1,6 @@
 import eslint from '@eslint/js'
 import reactHooks from 'eslint-plugin-react-hooks'
+import * as regexp from 'eslint-plugin-regexp'
 import tseslint from 'typescript-eslint'
 
 export default tseslint.config(
@@ -17,6 +18,15 @@ export default tseslint.config(
   },
   eslint.configs.recommended,
   ...tseslint.configs.recommendedTypeChecked,
+  {
+    // Whoever sends a text chooses its length: no expression takes more than its length again and again.
+    files: ['src/**/*.{ts,tsx}'],
+    plugins: { regexp },
+    rules: {
+      'regexp/no-super-linear-backtracking': ['error', { report: 'potential' }],
+      'regexp/no-super-linear-move': ['error', { report: 'potential' }],
+    },
+  },
   {
     languageOptions: {
       parserOptions: {
@@ -57,11 +67,11 @@ export default tseslint.config(
   },
   {
     files: ['src/**/*.{ts,tsx}'],
-    ignores: ['src/app/**/{page,layout,error,not-found,loading}.tsx'],
+    ignores: ['src/app/**/{page,layout,error,not-found,loading}.tsx', 'src/pool/worker.ts'],
     rules: {
       'no-restricted-syntax': [
         'error',
-        { selector: 'ExportDefaultDeclaration', message: 'Default exports only where Next wants them.' },
+        { selector: 'ExportDefaultDeclaration', message: 'Default exports only where Next or the pool wants them.' },
       ],
     },
   },

@@ -12,7 +12,8 @@ export type Reads = Map<string, number>
 const shared = globalThis as {
   coherionTables?: { readonly written: Map<string, number>; readonly watched: AsyncLocalStorage<Reads> }
 }
-const state = () => (shared.coherionTables ??= { written: new Map(), watched: new AsyncLocalStorage<Reads>() })
+const state = () =>
+  (shared.coherionTables ??= { written: new Map<string, number>(), watched: new AsyncLocalStorage<Reads>() })
 
 /** Notes what is read in the course of some work. */
 export const watchReads = <T>(reads: Reads, work: () => T): T => state().watched.run(reads, work)
@@ -40,7 +41,7 @@ const WRITTEN = /^\s*(?:insert\s+(?:or\s+\w+\s+)?into|replace\s+into|update|dele
 export const touchedBy = (sql: string): Touched => {
   const known = statements.get(sql)
   if (known) return known
-  const named = [...new Set([...sql.matchAll(NAMED)].map(m => (m[1] ?? '').toLowerCase()))]
+  const named = [...new Set(Array.from(sql.matchAll(NAMED), m => (m[1] ?? '').toLowerCase()))]
   const written = WRITTEN.exec(sql)?.[1]?.toLowerCase()
   const touched: Touched = WRITES.test(sql)
     ? { reads: named.filter(t => t !== written), writes: written === undefined ? named : [written] }

@@ -109,7 +109,7 @@ export const safetyHeaders = (nonce: string): Readonly<Record<string, string>> =
 export const policyWith = (nonce: string): string =>
   [
     "default-src 'self'",
-    `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'`,
+    `script-src 'self' 'nonce-${nonce}'`,
     `style-src 'self' 'nonce-${nonce}'`,
     // Places and sizes that are reckoned are written as attributes.
     "style-src-attr 'unsafe-inline'",

@@ -45,7 +45,7 @@ const shared = globalThis as { coherionKept?: Map<string, Kept> }
 
 export class KeptAnswers {
   private readonly kept = (shared.coherionKept ??= new Map<string, Kept>())
-  private readonly making = new Map<string, Promise<void>>()
+  private readonly making = new Map<string, Promise<Kept | undefined>>()
 
   /** Undefined for what is not kept: changes, files, and what is sent while it is made. */
   keyOf({ method, url = '', headers }: IncomingMessage): string | undefined {
@@ -66,36 +66,52 @@ export class KeptAnswers {
     nonce: string,
     make: () => Promise<unknown>,
   ): Promise<void> {
-    const there = this.current(key) ?? (await this.made(key))
+    const there = await this.there(key)
     if (there) return send(there, request, response, nonce)
-    let done = () => {}
+    let done: (kept: Kept | undefined) => void = () => {}
     this.making.set(key, new Promise(go => (done = go)))
+    let kept: Kept | undefined
     try {
-      // What comes from the application is zipped here, once it is known whole.
-      const accepts = request.headers['accept-encoding']
-      request.headers['accept-encoding'] = 'identity'
-      const reads: Reads = new Map()
-      const whole = await captured(response, () => watchReads(reads, make))
-      request.headers['accept-encoding'] = accepts
-      if (!whole) return
-      const kept: Kept = {
-        ...whole,
-        parts: whole.text.split(nonce),
-        bytes: 2 * whole.text.length,
-        reads,
-        until: Date.now() + KEPT_MS,
-      }
-      if (
-        whole.status === 200 &&
-        KEPT_TYPES.test(String(whole.headers['content-type'])) &&
-        !whole.headers['set-cookie']
-      )
-        this.keep(key, kept)
-      await send(kept, request, response, nonce)
+      kept = await this.make(request, response, nonce, make)
+      if (kept && isWorthKeeping(kept)) this.keep(key, kept)
     } finally {
       this.making.delete(key)
-      done()
+      done(kept && isWorthKeeping(kept) ? kept : undefined)
     }
+    if (kept) await send(kept, request, response, nonce)
+  }
+
+  /** Undefined where it went out as it came. */
+  private async make(
+    request: IncomingMessage,
+    response: ServerResponse,
+    nonce: string,
+    make: () => Promise<unknown>,
+  ): Promise<Kept | undefined> {
+    // What comes from the application is zipped here, once it is known whole.
+    const accepts = request.headers['accept-encoding']
+    request.headers['accept-encoding'] = 'identity'
+    const reads: Reads = new Map()
+    const whole = await captured(response, () => watchReads(reads, make))
+    request.headers['accept-encoding'] = accepts
+    if (!whole) return undefined
+    const { text, ...rest } = whole
+    return { ...rest, parts: text.split(nonce), bytes: 2 * text.length, reads, until: Date.now() + KEPT_MS }
+  }
+
+  /**
+   * What is kept and right, or was made for somebody else since this was asked for: it saw all that was written before,
+   * even where more was written meanwhile. So a crowd that looks at what is just changing costs one making at a time.
+   */
+  private async there(key: string): Promise<Kept | undefined> {
+    const here = this.current(key)
+    if (here) return here
+    // Begun before this was asked for: only good where nothing changed since.
+    await this.making.get(key)
+    const now = this.current(key)
+    if (now) return now
+    // Begun after: good as it is.
+    return this.making.get(key)
   }
 
   private current(key: string): Kept | undefined {
@@ -103,11 +119,6 @@ export class KeptAnswers {
     if (kept && kept.until > Date.now() && areCurrent(kept.reads)) return kept
     if (kept) this.kept.delete(key)
     return undefined
-  }
-
-  private async made(key: string): Promise<Kept | undefined> {
-    await this.making.get(key)
-    return this.current(key)
   }
 
   private keep(key: string, kept: Kept): void {
@@ -122,6 +133,9 @@ export class KeptAnswers {
     }
   }
 }
+
+const isWorthKeeping = ({ status, headers }: Kept): boolean =>
+  status === 200 && KEPT_TYPES.test(String(headers['content-type'])) && !headers['set-cookie']
 
 const send = async (
   { status, headers, parts }: Kept,
@@ -148,10 +162,11 @@ interface Whole {
 
 /** Runs what writes into a response and takes all of it; undefined where it was too much and went out as it came. */
 const captured = async (response: ServerResponse, make: () => Promise<unknown>): Promise<Whole | undefined> => {
-  const { write, end, writeHead, flushHeaders } = response
   const chunks: Buffer[] = []
   let length = 0
-  const restore = () => Object.assign(response, { write, end, writeHead, flushHeaders })
+  const own = { write: response.write.bind(response), end: response.end.bind(response) }
+  const before = { writeHead: response.writeHead.bind(response), flushHeaders: response.flushHeaders.bind(response) }
+  const restore = () => Object.assign(response, own, before)
   const letGo = () => {
     restore()
     for (const chunk of chunks) response.write(chunk)
@@ -177,16 +192,16 @@ const captured = async (response: ServerResponse, make: () => Promise<unknown>):
       const [chunk, encoding] = args
       const isAll = typeof chunk === 'function' || take(chunk, typeof encoding === 'string' ? encoding : 'utf8')
       if (isAll) done(true)
-      else end.call(response, undefined, 'utf8')
+      else own.end()
       callback(args)?.()
       return response
     }
-    response.writeHead = ((status: number, ...more: unknown[]) => {
+    response.writeHead = (status: number, ...more: unknown[]) => {
       response.statusCode = status
       const headers = more.find(m => typeof m === 'object' && m !== null && !Array.isArray(m))
       for (const [name, value] of Object.entries(headers ?? {})) response.setHeader(name, value as string)
       return response
-    }) as typeof response.writeHead
+    }
     response.flushHeaders = () => {}
     response.once('close', () => done(false))
   })

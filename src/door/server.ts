@@ -77,11 +77,29 @@ const serve = (request: IncomingMessage, response: ServerResponse): void => {
   })
 }
 
+const unreadable = JSON.stringify({
+  type: 'about:blank',
+  title: 'Not a request',
+  status: 400,
+  detail: 'What came in is no request that can be read, or its head is too long.',
+})
+const UNREADABLE = [
+  'HTTP/1.1 400 Bad Request',
+  'content-type: application/problem+json',
+  `content-length: ${unreadable.length}`,
+  'connection: close',
+  '',
+  unreadable,
+].join('\r\n')
+
+/** Whoever sends slowly, or too much before anything is read, is let go. */
+const LIMITS = { requestTimeout: 120_000, headersTimeout: 20_000, keepAliveTimeout: 10_000, maxHeaderSize: 32 * 1024 }
+
 const listen = (host: string): Promise<Server | undefined> =>
   new Promise((done, failed) => {
-    const server = createServer({ requestTimeout: 120_000, headersTimeout: 20_000, keepAliveTimeout: 10_000 }, serve)
+    const server = createServer(LIMITS, serve)
     server.on('clientError', (_, socket) => {
-      if (socket.writable) socket.end('HTTP/1.1 400 Bad Request\r\nconnection: close\r\n\r\n')
+      if (socket.writable) socket.end(UNREADABLE)
     })
     server.once('error', (error: Error & { code?: string }) => {
       // Not every machine has both kinds of loopback address.

@@ -165,7 +165,8 @@ export const resolveRequest = (input: Sent): readonly Resolution[] => {
   const done = new Map<Body, Resolution>()
   return bodiesOf(request.bodies).map(body => {
     const { id } = body
-    const made = done.get(body) ?? resolve(body, wanted, { known: own(request.known, id), firmware: own(request.firmware, id) })
+    const made =
+      done.get(body) ?? resolve(body, wanted, { known: own(request.known, id), firmware: own(request.firmware, id) })
     done.set(body, made)
     return made
   })

@@ -97,7 +97,7 @@ const readPart = async (zip: ZipFile, entry: Entry, reader: Reader): Promise<voi
 const isDateFormat = (id: number, code: string | undefined): boolean =>
   code === undefined
     ? (id >= 14 && id <= 22) || (id >= 45 && id <= 47)
-    : /[dmyhs]/i.test(code.replaceAll(/"[^"]*"|\\.|\[[^\]]*\]/g, ''))
+    : /[dmyhs]/i.test(code.replaceAll(/"[^"]*"|\\.|\[[^\][]*\]/g, ''))
 
 /** Which cell formats show days. */
 const readStyles = async (zip: ZipFile, entry: Entry | undefined): Promise<ReadonlySet<number>> => {

@@ -55,7 +55,7 @@ const Track = styled('div')(({ theme }) => ({
 
 /** The part of an option's words that tells it from its neighbours. */
 const shortWords = (step: Step): string => {
-  const number = /([−+-]?\d+(?:[.,]\d+)?)(?: of \d+)?$/.exec(step.words)
+  const number = /([−+-]?\d{1,9}(?:[.,]\d{1,9})?)(?: of \d{1,9})?$/.exec(step.words)
   const last = step.words.split(': ').at(-1) ?? step.words
   return number && !/\d\s*s$/.test(step.words) ? (number[1] ?? last) : last
 }

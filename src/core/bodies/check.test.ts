@@ -122,7 +122,7 @@ describe('contradictions', () => {
 
   it('spends no more than its effort on a profile, says what it could not prove, and looks at the rest', () => {
     const effort = newEffort()
-    const knot = entangledBody(60)
+    const knot = entangledBody(50)
     // Four firmware more, and all of them share the one effort.
     const updates = ['1.1', '1.2', '1.3', '1.4'].map(id => ({ id, changes: [] }))
     const problems = checkBody({ ...knot, firmware: { from: '1.0', to: '1.4' }, updates }, 'knot', { effort })

@@ -98,7 +98,7 @@ const spanned = (text: string): readonly string[] | undefined => {
   })
 }
 
-const SEPARATORS: readonly RegExp[] = [/\|/, /;/, / \/ | \/|\/ /, /,(?!\d)/, /\t+/, / {2,}/]
+const SEPARATORS: readonly RegExp[] = [/\|/, /;/, / \/ | \/|\/ /, /,(?!\d)/, /\t/, / {2}/]
 
 /** Options in one text, by whatever stands between them. */
 export const optionsIn = (text: string): readonly string[] => {

@@ -109,9 +109,9 @@ export const isNearWord = (a: string, b: string): boolean => {
 export const slugOf = (text: string, otherwise = 'item'): string =>
   folded(text)
     .replaceAll(/[^a-z0-9]+/g, '-')
-    .replaceAll(/^-+|-+$/g, '')
+    .replaceAll(/^-|-$/g, '')
     .slice(0, 50)
-    .replace(/-+$/, '') || otherwise
+    .replace(/-$/, '') || otherwise
 
 /** A slug that none of the taken ones equals; it is taken then. */
 export const uniqueSlug = (text: string, taken: Set<string>, otherwise = 'item'): string => {

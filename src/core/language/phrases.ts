@@ -109,7 +109,7 @@ const singular = (word: string): string => word.replace(/(?<=.{2})(?<![sui])s$/,
 export const tokensOf = (text: string): readonly string[] => {
   const known = MEMORY.get(text)
   if (known) return known
-  const words = normal(text).match(/\d+x\d+|\d+(?:\.\d+)?|\p{L}+/gu) ?? []
+  const words = normal(text).match(/\d+(?:x\d+|\.\d+)?|\p{L}+/gu) ?? []
   const made = words.map(w => (/^\d/.test(w) ? w : endless(SAME_WORDS.get(w) ?? SAME_WORDS.get(singular(w)) ?? w)))
   if (MEMORY.size >= MOST_REMEMBERED) MEMORY.clear()
   MEMORY.set(text, made)

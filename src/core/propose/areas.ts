@@ -92,7 +92,7 @@ const PATTERN_WORDS: Readonly<Record<Pattern, readonly Phrase[]>> = {
 }
 const FOLLOWS = phrases('track*', 'follow*')
 const CAMERA = phrases('zone', 'auto', 'face', 'group area')
-const GRID = /(\d+)\s*x\s*(\d+)/i
+const GRID = /(\d{1,4})\s{0,3}x\s{0,3}(\d{1,4})/i
 
 const coveringOf = (body: Body, pattern: Pattern, label: string): Area => {
   const usual = typicalArea(pattern)

@@ -35,7 +35,10 @@ const controlFor = (body: Body, setting: Setting): { control: Control; isNew: bo
   if (first && first.alike > 0.6) return { control: first.control, isNew: false }
   const text = setting.label.toLowerCase()
   const place = PLACE_WORDS.find(([words]) => words.test(text))?.[1] ?? 'thumb-upper-right'
-  const name = setting.label.replace(/^(?:assign|custom)\s+/i, '').replace(/\s+(?:function|work|setting)$/i, '')
+  const name = setting.label
+    .replace(/^(?:assign|custom)\s+/i, '')
+    .replace(/\s(?:function|work|setting)$/i, '')
+    .trim()
   const id = uniqueSlug(name, new Set(body.controls.map(c => c.id)), 'control')
   return { control: controlAt(id, name, place), isNew: true }
 }

@@ -1,10 +1,48 @@
 import type { MessagePort } from 'node:worker_threads'
 import QRCode from 'qrcode'
 import { onPaper } from '@/core/standards/guidance'
-import type { CardView, StepView } from '@/server/cards'
 import { canPrint, heightOf, PaperText, type Piece } from './paper-text'
 
 /** Cards on paper, black on white: numbered steps with a box each, in the order of the walk, and a code to the live card. */
+
+interface Caution {
+  readonly title: string
+  readonly words: string
+}
+
+/** A step as it is printed. */
+interface PaperStep {
+  readonly path: readonly [tab: string, page: string, row: number]
+  readonly setting: string
+  /** Undefined where nobody has seen what it says. */
+  readonly from: string | undefined
+  readonly to: string
+  readonly why: string
+  readonly notes: readonly string[]
+  readonly cautions: readonly Caution[]
+}
+
+/** What paper shows of a card. */
+export interface PaperCard {
+  readonly body: { readonly maker: string; readonly model: string }
+  readonly unit: { readonly tag: string } | undefined
+  readonly firmware: string
+  readonly standard: { readonly name: string; readonly version: number; readonly state: string }
+  readonly begins: 'factory' | 'unknown' | 'known'
+  readonly minutes: { readonly about: number }
+  readonly special: readonly string[]
+  readonly steps: readonly PaperStep[]
+  readonly slots: { readonly store: { readonly slot: string } | undefined } | undefined
+  readonly proofs: readonly { readonly words: string }[]
+  readonly cautions: readonly Caution[]
+  readonly guidance: {
+    readonly advice: readonly { readonly title: string; readonly text: string }[]
+    readonly rescues: readonly {
+      readonly symptom: string
+      readonly remedies: readonly { readonly text: string; readonly here: string | undefined }[]
+    }[]
+  }
+}
 
 /** Sizes in points, 1/72 inch; pocket is a quarter of A4. */
 const PAPERS = {
@@ -14,13 +52,13 @@ const PAPERS = {
 } as const
 export type PaperId = keyof typeof PAPERS
 
-const BEGINNINGS: Readonly<Record<CardView['begins'], string>> = {
+const BEGINNINGS: Readonly<Record<PaperCard['begins'], string>> = {
   known: 'From what it is known to be set to',
   factory: 'From factory defaults',
   unknown: 'From anything: look at each',
 }
 
-const nameOf = (card: CardView): string => card.unit?.tag ?? card.body.model
+const nameOf = (card: PaperCard): string => card.unit?.tag ?? card.body.model
 
 /** What is printed with a step, or between steps, kept together on one page. */
 interface Block {
@@ -33,7 +71,7 @@ interface Block {
   readonly number?: number
 }
 
-const stepBlocks = (s: StepView, number: number, text: number, isSmall: boolean): readonly Block[] => {
+const stepBlocks = (s: PaperStep, number: number, text: number, isSmall: boolean): readonly Block[] => {
   const small = text - 1.5
   const where = `row ${s.path[2]}, ${s.from === undefined ? 'look what it says' : `was ${s.from}`}`
   const quiet = [...(isSmall ? [] : [s.why]), ...s.notes].filter(Boolean)
@@ -61,10 +99,10 @@ const cautionBlock = (c: { readonly title: string; readonly words: string }, ind
 })
 
 /** Everything below the head of a card, in groups that stay together. */
-const groupsOf = (card: CardView, text: number, isSmall: boolean): readonly (readonly Block[])[] => {
+const groupsOf = (card: PaperCard, text: number, isSmall: boolean): readonly (readonly Block[])[] => {
   const small = text - 1.5
   const heading = (words: string): Block => ({ pieces: [{ text: words, isBold: true }], above: 0.9, has: 'rule-below' })
-  const menuOf = (s: StepView | undefined) => (s ? `${s.path[0]} › ${s.path[1]}` : '')
+  const menuOf = (s: PaperStep | undefined) => (s ? `${s.path[0]} › ${s.path[1]}` : '')
   const all = [
     card.body.maker,
     ...card.steps.flatMap(s => [...s.path.slice(0, 2).map(String), s.setting, s.to, s.from ?? '']),
@@ -115,7 +153,7 @@ const groupsOf = (card: CardView, text: number, isSmall: boolean): readonly (rea
 
 /** How to shoot, and what to try when it goes wrong: each group on one page with its heading. */
 const guidanceBlocks = (
-  guidance: CardView['guidance'],
+  guidance: PaperCard['guidance'],
   small: number,
   heading: (words: string) => Block,
 ): readonly (readonly Block[])[] => {
@@ -169,7 +207,7 @@ export class CardPaper {
   }
 
   /** Adds a card on pages of its own. @param address that its code leads to */
-  add(card: CardView, address: string): void {
+  add(card: PaperCard, address: string): void {
     const { doc } = this.text
     const { margin, text, isSmall } = this.paper
     const firstPage = doc.bufferedPageRange().start + doc.bufferedPageRange().count
@@ -200,7 +238,7 @@ export class CardPaper {
     this.y = this.paper.margin
   }
 
-  private head(card: CardView, address: string): void {
+  private head(card: PaperCard, address: string): void {
     const { margin, text, code } = this.paper
     const { state } = card.standard
     const for_ = `${card.standard.name}, version ${card.standard.version}${state === 'approved' ? '' : ` (${state})`}`
@@ -293,7 +331,7 @@ export const cardSheets = async ({
   readonly paper: PaperId
   readonly at: string
   readonly title: string
-  readonly cards: readonly { readonly card: CardView; readonly address: string }[]
+  readonly cards: readonly { readonly card: PaperCard; readonly address: string }[]
   readonly made?: MessagePort | undefined
 }): Promise<Uint8Array> => {
   const sheets = new CardPaper(paper, at)

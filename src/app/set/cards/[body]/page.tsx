@@ -10,12 +10,16 @@ import { addressOf } from '@/server/http'
 import { notFound } from '@/server/problems'
 import { readCard } from '@/server/cards'
 import { readInHand } from '@/server/concordance'
+import { remember } from '@/server/remember'
 import { CardPage } from './CardPage'
 
 interface Props {
   readonly params: Promise<{ body: string }>
   readonly searchParams: SearchParams
 }
+
+/** The same address, the same squares. */
+const codes = remember<Promise<string>>('codes', 500)
 
 /** Read once for the page and its title. */
 const cardOf = cache(async (props: Props) => {
@@ -41,7 +45,7 @@ export default async function OneCardPage(props: Props) {
   if (!card) return <Beginning hasBodies={bodies.length > 0} hasStandards={false} />
   // From paper back to the card as it is then.
   const address = cardAddress(addressOf({ headers: await headers() }), card)
-  const code = await QRCode.toDataURL(address, { margin: 1, width: 240 })
+  const code = await codes.getOr(address, () => QRCode.toDataURL(address, { margin: 1, width: 240 }))
   return (
     <CardPage
       key={`${card.standard.id} ${card.standard.version} ${body} ${card.unit?.id ?? ''}`}

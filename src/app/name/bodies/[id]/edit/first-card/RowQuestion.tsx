@@ -8,12 +8,12 @@ import { USUAL_ROWS, type UsualRow } from '@/core/vocabulary/usual-rows'
 const BETWEEN = ' | '
 
 const split = (text: string): readonly string[] => {
-  const parts = text.split(/\s*[|,;\n]\s*/).map(o => o.trim().slice(0, MOST_LABEL))
+  const parts = text.split(/[|,;\n]/).map(o => o.trim().slice(0, MOST_LABEL))
   return [...new Set(parts.filter(Boolean))]
 }
 
 const placeIn = (text: string): { tab?: string; page?: string } => {
-  const [tab, page] = text.split(/\s*[›>/]\s*/).map(t => t.trim().slice(0, MOST_LABEL))
+  const [tab, page] = text.split(/[›>/]/).map(t => t.trim().slice(0, MOST_LABEL))
   return tab ? { tab, page: page || tab } : {}
 }
 
