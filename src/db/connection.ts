@@ -3,9 +3,16 @@ import { join } from 'node:path'
 import knex, { type Knex } from 'knex'
 import { BACKUPS, DATABASE } from './backups'
 import { migrationSource } from './migrations'
-import { noteStatement } from './tables'
+import { noteRead, noteWritten } from './tables'
 
 export type Db = Knex
+
+/** What Knex tells of a statement. */
+interface Ran {
+  readonly sql: string
+  readonly bindings?: readonly unknown[]
+  readonly context?: { readonly changes?: number }
+}
 
 /** Whose data a folder holds. The demo and a team's own data never mix. */
 export type Purpose = 'demo' | 'own'
@@ -88,7 +95,11 @@ export const openDatabase = async (folder: string, purpose: Purpose): Promise<Db
     },
     migrations: { migrationSource },
   })
-  db.on('query', ({ sql }: { readonly sql: string }) => noteStatement(sql))
+  db.on('query', ({ sql, bindings = [] }: Ran) => noteRead(sql, bindings))
+  // What changed no row leaves every answer as right as it was.
+  db.on('query-response', (_: unknown, { sql, bindings = [], context }: Ran) => {
+    if (context?.changes !== 0) noteWritten(sql, bindings)
+  })
   try {
     if (!isNew) await withRetry(() => expectSound(db, folder))
     await withRetry(() => migrate(db, folder, isNew))

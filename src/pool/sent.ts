@@ -58,10 +58,11 @@ const documentsIn = (value: unknown): readonly unknown[] => {
 }
 
 /** Bodies and lenses of a file. */
-export const bundle = (input: Sent): Bundle => {
+export const bundle = (input: Sent): Bundle & { readonly notes: readonly Problem[] } => {
   const value = json(input)
   for (const document of documentsIn(value)) expectSize(document, 'A body or a lens')
-  return expectParsed(parseBundle(value, input.file))
+  const parsed = parseBundle(value, input.file)
+  return { ...expectParsed(parsed), notes: (parsed.ok && parsed.notes) || [] }
 }
 
 export interface Draft {

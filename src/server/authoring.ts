@@ -27,7 +27,7 @@ import { readLens } from './lenses'
 import { expectPerson } from './people'
 import { changedMeanwhile, notFound, RequestError } from './problems'
 import { writeXlsx } from './spreadsheets'
-import { work } from './working'
+import { handedOver, work } from './working'
 
 /** How profiles come into being, are edited by several people, and travel as files. */
 
@@ -35,6 +35,8 @@ const now = () => new Date().toISOString()
 export interface Imported {
   readonly bodies: readonly { readonly id: string; readonly name: string }[]
   readonly lenses: readonly { readonly id: string; readonly name: string }[]
+  /** What could not be proven in reasonable time; it was taken all the same. */
+  readonly notes: readonly string[]
 }
 
 export type OnConflict = 'ask' | 'replace' | 'keep-both'
@@ -95,7 +97,7 @@ export const importDocuments = async (
   onConflict: OnConflict,
   personId: string | null,
 ): Promise<Imported> => {
-  const bundle = await work('bundle', { sent, file })
+  const bundle = await work('bundle', { sent, file }, handedOver(sent))
   await expectPerson(personId ?? undefined)
   const db = await database()
   const [bodiesThere, lensesThere] = await Promise.all([
@@ -157,7 +159,7 @@ export const importDocuments = async (
     )
   const named = (all: readonly { readonly document: Body | Lens }[]) =>
     all.map(({ document: d }) => ({ id: d.id, name: `${d.maker} ${d.model}` }))
-  return { bodies: named(bodies), lenses: named(lenses) }
+  return { bodies: named(bodies), lenses: named(lenses), notes: bundle.notes.map(problemWords) }
 }
 
 /** Something is there under that id, and it says other things. */
@@ -346,7 +348,7 @@ export const restoreBody = async (
  */
 export const proposalsFor = async (sent: unknown): Promise<Readonly<Record<string, readonly Reading[]>>> => {
   const others = (await readBodies()).map(b => share(b.document))
-  return work('proposals', { sent, file: 'profile', others })
+  return work('proposals', { sent, file: 'profile', others }, handedOver(sent))
 }
 
 /** The menu of a body for a spreadsheet or as text. */

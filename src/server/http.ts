@@ -4,7 +4,7 @@ import { parseJson, parseWith } from '@/core/formats/problem'
 import { Refusal } from '@/pool/refusal'
 import { invalid, RequestError } from './problems'
 import { CannotReckonError } from './worked-out'
-import { asRequestError, work } from './working'
+import { asRequestError, handedOver, work } from './working'
 
 /** The most a request may hold, and the most a single body profile may. */
 export const MOST_REQUEST_BYTES = 20 * 1024 * 1024
@@ -65,7 +65,7 @@ const SMALL_BYTES = 128 * 1024
  */
 export const readJson = async (request: Request, file: string, mostBytes: number): Promise<unknown> => {
   const bytes = await readJsonBytes(request, mostBytes)
-  if (bytes.length > SMALL_BYTES) return work('json', { sent: bytes, file })
+  if (bytes.length > SMALL_BYTES) return work('json', { sent: bytes, file }, handedOver(bytes))
   const parsed = parseJson(new TextDecoder().decode(bytes), file)
   if (!parsed.ok) throw new RequestError(400, 'This is not JSON', parsed.problems[0]?.expected ?? '', parsed.problems)
   return parsed.value
@@ -93,7 +93,14 @@ export const readBytes = async (request: Request, mostBytes: number): Promise<Ui
     if (length > mostBytes) throw tooLarge
     chunks.push(chunk.value)
   }
-  return new Uint8Array(Buffer.concat(chunks))
+  // Memory of its own, so that it can be handed on to a worker without being copied.
+  const bytes = new Uint8Array(length)
+  let at = 0
+  for (const chunk of chunks) {
+    bytes.set(chunk, at)
+    at += chunk.byteLength
+  }
+  return bytes
 }
 
 /** Validates what came in; a mismatch is a 422 that names the place. */

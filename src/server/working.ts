@@ -22,6 +22,12 @@ export const asRequestError = ({ why, message, problems }: Refusal): RequestErro
   return new RequestError(status, title, problems.length ? problems.map(problemWords).join('\n') : message, problems)
 }
 
+/** What was sent as it came is handed over whole; nobody else reads it. */
+export const handedOver = (sent: unknown): Pick<WorkOptions, 'transfer'> =>
+  sent instanceof Uint8Array && sent.buffer instanceof ArrayBuffer && sent.byteLength === sent.buffer.byteLength
+    ? { transfer: [sent.buffer] }
+    : {}
+
 /** Has a task done by a worker. @throws RequestError for what it refuses */
 export const work = async <N extends TaskName>(
   name: N,

@@ -27,9 +27,19 @@ export const FileImport = ({ kind, label }: { kind: 'bodies' | 'standards'; labe
 
   const sendOne = async (file: string, text: string, conflict: OnConflict): Promise<Outcome> => {
     const query = new URLSearchParams({ file, conflict, ...(person ? { person: person.id } : {}) })
-    const sent = await sendJson<{ id: string }>('POST', `/api/v1/${kind}?${query.toString()}`, text)
+    const sent = await sendJson<{ id: string; notes?: readonly string[] }>(
+      'POST',
+      `/api/v1/${kind}?${query.toString()}`,
+      text,
+    )
     const asks = !sent.ok && sent.status === 409
-    return { file, text, ok: sent.ok, detail: sent.ok ? 'added' : sent.detail, asks }
+    return {
+      file,
+      text,
+      ok: sent.ok,
+      detail: sent.ok ? ['added', ...(sent.value.notes ?? [])].join('\n') : sent.detail,
+      asks,
+    }
   }
 
   const send = async (files: readonly File[]) => {

@@ -172,3 +172,51 @@ test('two thousand requests that nobody should send are answered with a sentence
   await Promise.all([1, 2, 3, 4].map(send))
   expect(faults).toEqual([])
 })
+
+test('an answer that is kept is never an old one, whatever anybody changes', async ({ server }) => {
+  const base = `http://localhost:${server.port}`
+  const get = async (path: string) => (await fetch(base + path)).json() as Promise<never>
+  const send = (method: string, path: string, content: unknown) =>
+    fetch(base + path, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(content) })
+  const looked = [
+    '/api/v1/readiness?standard=ring-action',
+    '/api/v1/cards?standard=ring-action&body=linnet&unit=tsp-l1',
+    '/api/v1/cards?standard=ring-action&body=sorrel&unit=tsp-s1',
+    '/api/v1/units/tsp-l1/events',
+    '/api/v1/concordance?standard=ring-action',
+    '/api/v1/standards',
+    '/api/v1/units',
+    '/api/v1/people',
+  ]
+  const card = async (body: string, unit: string): Promise<{ steps: { key: string; tick?: object }[] }> =>
+    get(`/api/v1/cards?standard=ring-action&body=${body}&unit=${unit}`)
+  const tick = async (body: string, unit: string, ticked: boolean) => {
+    const step = (await card(body, unit)).steps.find(s => Boolean(s.tick) !== ticked)
+    return send('PUT', '/api/v1/ticks', { standard: 'ring-action', body, unit, step: step?.key ?? 'x=y', ticked })
+  }
+  const event = async () => ((await get('/api/v1/units/tsp-l1/events')) as { events: { id: number }[] }).events[0]?.id
+  const linnet: object = await get('/api/v1/bodies/linnet')
+  const changes: readonly (() => Promise<Response>)[] = [
+    () => send('POST', '/api/v1/units/tsp-l1/events', { kind: 'reset', person: 'imelda-frost' }),
+    () => tick('linnet', 'tsp-l1', true),
+    () => tick('linnet', 'tsp-l1', true),
+    () => tick('sorrel', 'tsp-s1', true),
+    () => tick('linnet', 'tsp-l1', false),
+    () => send('POST', '/api/v1/people', { name: 'Newly Come' }),
+    () => send('POST', '/api/v1/units/tsp-l1/events', { kind: 'repaired' }),
+    async () => send('PUT', `/api/v1/units/tsp-l1/events/${await event()}`, { undone: true }),
+    () => send('PUT', '/api/v1/readiness/interval', { weeks: 26, seen: 4 }),
+    () => send('PUT', '/api/v1/bodies/linnet', { document: { ...linnet, about: 'x' }, revision: 1, what: 'x' }),
+    () => send('PUT', '/api/v1/standards/high-rope/usual', {}),
+    () => send('PUT', '/api/v1/people/imelda-frost/units', { units: ['tsp-l1'], seen: ['tsp-l2', 'tsp-l3'] }),
+    () => send('POST', '/api/v1/standards/ring-action/versions', {}),
+    () => tick('sorrel', 'tsp-s1', false),
+  ]
+  // What is asked for under another address is made anew.
+  const anew = (path: string, n: number) => `${path}${path.includes('?') ? '&' : '?'}anew=${n}`
+  for (const [n, change] of changes.entries()) {
+    for (const path of looked) await get(path)
+    expect([200, 201], `change ${n}`).toContain((await change()).status)
+    for (const path of looked) expect([n, path, await get(path)]).toEqual([n, path, await get(anew(path, n))])
+  }
+})

@@ -21,11 +21,14 @@ const all = <T>(
   name: string,
   parse: (value: unknown, file: string) => Parsed<T>,
   file: string,
-  problems: Problem[],
+  { problems, notes }: { readonly problems: Problem[]; readonly notes: Problem[] },
 ): readonly T[] =>
   values.flatMap((value, i) => {
     const parsed = parse(value, file)
-    if (parsed.ok) return [parsed.value]
+    if (parsed.ok) {
+      notes.push(...(parsed.notes ?? []))
+      return [parsed.value]
+    }
     problems.push(...parsed.problems.map(p => ({ ...p, path: `${name}.${i}${p.path ? `.${p.path}` : ''}` })))
     return []
   })
@@ -39,13 +42,15 @@ export const parseBundle = (value: unknown, file: string): Parsed<Bundle> => {
       return lens.ok ? { ok: true, value: { bodies: [], lenses: [lens.value] } } : lens
     }
     const body = parseBody(value, file)
-    return body.ok ? { ok: true, value: { bodies: [body.value], lenses: [] } } : body
+    return body.ok ? { ...body, value: { bodies: [body.value], lenses: [] } } : body
   }
   const parsed = parseDocument(bundleSchema, BUNDLE_FORMAT, value, file)
   if (!parsed.ok) return parsed
   const problems: Problem[] = []
-  const bodies = all(parsed.value.bodies, 'bodies', parseBody, file, problems)
-  const lenses = all(parsed.value.lenses, 'lenses', parseLens, file, problems)
+  const notes: Problem[] = []
+  const told = { problems, notes }
+  const bodies = all(parsed.value.bodies, 'bodies', parseBody, file, told)
+  const lenses = all(parsed.value.lenses, 'lenses', parseLens, file, told)
   const once = <T extends { readonly id: string }>(documents: readonly T[], name: string): readonly T[] =>
     documents.filter((d, i) => {
       const first = documents.findIndex(other => other.id === d.id)
@@ -61,7 +66,7 @@ export const parseBundle = (value: unknown, file: string): Parsed<Bundle> => {
       return false
     })
   const found = { bodies: once(bodies, 'bodies'), lenses: once(lenses, 'lenses') }
-  return problems.length ? { ok: false, problems } : { ok: true, value: found }
+  return problems.length ? { ok: false, problems } : { ok: true, value: found, ...(notes.length ? { notes } : {}) }
 }
 
 export const bundleOf = (bodies: readonly Body[], lenses: readonly Lens[]) => ({

@@ -9,6 +9,7 @@ import type { StandardHeading } from '@/server/catalogue'
 import type { Selections, SideBySide, SideCell } from '@/server/comparison'
 import { useGoTo } from '@/ui/address'
 import { AlignmentMark } from '@/ui/AlignmentMark'
+import { NotReckoned } from '@/ui/NotReckoned'
 import { Page } from '@/ui/pieces'
 import { STATE_WORDS } from '@/ui/versions'
 import { Differences } from './Differences'
@@ -129,6 +130,10 @@ export const CompareView = ({
           </>
         )}
       </Box>
+      <NotReckoned
+        failed={shown.kind === 'bodies' ? shown.selections.failed : shown.comparison.failed}
+        sx={{ mt: 2 }}
+      />
       {shown.kind === 'bodies' ? (
         <TwoSelections selections={shown.selections} />
       ) : (

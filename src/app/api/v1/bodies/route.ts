@@ -10,6 +10,6 @@ export const POST = (request: Request) =>
     const file = fileNameOf(request, 'body')
     const { conflict, person } = parseQuery(importQuerySchema, request)
     const content = await readJsonBytes(request, MOST_REQUEST_BYTES)
-    const { bodies, lenses } = await importDocuments(content, file, conflict, person ?? null)
-    return Response.json({ id: bodies[0]?.id ?? lenses[0]?.id, bodies, lenses }, { status: 201 })
+    const { bodies, lenses, notes } = await importDocuments(content, file, conflict, person ?? null)
+    return Response.json({ id: bodies[0]?.id ?? lenses[0]?.id, bodies, lenses, notes }, { status: 201 })
   })

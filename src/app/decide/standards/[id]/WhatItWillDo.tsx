@@ -2,6 +2,7 @@
 
 import { Box, Typography } from '@mui/material'
 import type { EffectView } from '@/server/standards'
+import { NotReckoned } from '@/ui/NotReckoned'
 
 const changed = (before: number, after: number): string =>
   `${after.toFixed(2)}${Math.abs(after - before) < 0.005 ? ', as before' : `, ${before.toFixed(2)} before`}`
@@ -22,6 +23,7 @@ export const WhatItWillDo = ({ effect: e }: { effect: EffectView }) => {
       <Typography sx={{ mt: 0.5 }}>
         Agreement of the bodies {isFirst ? e.agreementAfter.toFixed(2) : changed(e.agreementBefore, e.agreementAfter)}.
       </Typography>
+      <NotReckoned failed={e.failed} sx={{ mt: 1 }} />
       <Box
         component="table"
         sx={{
