@@ -3,4 +3,6 @@ import { bin, ensureBuilt, ensureChromium, ensureInstalled, run } from './lib.mj
 
 await ensureInstalled()
 await ensureBuilt()
-process.exit(await run(bin('tsx'), ['scripts/bench/index.ts'], { CHROMIUM: ensureChromium() }))
+process.exit(
+  await run(bin('tsx'), ['scripts/bench/index.ts', ...process.argv.slice(2)], { CHROMIUM: ensureChromium() }),
+)

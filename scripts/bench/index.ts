@@ -3,6 +3,7 @@ import { benchControls } from './controls'
 import { benchKeep } from './keep'
 import { benchLevel } from './level'
 import { benchPhrasebook } from './phrasebook'
+import { endOfFigures } from './record'
 import { benchResolver } from './resolver'
 
 benchPhrasebook()
@@ -11,3 +12,4 @@ await benchLevel()
 await benchResolver()
 await benchConcordance()
 await benchKeep()
+endOfFigures()

@@ -1,4 +1,4 @@
-import { random } from '../../src/core/numeric/random'
+import { random, type Random } from '../../src/core/numeric/random'
 import { type Line, ms, quantile, sendTo } from './measure'
 
 const PAGES = [
@@ -25,12 +25,14 @@ interface Crowd {
   readonly readers: number
   readonly tickers: number
   readonly seconds: number
-  /** Between an answer and the next question. */
+  /** Between an answer and the next question, on average. */
   readonly pauseMs: number
+  /** Between two ticks: a step is set on the camera first. */
+  readonly tickPauseMs: number
 }
 
 /** A crowd in a closed loop: everybody asks again as soon as they are answered, or after a pause. */
-const crowd = async (base: string, { readers, tickers, seconds, pauseMs }: Crowd) => {
+const crowd = async (base: string, { readers, tickers, seconds, pauseMs, tickPauseMs }: Crowd) => {
   const steps = await Promise.all(
     UNITS.map(async ([body, unit]) => {
       const card = await fetch(`${base}/api/v1/cards?standard=ring-action&body=${body}&unit=${unit}`)
@@ -40,21 +42,29 @@ const crowd = async (base: string, { readers, tickers, seconds, pauseMs }: Crowd
   const waits: number[] = []
   let failed = 0
   const end = Date.now() + seconds * 1000
+  const pause = (around: number, r: Random) =>
+    around ? new Promise(go => setTimeout(go, around * (0.5 + r.next()))) : undefined
   const timed = async (ask: () => Promise<Response>) => {
     const began = performance.now()
     const response = await ask()
     await response.arrayBuffer()
     if (!response.ok) failed++
     waits.push(performance.now() - began)
-    if (pauseMs) await new Promise(go => setTimeout(go, pauseMs))
   }
   const read = async (seed: number) => {
     const r = random(seed)
-    while (Date.now() < end) await timed(() => fetch(base + r.pick(PAGES)))
+    // Nobody comes at the same moment as everybody else.
+    await pause(pauseMs, r)
+    while (Date.now() < end) {
+      await timed(() => fetch(base + r.pick(PAGES)))
+      await pause(pauseMs, r)
+    }
   }
   const tick = async (i: number) => {
     const [body, unit] = UNITS[i % UNITS.length] ?? UNITS[0]
     const mine = steps[i % UNITS.length] ?? []
+    const r = random(1000 + i)
+    await pause(tickPauseMs, r)
     for (let n = 0; Date.now() < end; n++) {
       const step = mine[n % Math.max(1, mine.length)]
       const ticked = Math.floor(n / mine.length) % 2 === 0
@@ -63,6 +73,7 @@ const crowd = async (base: string, { readers, tickers, seconds, pauseMs }: Crowd
           ? fetch(`${base}/keep/readiness`)
           : sendTo(base, 'PUT', '/api/v1/ticks', { standard: 'ring-action', body, unit, step, ticked }),
       )
+      await pause(tickPauseMs, r)
     }
   }
   await Promise.all([
@@ -85,18 +96,20 @@ export const load = async (base: string): Promise<readonly Line[]> => {
     }
   }
   // Everything is looked at once before it is measured.
-  await crowd(base, { readers: 4, tickers: 0, seconds: 6, pauseMs: 0 })
+  await crowd(base, { readers: 4, tickers: 0, seconds: 6, pauseMs: 0, tickPauseMs: 0 })
+  const all = { readers: 45, tickers: 5, seconds: 16 }
   return [
-    await line('50 readers who never pause', { readers: 50, tickers: 0, seconds: 12, pauseMs: 0 }, true),
     await line(
-      '45 readers and 5 who tick, each with 2 s between',
-      { readers: 45, tickers: 5, seconds: 16, pauseMs: 2000 },
+      '50 readers who never pause',
+      { readers: 50, tickers: 0, seconds: 12, pauseMs: 0, tickPauseMs: 0 },
       true,
     ),
+    await line('45 readers and 5 who tick, each about 2 s apart', { ...all, pauseMs: 2000, tickPauseMs: 2000 }, true),
     await line(
-      '45 readers and 5 who tick, who never pause',
-      { readers: 45, tickers: 5, seconds: 16, pauseMs: 0 },
+      '45 readers who never pause, 5 who tick about 2 s apart',
+      { ...all, pauseMs: 0, tickPauseMs: 2000 },
       true,
     ),
+    await line('45 readers and 5 who tick, none of whom ever pauses', { ...all, pauseMs: 0, tickPauseMs: 0 }, true),
   ]
 }

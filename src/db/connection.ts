@@ -3,9 +3,15 @@ import { join } from 'node:path'
 import knex, { type Knex } from 'knex'
 import { BACKUPS, DATABASE } from './backups'
 import { migrationSource } from './migrations'
-import { noteRead, noteWritten } from './tables'
+import { noteRead, noteWritten, watchOthers } from './tables'
 
 export type Db = Knex
+
+/** A connection of better-sqlite3, as far as it is used here. */
+interface Raw {
+  readonly open: boolean
+  readonly pragma: (text: string, options?: { readonly simple: boolean }) => unknown
+}
 
 /** What Knex tells of a statement. */
 interface Ran {
@@ -79,13 +85,14 @@ export const openDatabase = async (folder: string, purpose: Purpose): Promise<Db
     pool: {
       min: 1,
       max: 1,
-      afterCreate: (raw: { pragma: (text: string) => void }, done: (error: Error | null, raw: unknown) => void) => {
+      afterCreate: (raw: Raw, done: (error: Error | null, raw: unknown) => void) => {
         // Waiting happens in withRetry, where it does not hold up other requests.
         raw.pragma('busy_timeout = 50')
         try {
           raw.pragma('journal_mode = WAL')
           raw.pragma('synchronous = FULL')
           raw.pragma('foreign_keys = ON')
+          watchOthers(() => (raw.open ? Number(raw.pragma('data_version', { simple: true })) : -1))
           done(null, raw)
         } catch (error) {
           // What is no database says so here; it is told as damage by whoever opens it.

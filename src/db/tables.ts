@@ -10,18 +10,36 @@ export type Reads = Map<string, number>
 
 /** Bundles of the server are several; all of them mean the same tables. */
 const shared = globalThis as {
-  coherionTables?: { readonly written: Map<string, number>; readonly watched: AsyncLocalStorage<Reads> }
+  coherionTables?: {
+    readonly written: Map<string, number>
+    readonly watched: AsyncLocalStorage<Reads>
+    byOthers: () => number
+  }
 }
 const state = () =>
-  (shared.coherionTables ??= { written: new Map<string, number>(), watched: new AsyncLocalStorage<Reads>() })
+  (shared.coherionTables ??= {
+    written: new Map<string, number>(),
+    watched: new AsyncLocalStorage<Reads>(),
+    byOthers: () => 0,
+  })
+
+/** What another process writes nobody tells of; the database counts it. @source SQLite, PRAGMA data_version */
+export const watchOthers = (count: () => number): void => {
+  state().byOthers = count
+}
+
+const OTHERS = '*others'
 
 /** Notes what is read in the course of some work. */
-export const watchReads = <T>(reads: Reads, work: () => T): T => state().watched.run(reads, work)
+export const watchReads = <T>(reads: Reads, work: () => T): T => {
+  reads.set(OTHERS, state().byOthers())
+  return state().watched.run(reads, work)
+}
 
 /** Whether nothing that was read has been written to since. */
 export const areCurrent = (reads: Reads): boolean => {
-  const { written } = state()
-  for (const [key, count] of reads) if ((written.get(key) ?? 0) !== count) return false
+  const { written, byOthers } = state()
+  for (const [key, count] of reads) if ((key === OTHERS ? byOthers() : (written.get(key) ?? 0)) !== count) return false
   return true
 }
 

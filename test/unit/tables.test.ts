@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -52,11 +53,18 @@ it('what was read stays right until it is written to, and not by a write that ch
   const db = await openDatabase(folder, 'own')
   const reads: Reads = new Map()
   await watchReads(reads, () => listPeople(db))
-  expect([...reads.keys()]).toEqual(['people'])
+  expect([...reads.keys()]).toEqual(['*others', 'people'])
   await db('people').where({ id: 'nobody' }).update({ name: 'x' })
   expect(areCurrent(reads)).toBe(true)
   await addPerson(db, { id: 'a', name: 'Anna' }, '2026-01-01')
   expect(areCurrent(reads)).toBe(false)
+  // What another process writes is noticed as well.
+  const again: Reads = new Map()
+  await watchReads(again, () => listPeople(db))
+  expect(areCurrent(again)).toBe(true)
+  const script = `require('better-sqlite3')(process.argv[1]).exec("update people set name = 'Anne'")`
+  execFileSync(process.execPath, ['-e', script, join(folder, 'coherion.db')])
+  expect(areCurrent(again)).toBe(false)
   await db.destroy()
   rmSync(folder, { recursive: true })
 })
