@@ -116,6 +116,18 @@ const isFree = port =>
     probe.listen(port, () => probe.close(() => done(true)))
   })
 
+/** What a server is called that listens on a host. */
+const nameOf = host => {
+  if (!host || ['0.0.0.0', '::'].includes(host)) return 'localhost'
+  return host.includes(':') ? `[${host}]` : host
+}
+
+/** Who can reach the server, in a sentence. */
+export const whoReachesIt = () =>
+  process.env.HOST
+    ? `It listens on ${process.env.HOST}: whoever is on that network can read and change everything, there is no sign-in yet.`
+    : 'It answers on this machine only; HOST=0.0.0.0 opens it to the network, see SECURITY.md.'
+
 /** Starts the built application on a data folder and prints its address once it answers. */
 export const serve = async ({ purpose, data, port, quiet = false }) => {
   if (!(await isFree(port))) fail(`Port ${port} is in use. Choose another: PORT=3001 npm run demo`)
@@ -128,7 +140,7 @@ export const serve = async ({ purpose, data, port, quiet = false }) => {
   process.on('SIGINT', stop)
   process.on('SIGTERM', stop)
   const ended = new Promise(done => child.on('exit', code => done(code ?? 0)))
-  const address = `http://localhost:${port}`
+  const address = `http://${nameOf(process.env.HOST)}:${port}`
   child.stdout.on('data', text => {
     if (!quiet && process.env.COHERION_VERBOSE) process.stdout.write(text)
   })

@@ -28,14 +28,7 @@ const zipOf = (parts: readonly Part[]): Uint8Array => {
     const local = Buffer.concat([Buffer.from('PK\x03\x04', 'latin1'), common, Buffer.from(name), packed])
     const central = Buffer.alloc(14)
     central.writeUInt32LE(offset, 10)
-    directory.push(
-      Buffer.concat([
-        Buffer.from('PK\x01\x02\x14\x00', 'latin1'),
-        common,
-        central,
-        Buffer.from(name),
-      ]),
-    )
+    directory.push(Buffer.concat([Buffer.from('PK\x01\x02\x14\x00', 'latin1'), common, central, Buffer.from(name)]))
     files.push(local)
     offset += local.length
   }

@@ -2,6 +2,7 @@ import ExcelJS from 'exceljs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { problemWords } from '../../src/core/formats/problem'
+import { workbookOf } from '../hardship/xlsx'
 import { RequestError } from '../../src/server/problems'
 import { fileResponse, MOST_SHEET_BYTES, readSheet, readSheetBytes, writeXlsx } from '../../src/server/spreadsheets'
 
@@ -66,6 +67,31 @@ describe('an XLSX file', () => {
     expect(problems.map(problemWords)).toEqual([
       'x.xlsx: row 20001 stands there; expected at most 20000 rows in the first sheet',
     ])
+  })
+})
+
+describe('days', () => {
+  const styles = `<styleSheet xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main">
+    <numFmts><numFmt numFmtId="164" formatCode="[Red]yyyy"/><numFmt numFmtId="165" formatCode="0 &quot;days&quot;"/></numFmts>
+    <cellXfs><xf numFmtId="0"/><xf numFmtId="14"/><xf numFmtId="164"/><xf numFmtId="165"/></cellXfs></styleSheet>`
+  const shown = async (cells: readonly (readonly [style: number, value: number])[]) => {
+    const row = cells.map(([s, v]) => `<c s="${s}"><v>${v}</v></c>`).join('')
+    const bytes = workbookOf(`<sheetData><row>${row}</row></sheetData>`, [{ name: 'xl/styles.xml', text: styles }])
+    return (await readSheet(bytes, 'x.xlsx')).rows[0]
+  }
+
+  it('are numbers that a format shows as days; 1900 has a day that never was', async () => {
+    // ECMA-376-1, 18.17.4.1: 1 is 1 January 1900, 2958465 is 31 December 9999, and 60 would be 29 February 1900.
+    const serials = [1, 59, 61, 2_958_465] as const
+    expect(await shown(serials.map(n => [1, n]))).toEqual(['1900-01-01', '1900-02-28', '1900-03-01', '9999-12-31'])
+    // Hours are no day of their own, a word in a format is no day, and a plain number stays one.
+    expect(
+      await shown([
+        [2, 45_000.75],
+        [3, 45_000],
+        [0, 45_000],
+      ]),
+    ).toEqual(['2023-03-15', '45000', '45000'])
   })
 })
 

@@ -1,0 +1,98 @@
+import { afterAll, describe, expect, it } from 'vitest'
+import { onBehalfOf } from '../../src/pool/asker'
+import { documentOf, share } from '../../src/pool/documents'
+import { closePool, work } from '../../src/pool/pool'
+import { Refusal } from '../../src/pool/refusal'
+import { Turns } from '../../src/pool/turns'
+import { demoBodies, demoStandards } from '../../src/demo/world'
+import { resolve } from '../../src/core/resolve'
+import { database } from '../../src/server/database'
+import { CannotReckonError, workedOut } from '../../src/server/worked-out'
+import { useDemoFolder } from '../fixtures/demo-folder'
+
+/** Work on threads of its own: who comes next, what ends it, and what is kept of it. */
+useDemoFolder()
+afterAll(closePool)
+
+describe('those who ask', () => {
+  it('take turns, however much one of them has waiting', () => {
+    const turns = new Turns<string>()
+    for (const n of [1, 2, 3]) turns.push('Anna', `Anna ${n}`)
+    turns.push('Bruno', 'Bruno 1')
+    turns.push('Clara', 'Clara 1')
+    turns.push('Bruno', 'Bruno 2')
+    turns.remove('Anna 3')
+    expect([turns.size, turns.of('Bruno')]).toEqual([5, 2])
+    const order = Array.from({ length: 6 }, () => turns.shift())
+    expect(order).toEqual(['Anna 1', 'Bruno 1', 'Clara 1', 'Anna 2', 'Bruno 2', undefined])
+  })
+
+  it('end what they asked for by going, before it began and while it runs; others are served on', async () => {
+    const gone = new AbortController()
+    const bodies = Array.from({ length: 200 }, (_, i) => ({ ...demoBodies()[i % 12], id: `b-${i}` }))
+    const asked = { sent: { standard: demoStandards()[0], bodies }, file: 'request' }
+    const both = onBehalfOf({ id: 'Anna', gone: gone.signal }, () =>
+      Promise.allSettled([1, 2, 3].map(() => work('resolveRequest', asked))),
+    )
+    const [linnet] = demoBodies()
+    const other = work('isContradictory', { body: linnet as NonNullable<typeof linnet> })
+    setTimeout(() => gone.abort(), 150)
+    for (const ended of await both) {
+      expect(ended.status).toBe('rejected')
+      expect(ended.status === 'rejected' && (ended.reason as Refusal).why).toBe('gone')
+    }
+    expect(await other).toBe(false)
+    expect(await work('readSheet', { bytes: new TextEncoder().encode('a\n'), file: 'x' })).toMatchObject({
+      rows: [['a']],
+    })
+  })
+})
+
+describe('what is worked out', () => {
+  it('comes back as it would be worked out here', async () => {
+    const [body] = demoBodies()
+    const standard = demoStandards().find(s => s.id === 'ring-action')
+    if (!body || !standard) throw new Error('the demo is empty')
+    const firmware = body.firmware.to
+    const asked = { body: share(body), standard: share(standard), firmware, context: {}, known: {} }
+    const text = await work('resolution', asked)
+    expect(JSON.parse(text)).toEqual(JSON.parse(JSON.stringify(resolve(body, standard, { firmware }))))
+    expect(documentOf(share(body))).toEqual(body)
+    expect(share(body)).toBe(share(body))
+    expect(share({ ...body }).digest).toBe(share(body).digest)
+  })
+
+  it('is worked out once, also by those who ask at the same moment, and again after it failed by chance', async () => {
+    await database()
+    let made = 0
+    const make = () => {
+      made++
+      return Promise.resolve('{"a":1}')
+    }
+    const both = await Promise.all([workedOut(['test', 'one'], make), workedOut(['test', 'one'], make)])
+    expect([both, made]).toEqual([[{ a: 1 }, { a: 1 }], 1])
+    const failing = () => Promise.reject(new Refusal('busy', 'Too much.'))
+    await expect(workedOut(['test', 'two'], failing)).rejects.toThrow('Too much.')
+    expect(await workedOut(['test', 'two'], make)).toEqual({ a: 1 })
+    const never = () => Promise.reject(new Refusal('unresolvable', 'Tangled.'))
+    await expect(workedOut(['test', 'three'], never)).rejects.toBeInstanceOf(CannotReckonError)
+    // It was kept that it cannot be: nobody waits for it again.
+    await expect(workedOut(['test', 'three'], make)).rejects.toThrow('Tangled.')
+    expect(made).toBe(2)
+  })
+
+  it('is still there after a restart', async () => {
+    let made = 0
+    const make = () => {
+      made++
+      return Promise.resolve('[1]')
+    }
+    await workedOut(['test', 'restart'], make)
+    await new Promise(go => setTimeout(go, 400))
+    // What a process remembers ends with it.
+    const { coherionMemory } = globalThis as { coherionMemory?: Map<string, Map<string, unknown>> }
+    coherionMemory?.get('worked out')?.clear()
+    expect(await workedOut(['test', 'restart'], make)).toEqual([1])
+    expect(made).toBe(1)
+  })
+})
