@@ -43,7 +43,7 @@ const over: string[] = []
  * @param target in milliseconds, on the machine that the records are from
  */
 export const figure = (name: string, value: number, target?: number): string => {
-  now[name] = value
+  now[name] = Math.round(value * 10) / 10
   const record = records.figures[name]
   const before = record === undefined ? undefined : record * scale
   if (before !== undefined && value > NOTICED * before)

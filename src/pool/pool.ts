@@ -51,7 +51,13 @@ const openLane = (lane: Lane): LaneState => ({
 })
 
 /** Survives being bundled several times. */
-const shared = globalThis as { coherionPool?: Readonly<Record<Lane, LaneState>> }
+const shared = globalThis as {
+  coherionPool?: Readonly<Record<Lane, LaneState>>
+  coherionPoolBegun?: Map<TaskName, number>
+}
+
+/** How many tasks of each name were begun since the start: work that is done twice shows here, on any machine. */
+export const tasksBegun = (): Map<TaskName, number> => (shared.coherionPoolBegun ??= new Map())
 
 const lanes = (): Readonly<Record<Lane, LaneState>> =>
   (shared.coherionPool ??= Object.fromEntries(LANES.map(lane => [lane, openLane(lane)])) as Record<Lane, LaneState>)
@@ -102,6 +108,7 @@ export const work = async <N extends TaskName>(
   const gone = isForAll ? undefined : asker?.gone
   if (gone?.aborted) throw goneAway()
   await turnIn(lane, asker?.id ?? '', gone)
+  tasksBegun().set(name, (tasksBegun().get(name) ?? 0) + 1)
   const tooLong = AbortSignal.timeout(seconds * 1000)
   try {
     const answer = (await lane.pool.run(
