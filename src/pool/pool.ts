@@ -57,7 +57,7 @@ const shared = globalThis as {
 }
 
 /** How many tasks of each name were begun since the start: work that is done twice shows here, on any machine. */
-export const tasksBegun = (): Map<TaskName, number> => (shared.coherionPoolBegun ??= new Map())
+export const tasksBegun = (): Map<TaskName, number> => (shared.coherionPoolBegun ??= new Map<TaskName, number>())
 
 const lanes = (): Readonly<Record<Lane, LaneState>> =>
   (shared.coherionPool ??= Object.fromEntries(LANES.map(lane => [lane, openLane(lane)])) as Record<Lane, LaneState>)

@@ -39,8 +39,8 @@ export const answer = async (work: () => Promise<Response>): Promise<Response> =
   }
 }
 
-/** Exactly this, with or without the letters it is written in; a type that only sounds like it is another one. */
-const IS_JSON = /^application\/(?:json|problem\+json)(?:\s*;.*)?$/i
+/** Exactly this, whatever is said of its letters; a type that only holds the word is another one. */
+const IS_JSON = /^application\/json(?:\s*;.*)?$/i
 
 export const isJsonRequest = (request: Request): boolean =>
   IS_JSON.test((request.headers.get('content-type') ?? '').trim())

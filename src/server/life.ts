@@ -13,6 +13,7 @@ import { database } from './database'
 import { readLives } from './lives'
 import { notFound } from './problems'
 import { readinessAt } from './readiness'
+import { whyNot } from './worked-out'
 
 /** One unit: what it is set to now, against a standard, and all that happened to it. */
 
@@ -84,6 +85,10 @@ const settingsNow = (body: Body, known: Known, prepared: Prepared | undefined): 
   return all.sort((a, b) => STANDS_ORDER.indexOf(a.stands) - STANDS_ORDER.indexOf(b.stands))
 }
 
+const withoutThat = (error: unknown): undefined => {
+  if (whyNot(error) === undefined) throw error
+}
+
 /**
  * A unit's life, newest first, and what it is set to now.
  *
@@ -98,7 +103,8 @@ export const readLife = async (unitId: string, ref?: string, context: Context = 
     readBody(unit.body_id),
     unitTimeline(db, unitId),
     listStandards(),
-    ref === undefined ? undefined : prepare(ref, unit.body_id, unitId, context),
+    // What happened to a unit can be told, even where nobody can say what it should be set to.
+    ref === undefined ? undefined : prepare(ref, unit.body_id, unitId, context).catch(withoutThat),
     readRecheckWeeks(db),
   ])
   const body = formOf(stored, unit.firmware)

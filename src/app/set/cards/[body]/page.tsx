@@ -11,6 +11,8 @@ import { notFound } from '@/server/problems'
 import { readCard } from '@/server/cards'
 import { readInHand } from '@/server/concordance'
 import { remember } from '@/server/remember'
+import { whyNot } from '@/server/worked-out'
+import { NotReckoned } from '@/ui/NotReckoned'
 import { CardPage } from './CardPage'
 
 interface Props {
@@ -30,7 +32,13 @@ const cardOf = cache(async (props: Props) => {
     throw notFound('standard', asked.standard)
   const { body } = await props.params
   const [unit, slots] = [await param(props.searchParams, 'unit'), await param(props.searchParams, 'slots')]
-  return { bodies, body, card: ref === undefined ? undefined : await readCard(ref, body, unit, context, slots) }
+  try {
+    return { bodies, body, card: ref === undefined ? undefined : await readCard(ref, body, unit, context, slots) }
+  } catch (error) {
+    const why = whyNot(error)
+    if (why === undefined) throw error
+    return { bodies, body, card: undefined, failed: { body: bodies.find(b => b.id === body)?.model ?? body, why } }
+  }
 })
 
 /** By this a card that is kept on a device is found again. */
@@ -41,7 +49,8 @@ export const generateMetadata = async (props: Props) => {
 }
 
 export default async function OneCardPage(props: Props) {
-  const { bodies, body, card } = await orNotFound(cardOf(props))
+  const { bodies, body, card, failed } = await orNotFound(cardOf(props))
+  if (failed) return <NotReckoned failed={[failed]} sx={{ m: 2.5 }} />
   if (!card) return <Beginning hasBodies={bodies.length > 0} hasStandards={false} />
   // From paper back to the card as it is then.
   const address = cardAddress(addressOf({ headers: await headers() }), card)
