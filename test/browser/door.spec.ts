@@ -1,7 +1,8 @@
-import { expect } from '@playwright/test'
+import { chromium, expect } from '@playwright/test'
 import { createServer, request as ask, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { DEMO_IDS, type Description, faultOf, generateRequests } from '../hardship/requests'
+import settings from '../../scripts/chromium.json' with { type: 'json' }
 import { test } from './support/drivers'
 
 /** What comes in by the door, and what does not. */
@@ -88,6 +89,25 @@ test('a name that somebody else has lead here is not ours, neither for reading n
   })
   expect(forged.status).toBe(200)
   expect(forged.text).not.toContain('evil.example')
+})
+
+test('a page under a name that was made to lead here reads and changes nothing', async ({ server }) => {
+  const rebound = await chromium.launch({
+    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+    args: [...settings.args, '--host-resolver-rules=MAP rebound.example 127.0.0.1'],
+  })
+  const page = await rebound.newPage()
+  const response = await page.goto(`http://rebound.example:${server.port}/`)
+  expect(response?.status()).toBe(421)
+  const got = await page.evaluate(async () => {
+    const read = await fetch('/api/v1/people')
+    const headers = { 'content-type': 'application/json' }
+    const write = await fetch('/api/v1/people', { method: 'POST', headers, body: '{"name":"Mallory"}' })
+    return [read.status, write.status, await read.text()]
+  })
+  expect(got.slice(0, 2)).toEqual([421, 421])
+  expect(String(got[2])).not.toContain('Imelda')
+  await rebound.close()
 })
 
 test('what cannot be read is told so with a sentence', async ({ server }) => {
