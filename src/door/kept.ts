@@ -33,7 +33,11 @@ const DECIDING = [
   'next-router-segment-prefetch',
   'next-url',
   'accept',
+  'cookie',
+  'authorization',
 ]
+
+const OWN = ['if-none-match', 'if-modified-since', 'range'] as const
 
 const gzipped = promisify(gzip)
 /** Quick: the machine that serves is the one that works. */
@@ -45,11 +49,15 @@ const shared = globalThis as { coherionKept?: Map<string, Kept> }
 
 export class KeptAnswers {
   private readonly kept = (shared.coherionKept ??= new Map<string, Kept>())
-  private readonly making = new Map<string, Promise<Kept | undefined>>()
+  /** What is being made just now, and when it was begun, counted in questions. */
+  private readonly making = new Map<string, { readonly began: number; readonly made: Promise<Kept | undefined> }>()
+  private clock = 0
 
   /** Undefined for what is not kept: changes, files, and what is sent while it is made. */
   keyOf({ method, url = '', headers }: IncomingMessage): string | undefined {
     if (method !== 'GET' || url.startsWith('/_next/') || /^\/api\/v1\/(?:cards\/pdf|level)/.test(url)) return undefined
+    // Whoever has a part, or an older answer, gets another one than the rest.
+    if (OWN.some(name => headers[name] !== undefined)) return undefined
     return [url, ...DECIDING.map(name => headers[name] ?? '')].join('\n')
   }
 
@@ -66,17 +74,25 @@ export class KeptAnswers {
     nonce: string,
     make: () => Promise<unknown>,
   ): Promise<void> {
-    const there = await this.there(key)
-    if (there) return send(there, request, response, nonce)
+    const asked = this.clock++
+    for (let making = this.making.get(key); ; making = this.making.get(key)) {
+      const here = this.current(key)
+      if (here) return send(here, request, response, nonce)
+      if (!making) break
+      const made = await making.made
+      // Begun since this was asked for, it saw all that was written before, even where more was written meanwhile: so a
+      // crowd that looks at what is just changing costs one making at a time.
+      if (made && making.began > asked) return send(made, request, response, nonce)
+    }
     let done: (kept: Kept | undefined) => void = () => {}
-    this.making.set(key, new Promise(go => (done = go)))
+    this.making.set(key, { began: this.clock++, made: new Promise(go => (done = go)) })
     let kept: Kept | undefined
     try {
       kept = await this.make(request, response, nonce, make)
       if (kept && isWorthKeeping(kept)) this.keep(key, kept)
     } finally {
       this.making.delete(key)
-      done(kept && isWorthKeeping(kept) ? kept : undefined)
+      done(kept && isForOthers(kept) ? kept : undefined)
     }
     if (kept) await send(kept, request, response, nonce)
   }
@@ -99,21 +115,6 @@ export class KeptAnswers {
     return { ...rest, parts: text.split(nonce), bytes: 2 * text.length, reads, until: Date.now() + KEPT_MS }
   }
 
-  /**
-   * What is kept and right, or was made for somebody else since this was asked for: it saw all that was written before,
-   * even where more was written meanwhile. So a crowd that looks at what is just changing costs one making at a time.
-   */
-  private async there(key: string): Promise<Kept | undefined> {
-    const here = this.current(key)
-    if (here) return here
-    // Begun before this was asked for: only good where nothing changed since.
-    await this.making.get(key)
-    const now = this.current(key)
-    if (now) return now
-    // Begun after: good as it is.
-    return this.making.get(key)
-  }
-
   private current(key: string): Kept | undefined {
     const kept = this.kept.get(key)
     if (kept && kept.until > Date.now() && areCurrent(kept.reads)) return kept
@@ -134,8 +135,11 @@ export class KeptAnswers {
   }
 }
 
-const isWorthKeeping = ({ status, headers }: Kept): boolean =>
-  status === 200 && KEPT_TYPES.test(String(headers['content-type'])) && !headers['set-cookie']
+/** What went wrong here may go right for the next one. */
+const isForOthers = ({ status, headers }: Kept): boolean => status < 500 && !headers['set-cookie']
+
+const isWorthKeeping = (kept: Kept): boolean =>
+  kept.status === 200 && KEPT_TYPES.test(String(kept.headers['content-type'])) && isForOthers(kept)
 
 const send = async (
   { status, headers, parts }: Kept,

@@ -1,0 +1,76 @@
+import { createServer, type Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { afterEach, expect, it, vi } from 'vitest'
+import { noteRead, noteWritten } from '../db/tables'
+import { KeptAnswers } from './kept'
+
+/** A server whose answers are read from a table, and count how often they were made. */
+let made = 0
+let server: Server | undefined
+afterEach(() => {
+  server?.close()
+  made = 0
+})
+
+const READ = 'select * from `people`'
+const WRITE = 'update `people` set `name` = ?'
+
+const start = async (answer: { readonly status?: number; readonly type?: string } = {}): Promise<string> => {
+  const kept = new KeptAnswers()
+  let nonces = 0
+  server = createServer((request, response) => {
+    const key = kept.keyOf(request)
+    const nonce = `nonce-${++nonces}`
+    const make = async () => {
+      noteRead(READ, [])
+      const n = ++made
+      await new Promise(go => setTimeout(go, 60))
+      response.writeHead(answer.status ?? 200, { 'content-type': answer.type ?? 'text/html' })
+      response.write(`answer ${n}, `)
+      response.end(`<script nonce="${nonce}">${'x'.repeat(2000)}</script>`)
+      // As the application does: it waits until what it wrote has gone out.
+      await new Promise(go => response.on('finish', go))
+    }
+    void (key === undefined ? make() : kept.answer(key, request, response, nonce, make))
+  })
+  await new Promise<void>(done => server?.listen(0, '127.0.0.1', done))
+  return `http://127.0.0.1:${(server.address() as AddressInfo).port}/page-${Math.random()}`
+}
+const ask = async (address: string) => (await fetch(address)).text()
+
+it('is made once for all who ask, with a nonce for each, until something it was read from is written to', async () => {
+  const address = await start()
+  const all = await Promise.all(Array.from({ length: 20 }, () => ask(address)))
+  expect(made).toBe(1)
+  expect(new Set(all.map(text => /nonce-\d+/.exec(text)?.[0])).size).toBe(20)
+  await ask(address)
+  expect(made).toBe(1)
+  noteWritten(WRITE, ['x'])
+  expect(await ask(address)).toContain('answer 2,')
+  noteWritten('update `bodies` set `model` = ?', ['x'])
+  await ask(address)
+  expect(made).toBe(2)
+})
+
+it('that changes while it is made is made once more for all who asked meanwhile, and never an old one', async () => {
+  const address = await start()
+  const first = ask(address)
+  await vi.waitUntil(() => made === 1, { interval: 1 })
+  noteWritten(WRITE, ['x'])
+  const after = await Promise.all(Array.from({ length: 20 }, () => ask(address)))
+  await first
+  expect(new Set(after.map(text => text.slice(0, 8)))).toEqual(new Set(['answer 2']))
+  expect(made).toBe(2)
+})
+
+it('is kept only where it is one, and large ones go out as they come', async () => {
+  const missing = await start({ status: 404 })
+  await ask(missing)
+  await ask(missing)
+  expect(made).toBe(2)
+  server?.close()
+  const file = await start({ type: 'application/pdf' })
+  await ask(file)
+  await ask(file)
+  expect(made).toBe(4)
+})
