@@ -12,6 +12,7 @@ export const NotReckoned = ({
 }) =>
   failed.map(f => (
     <Alert key={f.body} severity="error" sx={sx}>
-      {f.body} cannot be reckoned: {f.why}
+      {f.body} cannot be reckoned: {f.why.replace(/\.$/, '')}. Simplify the rules in its profile, or leave it out of the
+      bodies in hand.
     </Alert>
   ))
