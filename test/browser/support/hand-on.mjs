@@ -1,12 +1,11 @@
 // Loaded into the server that tests hand on to each other: it lets go of one data folder and takes the next, and forgets
-// what it remembered. The program is loaded and warm already, which is most of what a start costs.
+// what it remembered; what was worked out goes by content and stays. The program is loaded and warm already, which is most of what a start costs.
 process.on('message', async ({ purpose, folder }) => {
   const db = await globalThis.coherionDb
   await db?.destroy()
   delete globalThis.coherionDb
   for (const memory of globalThis.coherionMemory?.values() ?? []) memory.clear()
   globalThis.coherionKept?.clear()
-  delete globalThis.coherionWorkedOut
   process.env.COHERION_PURPOSE = purpose
   process.env.COHERION_DATA = folder
   process.send('taken')
