@@ -57,22 +57,20 @@ export interface NewUnit extends Omit<UnitRow, 'revision'> {
 /** Ends a transaction without a trace. */
 class MovedOn extends Error {}
 
-const store = async (
+/** Stores a unit in place of what it was, with what that says has happened to it. */
+const replace = async (
   trx: Knex.Transaction,
+  before: UnitRow,
   { expected, ...unit }: NewUnit,
   at: string,
   personId: string | null,
-): Promise<{ before: UnitRow | undefined }> => {
-  const before = await trx<UnitRow>('units').where({ id: unit.id }).first()
-  if ((before?.revision ?? 0) !== expected) throw new MovedOn()
-  if (before)
-    await trx('units')
-      .where({ id: unit.id })
-      .update({ ...unit, revision: before.revision + 1, archived_at: null })
-  else await trx('units').insert({ ...unit, revision: 1, created_at: at })
-  if (before && unit.kind === 'body')
+): Promise<void> => {
+  if (before.revision !== expected) throw new MovedOn()
+  await trx('units')
+    .where({ id: unit.id })
+    .update({ ...unit, revision: before.revision + 1, archived_at: null })
+  if (unit.kind === 'body')
     for (const event of eventsBetween(before, unit)) await addUnitEvent(trx, unit.id, event, at, personId)
-  return { before }
 }
 
 /** What a change of its entry says has happened to a unit: it is another camera, or the same with other firmware. */
@@ -88,6 +86,12 @@ const eventsBetween = (before: UnitRow, unit: Omit<UnitRow, 'revision'>): readon
     : [...exchanged, { kind: 'firmware', from: before.firmware, to: unit.firmware }]
 }
 
+/** A statement holds only so many values. */
+const AT_ONCE = 50
+
+const chunksOf = <T>(items: readonly T[]): readonly (readonly T[])[] =>
+  Array.from({ length: Math.ceil(items.length / AT_ONCE) }, (_, i) => items.slice(i * AT_ONCE, (i + 1) * AT_ONCE))
+
 /**
  * Stores units, all of them or none.
  *
@@ -101,8 +105,40 @@ export const saveUnits = async (
   try {
     await withRetry(() =>
       db.transaction(async trx => {
+        const rows = await Promise.all(
+          chunksOf(units).map(some =>
+            trx<UnitRow>('units').whereIn(
+              'id',
+              some.map(u => u.id),
+            ),
+          ),
+        )
+        const there = new Map(rows.flat().map(row => [row.id, row]))
+        const fresh = units.filter(u => !there.has(u.id))
+        if (fresh.some(u => u.expected !== 0)) throw new MovedOn()
+        // Many at once, or everybody waits for the database while thousands are written one by one.
+        await trx.batchInsert(
+          'units',
+          fresh.map(({ expected: _, ...unit }) => ({ ...unit, revision: 1, created_at: at })),
+          AT_ONCE,
+        )
+        await trx.batchInsert(
+          'history',
+          fresh.map(unit => ({
+            at,
+            person_id: personId,
+            kind: 'unit',
+            subject: unit.id,
+            what,
+            before: null,
+            after: JSON.stringify(unit),
+          })),
+          AT_ONCE,
+        )
         for (const unit of units) {
-          const { before } = await store(trx, unit, at, personId)
+          const before = there.get(unit.id)
+          if (!before) continue
+          await replace(trx, before, unit, at, personId)
           await writeEvent(trx, at, { personId, kind: 'unit', subject: unit.id, what, before, after: unit })
         }
       }),
