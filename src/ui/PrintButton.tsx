@@ -1,6 +1,6 @@
 'use client'
 
-import { Button, Menu, MenuItem } from '@mui/material'
+import { Button, GlobalStyles, Menu, MenuItem } from '@mui/material'
 import { useState } from 'react'
 import { flushSync } from 'react-dom'
 
@@ -17,7 +17,7 @@ export const PrintButton = ({ contained = false }: { contained?: boolean }) => {
   const [paper, setPaper] = useState<(typeof PAPERS)[number]>(PAPERS[0])
   return (
     <>
-      <style>{`@page { size: ${paper.css}; margin: ${paper.marginMm}mm }`}</style>
+      <GlobalStyles styles={`@page { size: ${paper.css}; margin: ${paper.marginMm}mm }`} />
       <Button variant={contained ? 'contained' : 'text'} aria-haspopup="menu" onClick={e => setAnchor(e.currentTarget)}>
         Print
       </Button>

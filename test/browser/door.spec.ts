@@ -146,13 +146,22 @@ test('a page runs what it was sent with and nothing else', async ({ page, server
     if (/Content Security Policy/i.test(message.text())) complaints.push(message.text())
   })
   for (const path of [
-    '/',
     '/decide/concordance',
+    '/decide/standards/ring-action',
+    '/decide/compare',
+    '/decide/guide',
     '/set/cards/linnet',
+    '/set/controls',
+    '/set/controls/linnet',
     '/name/phrasebook/track.hold',
+    '/name/phrasebook/dictionary?from=linnet&to=sorrel',
+    '/name/bodies/linnet/edit',
     '/keep/readiness',
-  ])
+    '/keep/kit/tsp-l1',
+  ]) {
     await page.goto(path)
+    await page.waitForLoadState('networkidle')
+  }
   expect(complaints).toEqual([])
   const { headers } = await fetch(`http://localhost:${server.port}/`)
   expect(headers.get('x-content-type-options')).toBe('nosniff')

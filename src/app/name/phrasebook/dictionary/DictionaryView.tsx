@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Box, Button, GlobalStyles, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { linkTo } from '@/ui/address'
@@ -137,7 +137,7 @@ export const DictionaryView = ({ dictionary }: { dictionary: Dictionary }) => {
   const others = entries.filter(e => e.surprise < SURPRISING)
   return (
     <Page>
-      <style>{PRINT_PAGE}</style>
+      <GlobalStyles styles={PRINT_PAGE} />
       <Box className="no-print">
         <Typography variant="h1">
           From {from.model} to {to.model}
