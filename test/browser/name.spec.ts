@@ -168,6 +168,8 @@ test.describe('the editor', () => {
     await page.keyboard.press('Enter')
     await page.keyboard.press('d')
     await expect(row(page, 'Steep')).toContainText('(default)')
+    // What came and went before it was sent would not be in the history.
+    await saved(page)
     await page.keyboard.press('ArrowLeft')
     await page.keyboard.press('Delete')
     await expect(row(page, 'Glide path')).toHaveCount(0)
