@@ -1,20 +1,13 @@
-import { mkdirSync, writeFileSync } from 'node:fs'
-import {
-  bodyJsonSchema,
-  bundleJsonSchema,
-  guideJsonSchema,
-  lensJsonSchema,
-  standardJsonSchema,
-  stateJsonSchema,
-} from '../src/core/formats/json-schema'
+import { readFileSync, writeFileSync } from 'node:fs'
+import { ALL_FORMATS, formatsTable, jsonSchemaOf, schemaFileOf } from '../src/core/exchange/formats'
 
-/** Writes the JSON Schemas of the exchange formats to docs/formats. */
-mkdirSync('docs/formats', { recursive: true })
-const write = (file: string, schema: object) =>
-  writeFileSync(`docs/formats/${file}`, `${JSON.stringify(schema, null, 2)}\n`)
-write('coherion.body-1.schema.json', bodyJsonSchema())
-write('coherion.lens-1.schema.json', lensJsonSchema())
-write('coherion.bundle-1.schema.json', bundleJsonSchema())
-write('coherion.standard-1.schema.json', standardJsonSchema())
-write('coherion.guide-1.schema.json', guideJsonSchema())
-write('coherion.state-1.schema.json', stateJsonSchema())
+/** Writes docs/formats from the list of formats: a JSON Schema of each, and the table that leads to them. */
+const folder = 'docs/formats'
+for (const format of ALL_FORMATS)
+  writeFileSync(`${folder}/${schemaFileOf(format)}`, `${JSON.stringify(jsonSchemaOf(format), null, 2)}\n`)
+
+const readme = readFileSync(`${folder}/README.md`, 'utf8')
+writeFileSync(
+  `${folder}/README.md`,
+  readme.replace(/\| format .*\n(\|.*\n)+/, () => `${formatsTable()}\n`),
+)

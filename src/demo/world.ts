@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { type Body, parseBody } from '../core/bodies'
-import { type Parsed, parseJson, problemWords } from '../core/formats/problem'
+import { type Parsed, parseJson, problemWords } from '../core/reading/problem'
 import { type Lens, parseLens } from '../core/lenses/schema'
 import { ownLayers, parseStandard, type Standard, standardProblems, type Target } from '../core/standards'
 import { borrowed, withTarget } from '../core/standards/edit'

@@ -1,4 +1,4 @@
-import type { Problem } from '@/core/formats/problem'
+import type { Problem } from '@/core/reading/problem'
 
 /** Why a task ended without an answer, in words for whoever asked. */
 export type Why =

@@ -1,5 +1,5 @@
-import { decodeText, readCsv } from '@/core/formats/csv'
-import type { Sheet } from '@/core/formats/table'
+import { decodeText, readCsv } from '@/core/reading/csv'
+import type { Sheet } from '@/core/reading/table'
 import { MOST, readXlsx } from './xlsx'
 
 /** Spreadsheets as tables of texts: CSV in any encoding that says what it is, and XLSX. */

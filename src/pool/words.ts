@@ -1,5 +1,5 @@
 import type { Body } from '@/core/bodies'
-import { bundleOf } from '@/core/formats/bundle'
+import { bundleOf } from '@/core/exchange/bundle'
 import type { Lens } from '@/core/lenses/schema'
 import { type Entry, dictionaryBetween } from '@/core/phrasebook/dictionary'
 import { type FalseFriend, falseFriendsOf } from '@/core/phrasebook/false-friends'

@@ -1,6 +1,6 @@
 import { SearchTooLargeError } from '@/core/bodies/search'
 import { ContradictoryBodyError } from '@/core/resolve'
-import type { Problem } from '@/core/formats/problem'
+import type { Problem } from '@/core/reading/problem'
 import { Refusal, type Why } from './refusal'
 import { TASKS, type TaskName } from './tasks'
 

@@ -1,7 +1,7 @@
 import { SaxesParser } from 'saxes'
 import { type Entry, fromBuffer, type ZipFile } from 'yauzl'
-import type { Problem } from '@/core/formats/problem'
-import { cellPlace, columnLetters, type Sheet } from '@/core/formats/table'
+import type { Problem } from '@/core/reading/problem'
+import { cellPlace, columnLetters, type Sheet } from '@/core/reading/table'
 
 /**
  * The first sheet of an XLSX file as a table of texts, read as it streams out of the archive: nothing is expanded

@@ -1,6 +1,6 @@
 import 'server-only'
 import type { BodyInHands } from '@/core/controls/cells'
-import { type Handover, handoverOf } from '@/core/controls/handover'
+import { type Handover, handoverOf } from '@/core/handover/handover'
 import { todayOf } from '@/core/controls/today'
 import { type Body, factoryState, type State } from '@/core/bodies'
 import { type Context, refFrom, refText, type Standard } from '@/core/standards'

@@ -1,6 +1,6 @@
 import 'server-only'
 import type * as v from 'valibot'
-import { parseJson, parseWith } from '@/core/formats/problem'
+import { parseJson, parseWith } from '@/core/reading/problem'
 import { Refusal } from '@/pool/refusal'
 import { invalid, RequestError } from './problems'
 import { CannotReckonError } from './worked-out'

@@ -9,8 +9,8 @@ import {
   unitsAsTable,
   unitSchema,
 } from '@/core/kit/units'
-import { writeCsv } from '@/core/formats/csv'
-import { parseWith } from '@/core/formats/problem'
+import { writeCsv } from '@/core/reading/csv'
+import { parseWith } from '@/core/reading/problem'
 import { uniqueSlug } from '@/core/language/language'
 import { listArchivedUnits, type NewUnit, saveUnits, setUnitArchived, type UnitRow } from '@/db/units'
 import type { PutAwayThing } from './bodies'

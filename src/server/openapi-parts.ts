@@ -1,4 +1,4 @@
-import { schemaOf } from '@/core/formats/json-schema'
+import { schemaOf } from '@/core/exchange/formats'
 
 /** Pieces that the description of the HTTP interface is made of. */
 

@@ -1,5 +1,4 @@
-import { schemaOf } from '@/core/formats/json-schema'
-import { houseGuideSchema } from '@/core/guide/house'
+import { schemaOf } from '@/core/exchange/formats'
 import {
   change,
   idParameter,
@@ -158,5 +157,4 @@ export const standardSchemas = {
   LevelledExplanation: schemaOf(queries.levelledExplanationSchema, 'LevelledExplanation'),
   Answers: schemaOf(queries.answersSchema, 'Answers'),
   SaveGuide: schemaOf(queries.saveGuideSchema, 'SaveGuide'),
-  HouseGuide: schemaOf(houseGuideSchema, 'coherion.guide/1'),
 }

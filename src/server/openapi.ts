@@ -1,11 +1,4 @@
-import {
-  bodyJsonSchema,
-  bundleJsonSchema,
-  lensJsonSchema,
-  schemaOf,
-  standardJsonSchema,
-  stateJsonSchema,
-} from '@/core/formats/json-schema'
+import { formatComponents, schemaOf } from '@/core/exchange/formats'
 import {
   reference,
   json,
@@ -277,10 +270,7 @@ export const openApiDocument = () => ({
   },
   components: {
     schemas: {
-      Body: bodyJsonSchema(),
-      Standard: standardJsonSchema(),
-      Lens: lensJsonSchema(),
-      Bundle: bundleJsonSchema(),
+      ...formatComponents(),
       NewBody: schemaOf(queries.newBodySchema, 'NewBody'),
       SaveBody: schemaOf(queries.saveBodySchema, 'SaveBody'),
       SaveLens: schemaOf(queries.saveLensSchema, 'SaveLens'),
@@ -291,7 +281,6 @@ export const openApiDocument = () => ({
       Restore: schemaOf(queries.restoreSchema, 'Restore'),
       Signed: schemaOf(queries.signedSchema, 'Signed'),
       UnitEvent: schemaOf(queries.unitEventSchema, 'UnitEvent'),
-      UnitState: stateJsonSchema(),
       Undone: schemaOf(queries.undoneSchema, 'Undone'),
       Interval: schemaOf(queries.intervalSchema, 'Interval'),
       ...standardSchemas,

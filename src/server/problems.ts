@@ -1,5 +1,5 @@
-import type { Problem } from '@/core/formats/problem'
-import { problemWords } from '@/core/formats/problem'
+import type { Problem } from '@/core/reading/problem'
+import { problemWords } from '@/core/reading/problem'
 
 /** What goes wrong because of what was asked; everything else is our own fault and a 500. */
 export class RequestError extends Error {

@@ -1,5 +1,5 @@
 import 'server-only'
-import type { Sheet } from '@/core/formats/table'
+import type { Sheet } from '@/core/reading/table'
 import { readBytes } from './http'
 import { RequestError } from './problems'
 import { work } from './working'

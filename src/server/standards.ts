@@ -1,6 +1,6 @@
 import 'server-only'
 import { type Body, factoryState } from '@/core/bodies'
-import { type Parsed, type Problem, problemWords } from '@/core/formats/problem'
+import { type Parsed, type Problem, problemWords } from '@/core/reading/problem'
 import { uniqueSlug } from '@/core/language/language'
 import {
   type Context,

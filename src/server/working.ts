@@ -1,5 +1,5 @@
 import 'server-only'
-import { problemWords } from '@/core/formats/problem'
+import { problemWords } from '@/core/reading/problem'
 import { work as inPool, type WorkOptions } from '@/pool/pool'
 import { Refusal, type Why } from '@/pool/refusal'
 import type { TaskName, Tasks } from '@/pool/tasks'

@@ -1,5 +1,5 @@
 import { type Body, checkBody, coverageOf, type DimensionCoverage, type Gap, gapsOf } from '../core/bodies'
-import { problemWords } from '../core/formats/problem'
+import { problemWords } from '../core/reading/problem'
 import { cellWords, resolve } from '../core/resolve'
 import type { Standard } from '../core/standards'
 import { dimension } from '../core/vocabulary/dimensions'

@@ -1,7 +1,7 @@
 import type { BodyInHands } from '../core/controls/cells'
 import { bestMaps, storedMaps } from '../core/controls/fleet'
-import type { FunctionId } from '../core/controls/functions'
-import type { Plan, StoredMap } from '../core/controls/plan'
+import type { FunctionId } from '../core/functions/functions'
+import type { Plan, StoredMap } from '../core/functions/plan'
 import type { Place } from '../core/vocabulary/places'
 import { serve } from './serve'
 

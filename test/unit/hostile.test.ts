@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { problemWords } from '../../src/core/formats/problem'
+import { problemWords } from '../../src/core/reading/problem'
 import { importDocuments, exportBundle } from '../../src/server/authoring'
 import { listCards, readCard } from '../../src/server/cards'
 import { readInHand, readConcordance } from '../../src/server/concordance'

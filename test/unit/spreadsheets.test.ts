@@ -1,7 +1,7 @@
 import ExcelJS from 'exceljs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { problemWords } from '../../src/core/formats/problem'
+import { problemWords } from '../../src/core/reading/problem'
 import { workbookOf } from '../hardship/xlsx'
 import { RequestError } from '../../src/server/problems'
 import { fileResponse, MOST_SHEET_BYTES, readSheet, readSheetBytes, writeXlsx } from '../../src/server/spreadsheets'

@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { demoBodies } from '../../demo/world'
-import { problemWords } from '../formats/problem'
+import { problemWords } from '../reading/problem'
 import { entangledBody } from '../../../test/fixtures/entangled'
 import { type Body, parseBody } from './index'
 import { checkBody, newEffort } from './check'

@@ -1,4 +1,4 @@
-import type { Problem } from '../formats/problem'
+import type { Problem } from '../reading/problem'
 import { findDimension } from '../vocabulary/dimensions'
 import { statementsOf } from '../vocabulary/parts'
 import type { ControlAssignment } from '../vocabulary/values'

@@ -1,4 +1,4 @@
-import type { Problem } from '../formats/problem'
+import type { Problem } from '../reading/problem'
 import { uniqueSlug } from '../language/language'
 import type { Body, Setting } from './schema'
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { demoBodies } from '../../demo/world'
-import { decodeText, readCsv, writeCsv } from '../formats/csv'
-import { problemWords } from '../formats/problem'
+import { decodeText, readCsv, writeCsv } from '../reading/csv'
+import { problemWords } from '../reading/problem'
 import { menuAsTable, menuRowsOf, parseMenuTable } from './menu-table'
 
 const FILE = 'menu.csv'

@@ -1,5 +1,5 @@
-import type { Parsed, Problem } from '../formats/problem'
-import { type Column, readRecords, type Sheet } from '../formats/table'
+import type { Parsed, Problem } from '../reading/problem'
+import { type Column, readRecords, type Sheet } from '../reading/table'
 import { checkMenuRows, type MenuRow } from './menu-rows'
 import { inMenuOrder, menuPath } from './menu'
 import type { Body } from './schema'

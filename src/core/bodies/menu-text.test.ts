@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { demoBodies } from '../../demo/world'
-import { problemWords } from '../formats/problem'
+import { problemWords } from '../reading/problem'
 import { bodyFromArchetype } from './archetypes'
 import { UNKNOWN_OPTION, withMenuRows } from './menu-rows'
 import { menuRowsOf } from './menu-table'

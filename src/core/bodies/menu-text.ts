@@ -1,4 +1,4 @@
-import type { Parsed } from '../formats/problem'
+import type { Parsed } from '../reading/problem'
 import { linesOf, loneOption, type MenuLine, splitLine } from './menu-lines'
 import { type MenuRow, MOST_LABEL, MOST_OPTIONS, MOST_SETTINGS } from './menu-rows'
 

@@ -1,4 +1,4 @@
-import { type Parsed, type Problem, parseDocument } from '../formats/problem'
+import { type Parsed, type Problem, parseDocument } from '../reading/problem'
 import { checkBody, newEffort } from './check'
 import { BODY_FORMAT, type Body, bodySchema } from './schema'
 

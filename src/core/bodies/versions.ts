@@ -1,7 +1,7 @@
 import { apply, asJson, type Change, diff, type IsWhole } from '../changes/changes'
 import { compareVersions } from './firmware'
 import { type Body, bodySchema, type Update } from './schema'
-import { type Parsed, parseWith } from '../formats/problem'
+import { type Parsed, parseWith } from '../reading/problem'
 
 /** A profile at each of its firmware versions: the first, and a change set for every later one. */
 

@@ -4,8 +4,8 @@ import { dimension } from '../vocabulary/dimensions'
 import { distance } from '../vocabulary/distance'
 import { PLACES } from '../vocabulary/places'
 import type { ControlAssignment, PlaceAssignment } from '../vocabulary/values'
-import { FUNCTION_IDS, type FunctionId } from './functions'
-import { NEAREST, type Needed, type SchoolId, SCHOOLS } from './schools'
+import { FUNCTION_IDS, type FunctionId } from '../functions/functions'
+import { NEAREST, type Needed, type SchoolId, SCHOOLS } from '../functions/schools'
 
 /** One way to put a function on a control of a body: an option of one of its settings. */
 export interface Carry {

@@ -1,9 +1,9 @@
 import type { Body, Control } from '../bodies'
 import { type Finger, type Place, placeDistance, PLACES } from '../vocabulary/places'
 import { bindingDistance, type Carry, carriesWith } from './abilities'
-import type { FunctionId } from './functions'
-import { type Plan, type PlannedUse, schoolFor, usesIn } from './plan'
-import { SCHOOLS } from './schools'
+import type { FunctionId } from '../functions/functions'
+import { type Plan, type PlannedUse, schoolFor, usesIn } from '../functions/plan'
+import { SCHOOLS } from '../functions/schools'
 
 /** What the hand pays for each function on each control, and what it cannot do at all. */
 

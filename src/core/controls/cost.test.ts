@@ -5,7 +5,7 @@ import { PLACES } from '../vocabulary/places'
 import { bindingDistance, carriesOf, carriesWith } from './abilities'
 import { type BodyInHands, canBeUsed, slideDistance } from './cells'
 import { bestMaps, mapProblemOf, storedMaps, weighMaps } from './fleet'
-import { type Plan, planFor } from './plan'
+import { type Plan, planFor } from '../functions/plan'
 
 /** What the hand pays, part by part, on the bodies of the demo. */
 const body = (id: string): Body => {

@@ -9,10 +9,10 @@ import { bestMaps, storedMaps, weighMaps } from './fleet'
 import { planProblems } from './plan-problems'
 import { isHigh, type Session, thumbLoad } from './load'
 import { movedTo } from './moves'
-import { type Plan, planFor, plannedUse, sessionOf, withMaps, withoutFunction, withSchool } from './plan'
+import { type Plan, planFor, plannedUse, sessionOf, withMaps, withoutFunction, withSchool } from '../functions/plan'
 import { carriesOf, schoolOnBody, whyNot } from './abilities'
 import { withPlan } from './targets'
-import { handoverOf } from './handover'
+import { handoverOf } from '../handover/handover'
 import { todayOf } from './today'
 
 const body = (id: string): Body => {

@@ -1,4 +1,4 @@
-import type { SchoolId } from './schools'
+import type { SchoolId } from '../functions/schools'
 
 /** A session as far as the thumb is concerned. */
 export interface Session {

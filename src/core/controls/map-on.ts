@@ -4,7 +4,7 @@ import { bestOnBody } from './best-on-body'
 import { type BodyInHands } from './cells'
 import { mapProblemOf } from './fleet'
 import { LEFT_OUT } from './map-problem'
-import type { Plan, StoredMap } from './plan'
+import type { Plan, StoredMap } from '../functions/plan'
 import { planProblems } from './plan-problems'
 
 /** Plans and bodies never change, so that a body that joined is mapped once. */

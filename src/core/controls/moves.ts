@@ -1,8 +1,8 @@
 import type { Body } from '../bodies'
 import { type Carry, carriesWith } from './abilities'
-import type { FunctionId } from './functions'
-import { type Plan, schoolFor, type StoredMap } from './plan'
-import { SCHOOLS } from './schools'
+import type { FunctionId } from '../functions/functions'
+import { type Plan, schoolFor, type StoredMap } from '../functions/plan'
+import { SCHOOLS } from '../functions/schools'
 
 /** The ways a body can carry a function while the shutter does what its school in the plan wants. */
 export const waysOf = (plan: Pick<Plan, 'school' | 'schools'>, body: Body, f: FunctionId): readonly Carry[] =>

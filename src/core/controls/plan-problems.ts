@@ -1,9 +1,9 @@
 import type { Body } from '../bodies'
 import { dimension } from '../vocabulary/dimensions'
 import { type BodyInHands, canBeUsed } from './cells'
-import type { FunctionId } from './functions'
+import type { FunctionId } from '../functions/functions'
 import { waysOf } from './moves'
-import { type Pin, type Plan, schoolFor, usesIn } from './plan'
+import { type Pin, type Plan, schoolFor, usesIn } from '../functions/plan'
 
 /** A wish that contradicts itself or a body, in words, with what to do. */
 export interface PlanProblem {

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { demoStandards } from '../../demo/world'
-import { problemWords } from '../formats/problem'
+import { problemWords } from '../reading/problem'
 import { effectiveTargets, ownLayers, parseStandard, type Standard, standardProblems } from '../standards'
 import { compareLayers, describeStandardChanges } from '../standards/compare'
 import { mergeStandards } from '../standards/merge'
-import { FUNCTION_IDS } from './functions'
-import { type Plan, planFor, withMaps, withoutFunction, withPin, withSchool, withSchoolOn } from './plan'
-import { NEAREST, SCHOOL_IDS, SCHOOLS } from './schools'
+import { FUNCTION_IDS } from '../functions/functions'
+import { type Plan, planFor, withMaps, withoutFunction, withPin, withSchool, withSchoolOn } from '../functions/plan'
+import { NEAREST, SCHOOL_IDS, SCHOOLS } from '../functions/schools'
 import { targetsOf, withPlan } from './targets'
 
 const base = demoStandards().find(s => s.id === 'ring-action')

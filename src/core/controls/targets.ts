@@ -2,10 +2,10 @@ import type { Body } from '../bodies'
 import type { Standard, Target } from '../standards'
 import { withoutTarget, withTarget } from '../standards/edit'
 import type { PlaceAssignment } from '../vocabulary/values'
-import { FUNCTION_IDS } from './functions'
+import { FUNCTION_IDS } from '../functions/functions'
 import { mapOn } from './map-on'
-import { type Plan, schoolFor, type StoredMap, usesIn } from './plan'
-import { type SchoolId, SCHOOLS } from './schools'
+import { type Plan, schoolFor, type StoredMap, usesIn } from '../functions/plan'
+import { type SchoolId, SCHOOLS } from '../functions/schools'
 
 /**
  * What a school of a plan asks of a body: what the shutter does, and each function in its house place. What a school

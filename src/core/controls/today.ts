@@ -1,7 +1,7 @@
 import type { Body, State } from '../bodies'
 import { PLACE_IDS } from '../vocabulary/places'
 import { carriesOf } from './abilities'
-import type { FunctionId } from './functions'
+import type { FunctionId } from '../functions/functions'
 
 /** Where a body's functions are when it is set so; the one nearest the thumb, where a function is on several controls. */
 export const todayOf = (body: Body, state: State): Readonly<Record<FunctionId, string>> => {

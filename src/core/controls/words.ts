@@ -4,8 +4,8 @@ import { dimension } from '../vocabulary/dimensions'
 import { PLACES } from '../vocabulary/places'
 import { whyNot } from './abilities'
 import { mapOn } from './map-on'
-import { schoolFor } from './plan'
-import { SCHOOLS } from './schools'
+import { schoolFor } from '../functions/plan'
+import { SCHOOLS } from '../functions/schools'
 
 /** What the plan for the fingers has to do with a target on a body; empty where it has nothing to do with it. */
 export const planWords = (body: Body, { controls: plan }: Standard, dimensionId: string): string => {

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { type Parsed, parseDocument, type Problem } from '../formats/problem'
+import { type Parsed, parseDocument, type Problem } from '../reading/problem'
 import { type Argument } from './argument'
 import { ARGUMENTS } from './arguments'
 import { conditionWords, PACES } from './facts'

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import type { Body, State } from '../bodies'
-import { type Parsed, parseWith, type Problem } from '../formats/problem'
+import { type Parsed, parseWith, type Problem } from '../reading/problem'
 import type { Known } from './known'
 
 /**

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { readCsv, writeCsv } from '../formats/csv'
-import { problemWords } from '../formats/problem'
+import { readCsv, writeCsv } from '../reading/csv'
+import { problemWords } from '../reading/problem'
 import { isOverdue, type Model, parseUnitTable, previewUnits, type Unit, unitsAsTable } from './units'
 
 const MODELS: readonly Model[] = [

@@ -1,7 +1,7 @@
 import * as v from 'valibot'
 import { compareVersions } from '../bodies/firmware'
-import { type Parsed, parseWith, type Problem } from '../formats/problem'
-import { type Column, readRecords, type Sheet } from '../formats/table'
+import { type Parsed, parseWith, type Problem } from '../reading/problem'
+import { type Column, readRecords, type Sheet } from '../reading/table'
 import { folded } from '../language/language'
 
 /** Physical bodies and lenses: which model, whose, and in what condition. */

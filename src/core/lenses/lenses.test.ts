@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { demoLenses } from '../../demo/world'
-import { problemWords } from '../formats/problem'
+import { problemWords } from '../reading/problem'
 import { dioptres, distancesDisagree, distanceWords, parseDistance } from './distance'
 import { type Lens, lensWarnings, parseLens, travelLeft, turnsAgainst } from './schema'
 

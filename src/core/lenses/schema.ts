@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { type Parsed, parseDocument, type Problem } from '../formats/problem'
+import { type Parsed, parseDocument, type Problem } from '../reading/problem'
 import { dioptres, distancesDisagree, distanceWords, type Metres } from './distance'
 
 /** The exchange format of a lens, `coherion.lens/1`. Distances count from the sensor plane mark on the body. */

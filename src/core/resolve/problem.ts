@@ -1,7 +1,7 @@
 import { countsToward, type Body, bodyAt, inMenuOrder, isThere, type Option, type Setting, type State } from '../bodies'
 import { onlyRate, withRate } from '../bodies/rates'
 import { MILLIONTHS, search, type SearchInput, searchInput, type Term, UNDECIDED } from '../bodies/search'
-import type { StoredMap } from '../controls/plan'
+import type { StoredMap } from '../functions/plan'
 import { soughtOn } from '../controls/targets'
 import {
   type Context,

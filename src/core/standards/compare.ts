@@ -1,4 +1,4 @@
-import { SCHOOLS } from '../controls/schools'
+import { SCHOOLS } from '../functions/schools'
 import type { Change } from '../changes/changes'
 import { DIMENSIONS, dimension } from '../vocabulary/dimensions'
 import { distance } from '../vocabulary/distance'

@@ -1,4 +1,4 @@
-import type { Layer, LayerKind, Standard, StandardPin, Target } from './schema'
+import { type Layer, type LayerKind, type Standard, STANDARD_FORMAT, type StandardPin, type Target } from './schema'
 
 /** Changes of a standard while it is drafted. All of them return the standard itself where nothing changes. */
 
@@ -7,7 +7,7 @@ export const emptyStandard = (
   kind: LayerKind,
   below: Standard | undefined,
 ): Standard => ({
-  format: 'coherion.standard/1',
+  format: STANDARD_FORMAT,
   ...named,
   version: 1,
   layers: [

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { problemWords } from '../formats/problem'
+import { problemWords } from '../reading/problem'
 import { compareLayers, compareStandards, describeStandardChanges, isNoticed } from './compare'
 import { contextFrom, contextText, refFrom, refText } from './context'
 import {

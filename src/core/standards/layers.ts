@@ -1,5 +1,5 @@
-import { usesIn } from '../controls/plan'
-import type { Problem } from '../formats/problem'
+import { usesIn } from '../functions/plan'
+import type { Problem } from '../reading/problem'
 import { DIMENSIONS, dimension } from '../vocabulary/dimensions'
 import { GRADE_LIMITS } from '../vocabulary/grade'
 import { sameValue } from '../vocabulary/same'

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
-import { planSchema } from '../controls/plan'
-import { type Parsed, parseDocument } from '../formats/problem'
+import { planSchema } from '../functions/plan'
+import { type Parsed, parseDocument } from '../reading/problem'
 import { DIMENSIONS, type Dimension } from '../vocabulary/dimensions'
 import { targetSchema } from '../vocabulary/schema'
 import type { NeutralValue } from '../vocabulary/values'

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { demoStandards } from '../../demo/world'
-import { problemWords } from '../formats/problem'
+import { problemWords } from '../reading/problem'
 import { effectiveTargets, parseStandard } from './index'
 
 const ring = demoStandards().find(s => s.id === 'ring-action')

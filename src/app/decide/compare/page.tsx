@@ -1,5 +1,5 @@
 import { Beginning } from '@/app/Beginning'
-import { orNotFound } from '@/app/or-not-found'
+import { orNotFound } from '@/server/or-not-found'
 import { inHandOf, param, type SearchParams } from '@/app/search-params'
 import { schoolsOf } from '@/core/guide/guide'
 import { refFrom } from '@/core/standards'

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { type HouseGuide, parseHouseGuide } from '@/core/guide/house'
-import { parseJson, problemWords } from '@/core/formats/problem'
+import { parseJson, problemWords } from '@/core/reading/problem'
 import { usePeople } from '@/ui/people'
 import { sendJson } from '@/ui/send'
 

@@ -2,8 +2,8 @@
 
 import { Typography } from '@mui/material'
 import type { CostParts, MappedBody } from '@/core/controls/fleet'
-import type { FunctionId } from '@/core/controls/functions'
-import type { Plan } from '@/core/controls/plan'
+import type { FunctionId } from '@/core/functions/functions'
+import type { Plan } from '@/core/functions/plan'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { type Place, PLACES } from '@/core/vocabulary/places'
 import { Facts } from '@/ui/pieces'

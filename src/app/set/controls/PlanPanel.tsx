@@ -1,9 +1,9 @@
 'use client'
 
 import { Box, Button, Checkbox, FormControlLabel, MenuItem, Slider, TextField, Typography } from '@mui/material'
-import { FUNCTION_IDS, type FunctionId } from '@/core/controls/functions'
-import { FINGERS, type Plan, plannedUse, type PlannedUse, usesIn, withoutFunction } from '@/core/controls/plan'
-import { SCHOOL_IDS, type SchoolId, SCHOOLS } from '@/core/controls/schools'
+import { FUNCTION_IDS, type FunctionId } from '@/core/functions/functions'
+import { FINGERS, type Plan, plannedUse, type PlannedUse, usesIn, withoutFunction } from '@/core/functions/plan'
+import { SCHOOL_IDS, type SchoolId, SCHOOLS } from '@/core/functions/schools'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { NumberField } from '@/ui/ValueEditor'
 

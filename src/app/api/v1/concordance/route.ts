@@ -1,6 +1,6 @@
 import { concordanceTable } from '@/core/resolve'
 import { contextFrom } from '@/core/standards'
-import { writeCsv } from '@/core/formats/csv'
+import { writeCsv } from '@/core/reading/csv'
 import { listBodies } from '@/server/catalogue'
 import { readConcordance } from '@/server/concordance'
 import { answer, parseQuery } from '@/server/http'

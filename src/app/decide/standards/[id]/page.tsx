@@ -1,4 +1,4 @@
-import { orNotFound } from '@/app/or-not-found'
+import { orNotFound } from '@/server/or-not-found'
 import { inHandOf, param, type SearchParams } from '@/app/search-params'
 import { listLenses, listStandards, units } from '@/server/catalogue'
 import { readHouseGuide, rescueWords } from '@/server/guide'

@@ -1,6 +1,6 @@
 import { headers } from 'next/headers'
 import QRCode from 'qrcode'
-import { orNotFound } from '@/app/or-not-found'
+import { orNotFound } from '@/server/or-not-found'
 import { addressOf } from '@/server/http'
 import { inHandOf, type SearchParams } from '@/app/search-params'
 import { readInHand } from '@/server/concordance'

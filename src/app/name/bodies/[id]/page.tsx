@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import { orNotFound } from '@/app/or-not-found'
+import { orNotFound } from '@/server/or-not-found'
 import { param, type SearchParams } from '@/app/search-params'
 import { versionsOf } from '@/core/bodies'
 import { firmwareOf, formOf, readBody, revisionOf, units } from '@/server/catalogue'

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import { orNotFound } from '@/app/or-not-found'
+import { orNotFound } from '@/server/or-not-found'
 import { listBodies, listLenses, units } from '@/server/catalogue'
 import { lastLensChange, readLens } from '@/server/lenses'
 import { LensView } from './LensView'

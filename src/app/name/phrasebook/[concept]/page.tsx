@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import { orNotFound } from '@/app/or-not-found'
+import { orNotFound } from '@/server/or-not-found'
 import { inHandOf, type SearchParams } from '@/app/search-params'
 import { readConcept } from '@/server/phrasebook'
 import { ConceptView } from './ConceptView'

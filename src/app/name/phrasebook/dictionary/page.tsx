@@ -1,4 +1,4 @@
-import { orNotFound } from '@/app/or-not-found'
+import { orNotFound } from '@/server/or-not-found'
 import { param, type SearchParams } from '@/app/search-params'
 import { listBodies } from '@/server/catalogue'
 import { readDictionary } from '@/server/phrasebook'

@@ -3,7 +3,7 @@
 import { Alert, Box, Button, Typography } from '@mui/material'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { useState } from 'react'
-import type { HandoverStep } from '@/core/controls/handover'
+import type { HandoverStep } from '@/core/handover/handover'
 import type { HandoverView } from '@/server/controls'
 import { linkTo } from '@/ui/address'
 import { usePeople } from '@/ui/people'

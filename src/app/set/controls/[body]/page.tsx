@@ -1,4 +1,4 @@
-import { orNotFound } from '@/app/or-not-found'
+import { orNotFound } from '@/server/or-not-found'
 import { inHandOf, type SearchParams } from '@/app/search-params'
 import { readInHand } from '@/server/concordance'
 import { readHandover } from '@/server/controls'

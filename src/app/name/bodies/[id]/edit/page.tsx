@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import { orNotFound } from '@/app/or-not-found'
+import { orNotFound } from '@/server/or-not-found'
 import { trialStandard } from '@/server/authoring'
 import { listStandards, readBody, revisionOf, units } from '@/server/catalogue'
 import { EditorView } from './EditorView'

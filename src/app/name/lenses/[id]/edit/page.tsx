@@ -1,4 +1,4 @@
-import { orNotFound } from '@/app/or-not-found'
+import { orNotFound } from '@/server/or-not-found'
 import { listBodies, listLenses } from '@/server/catalogue'
 import { readLens } from '@/server/lenses'
 import { LensForm } from '../../LensForm'

@@ -1,8 +1,8 @@
 import * as v from 'valibot'
 import { type Body, parseBody } from '../bodies'
 import { asJson, sameJson } from '../changes/changes'
-import { type Lens, parseLens } from '../lenses/schema'
-import { type Parsed, parseDocument, type Problem } from './problem'
+import { type Lens, LENS_FORMAT, parseLens } from '../lenses/schema'
+import { type Parsed, parseDocument, type Problem } from '../reading/problem'
 
 /** Several bodies and lenses in one file, `coherion.bundle/1`; each is what a file of its own would hold. */
 export const BUNDLE_FORMAT = 'coherion.bundle/1'
@@ -33,14 +33,17 @@ const all = <T>(
     return []
   })
 
+/** A format without its version: a later one is known, and told as such. */
+const kindOf = (format: string): string => format.replace(/\d+$/, '')
+
 /** Reads a file that holds a body, a lens, or many of both. One wrong document spoils the file. */
 export const parseBundle = (value: unknown, file: string): Parsed<Bundle> => {
-  const format = (value as { format?: unknown } | null)?.format
-  if (typeof format !== 'string' || !format.startsWith('coherion.bundle/')) {
-    if (typeof format === 'string' && format.startsWith('coherion.lens/')) {
-      const lens = parseLens(value, file)
-      return lens.ok ? { ok: true, value: { bodies: [], lenses: [lens.value] } } : lens
-    }
+  const format = String((value as { format?: unknown } | null)?.format)
+  if (format.startsWith(kindOf(LENS_FORMAT))) {
+    const lens = parseLens(value, file)
+    return lens.ok ? { ok: true, value: { bodies: [], lenses: [lens.value] } } : lens
+  }
+  if (!format.startsWith(kindOf(BUNDLE_FORMAT))) {
     const body = parseBody(value, file)
     return body.ok ? { ...body, value: { bodies: [body.value], lenses: [] } } : body
   }

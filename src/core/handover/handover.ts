@@ -1,6 +1,6 @@
 import { type Body, menuPath, type State } from '../bodies'
 import { resolve } from '../resolve'
-import type { Standard, Target } from '../standards'
+import { type Standard, STANDARD_FORMAT, type Target } from '../standards'
 import { planWalk } from '../steps/plan'
 
 /** One change on the way to a stranger's camera or back, in the body's own words. */
@@ -41,7 +41,7 @@ const NEEDED = [
 const WELCOME = [wanted('subject.class', 'people', 'nice', 'Faces come first.')]
 
 const strangers = (targets: Target[]): Standard => ({
-  format: 'coherion.standard/1',
+  format: STANDARD_FORMAT,
   id: 'stranger',
   name: 'For a stranger',
   about: 'Works for anybody who picks it up.',

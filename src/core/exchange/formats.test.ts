@@ -3,8 +3,8 @@ import { generateBody, generateStandard } from '../../../test/fixtures/generate'
 import { demoBodies, demoStandards } from '../../demo/world'
 import { parseBody } from '../bodies'
 import { parseStandard } from '../standards'
-import { bodyJsonSchema, standardJsonSchema } from './json-schema'
-import { parseJson, problemWords } from './problem'
+import { ALL_FORMATS, jsonSchemaOf } from './formats'
+import { parseJson, problemWords } from '../reading/problem'
 
 const throughText = (value: unknown): unknown => JSON.parse(JSON.stringify(value))
 
@@ -27,8 +27,8 @@ it('tells the line where a file stops being JSON', () => {
   )
 })
 
-it('describes both formats as JSON Schema 2020-12', () => {
-  for (const schema of [bodyJsonSchema(), standardJsonSchema()]) {
+it('describes every format as JSON Schema 2020-12', () => {
+  for (const schema of ALL_FORMATS.map(jsonSchemaOf)) {
     expect(schema['$schema']).toBe('https://json-schema.org/draft/2020-12/schema')
     expect(schema['required']).toContain('format')
   }

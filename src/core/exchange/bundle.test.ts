@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { demoBodies, demoLenses } from '../../demo/world'
 import { bundleOf, parseBundle } from './bundle'
-import { problemWords } from './problem'
+import { problemWords } from '../reading/problem'
 
 const plain = (value: unknown): unknown => JSON.parse(JSON.stringify(value))
 const complaints = (value: unknown) => {
