@@ -6,7 +6,7 @@ import { useState } from 'react'
 import { FileImport } from '@/ui/FileImport'
 import { Page } from '@/ui/pieces'
 import { sendJson } from '@/ui/send'
-import { LinkButton } from '@/ui/Shell'
+import { LinkButton } from '@/ui/links'
 
 /** The first screen of a team that has nothing yet: three steps to the first card. */
 export const Beginning = ({ hasBodies, hasStandards }: { hasBodies: boolean; hasStandards: boolean }) => {
@@ -28,7 +28,7 @@ export const Beginning = ({ hasBodies, hasStandards }: { hasBodies: boolean; has
           Paste its menu, copy it from a spreadsheet, or take a profile that another team has written.
         </Typography>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'flex-start' }}>
-          <LinkButton href="/name/bodies/new" variant={hasBodies ? 'outlined' : 'contained'}>
+          <LinkButton to="/name/bodies/new" variant={hasBodies ? 'outlined' : 'contained'}>
             New body
           </LinkButton>
           <FileImport kind="bodies" label="Add bodies from files" />
@@ -48,7 +48,7 @@ export const Beginning = ({ hasBodies, hasStandards }: { hasBodies: boolean; has
       </Step>
       <Step number={3} title="Get the card" done={false}>
         {hasBodies && hasStandards ? (
-          <LinkButton href="/set/cards" variant="contained">
+          <LinkButton to="/set/cards" variant="contained">
             Open the cards
           </LinkButton>
         ) : (

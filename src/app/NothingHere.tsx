@@ -2,15 +2,15 @@
 
 import { Box, Typography } from '@mui/material'
 import { Page } from '@/ui/pieces'
-import { LinkButton } from '@/ui/Shell'
+import { LinkButton } from '@/ui/links'
 
 export const NothingHere = () => (
   <Page>
     <Typography variant="h1">There is nothing at this address</Typography>
     <Typography sx={{ my: 2 }}>The body or unit may be gone, or the link may be cut off.</Typography>
     <Box sx={{ display: 'flex', gap: 1 }}>
-      <LinkButton href="/name/bodies">See all bodies</LinkButton>
-      <LinkButton href="/">Go to the first view</LinkButton>
+      <LinkButton to="/name/bodies">See all bodies</LinkButton>
+      <LinkButton to="/">Go to the first view</LinkButton>
     </Box>
   </Page>
 )

@@ -10,7 +10,7 @@ import { headers } from 'next/headers'
 import { type ReactNode, Suspense } from 'react'
 import { listBodies, listStandards } from '@/server/catalogue'
 import { listPeople } from '@/server/people'
-import { Shell } from '@/ui/Shell'
+import { Shell } from '@/ui/shell/Shell'
 import { theme } from '@/ui/theme'
 
 export const dynamic = 'force-dynamic'

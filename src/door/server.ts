@@ -1,7 +1,9 @@
 import { randomBytes } from 'node:crypto'
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http'
 import { isIP } from 'node:net'
+import { join } from 'node:path'
 import next from 'next'
+import sirv from 'sirv'
 import { onBehalfOf } from '../pool/asker'
 import { KeptAnswers } from './kept'
 import { FORWARDED, type House, policyWith, type Refused, refusalOf, safetyHeaders } from './guard'
@@ -44,11 +46,16 @@ const askerOf = (request: IncomingMessage): string => {
   return proxies.has(remote) && last !== undefined && isIP(last) ? last : remote
 }
 
-const app = next({ dev: false, dir: process.argv[2] ?? '.', hostname: hosts[0] ?? 'localhost', port })
+const dir = process.argv[2] ?? '.'
+const app = next({ dev: false, dir, hostname: hosts[0] ?? 'localhost', port })
 await app.prepare()
 const handle = app.getRequestHandler()
 
 const kept = new KeptAnswers()
+
+/** Scripts, styles and fonts were compressed once, when Coherion was built (`scripts/compress.mjs`). */
+const BUILT = '/_next/static/'
+const builtFiles = sirv(join(dir, '.next', 'static'), { brotli: true, gzip: true, immutable: true, maxAge: 31_536_000 })
 
 const serve = (request: IncomingMessage, response: ServerResponse): void => {
   const refusal = refusalOf({ method: request.method ?? '', url: request.url ?? '', headers: request.headers }, house)
@@ -63,6 +70,15 @@ const serve = (request: IncomingMessage, response: ServerResponse): void => {
   // The application writes the nonce into what it sends.
   request.headers['content-security-policy'] = policyWith(nonce)
   request.headers['x-nonce'] = nonce
+  if (request.url?.startsWith(BUILT)) {
+    const whole = request.url
+    request.url = whole.slice(BUILT.length - 1)
+    builtFiles(request, response, () => {
+      request.url = whole
+      void handle(request, response)
+    })
+    return
+  }
   const gone = new AbortController()
   response.on('close', () => {
     if (!response.writableFinished) gone.abort()

@@ -2,9 +2,9 @@
 
 import { Box, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
-import NextLink from 'next/link'
 import type { ReactNode } from 'react'
 import type { Caution } from '@/core/cautions/cautions'
+import { KeptLink } from './links'
 
 /** Small pieces that every view is made of. */
 
@@ -30,7 +30,7 @@ export const Page = styled('div')(({ theme }) => ({
 }))
 
 /** A row of a list that leads to what it is about. */
-export const RowLink = styled(NextLink)(({ theme }) => ({
+export const RowLink = styled(KeptLink)(({ theme }) => ({
   display: 'grid',
   alignItems: 'center',
   padding: theme.spacing(1),

@@ -249,22 +249,3 @@ test('an answer that is kept is never an old one, whatever anybody changes', asy
     for (const path of looked) expect([n, path, await get(path)]).toEqual([n, path, await get(anew(path, n))])
   }
 })
-
-test('pages weigh no more than they did', async ({ server }) => {
-  // Kilobytes as they are sent before they are zipped, a little above what they were when this was written.
-  const most = {
-    '/decide/concordance': 290,
-    '/keep/readiness': 175,
-    '/set/cards': 105,
-    '/set/cards/linnet?unit=tsp-l1': 185,
-    '/keep/kit': 225,
-    '/name/phrasebook': 110,
-    '/decide/standards': 105,
-    '/set/controls': 500,
-    '/decide/compare': 410,
-  }
-  for (const [path, kilobytes] of Object.entries(most)) {
-    const { length } = await (await fetch(`http://localhost:${server.port}${path}`)).text()
-    expect(length / 1024, path).toBeLessThan(kilobytes)
-  }
-})

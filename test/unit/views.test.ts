@@ -4,7 +4,7 @@ import { meaningWords, settingWords } from '../../src/app/name/bodies/[id]/edit/
 import { draftOf, lensOf, readDistance } from '../../src/app/name/lenses/lens-draft'
 import { apertureWords, focalWords, turnWords } from '../../src/app/name/lenses/lens-words'
 import { linkTo } from '../../src/ui/address'
-import { STAGES } from '../../src/ui/stages'
+import { STAGES } from '../../src/ui/shell/stages'
 import { type Body, editSetting } from '../../src/core/bodies'
 import type { Lens } from '../../src/core/lenses/schema'
 import { lookOver } from '../../src/workers/completeness'

@@ -4,7 +4,8 @@ import { DIMENSIONS, dimension } from '../vocabulary/dimensions'
 import { distance } from '../vocabulary/distance'
 import { sameValue } from '../vocabulary/same'
 import { toleranceWords, valueWords } from '../vocabulary/words'
-import { type Context, type EffectiveTarget, effectiveTargets, heldUpTo } from './layers'
+import type { Context } from './context'
+import { type EffectiveTarget, effectiveTargets, heldUpTo } from './layers'
 import type { Standard, Target } from './schema'
 
 /** What differs between two standards, or two versions of one, in what they ask for and not in how it is written. */

@@ -1,5 +1,9 @@
-import type { Context } from './layers'
-import { SCOPES, type Scope } from './schema'
+/** What a layer can be for. */
+export const SCOPES = ['people', 'units', 'lenses', 'scenes'] as const
+export type Scope = (typeof SCOPES)[number]
+
+/** For whom and what a standard is read. */
+export type Context = Readonly<Partial<Record<Scope, readonly string[]>>>
 
 /** For whom and what, as one text in an address: `people:imelda-frost,scenes:Club passing`. */
 

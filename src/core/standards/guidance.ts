@@ -1,5 +1,6 @@
 import { withLayer } from './edit'
-import { type Context, layerApplies } from './layers'
+import type { Context } from './context'
+import { layerApplies } from './layers'
 import type { KeptAdvice, KeptRescue, Standard } from './schema'
 
 /** How to shoot, and what to do when it goes wrong, as it is kept with a standard. */

@@ -4,10 +4,8 @@ import { DIMENSIONS, dimension } from '../vocabulary/dimensions'
 import { GRADE_LIMITS } from '../vocabulary/grade'
 import { sameValue } from '../vocabulary/same'
 import { inSentence } from '../vocabulary/words'
-import { type Layer, SCOPES, type Scope, type Standard, type Target, WEIGHT_FACTORS } from './schema'
-
-/** For whom or what a standard is read: ids of people, units and lenses, names of scenes. Nobody in particular if empty. */
-export type Context = Readonly<Partial<Record<Scope, readonly string[]>>>
+import { type Context, SCOPES } from './context'
+import { type Layer, type Standard, type Target, WEIGHT_FACTORS } from './schema'
 
 /** A target of a lower layer that another one replaced. */
 export interface Overruled {

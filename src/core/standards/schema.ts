@@ -18,10 +18,6 @@ export const WEIGHT_FACTORS: Readonly<Record<Weight, number>> = { must: 9, shoul
 export const LAYER_KINDS = ['house', 'work', 'scene', 'exception'] as const
 export type LayerKind = (typeof LAYER_KINDS)[number]
 
-/** What a layer can be for. */
-export const SCOPES = ['people', 'units', 'lenses', 'scenes'] as const
-export type Scope = (typeof SCOPES)[number]
-
 const text = (most: number) => v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(most))
 const id = v.pipe(
   v.string(),

@@ -8,11 +8,10 @@ import type { Level } from '@/core/standards'
 import type { AlternativeView, ExplanationView } from '@/server/explanation'
 import { FalseFriends } from '@/ui/FalseFriends'
 import { NearestWays } from '@/ui/NearestWays'
-import { linkTo } from '@/ui/address'
 import { AlignmentMark } from '@/ui/AlignmentMark'
 import { Eyebrow, Facts, MenuPath } from '@/ui/pieces'
 import { type Sent, sendJson } from '@/ui/send'
-import { LinkButton } from '@/ui/Shell'
+import { LinkButton } from '@/ui/links'
 import type { CellRef } from './Matrix'
 
 const WEIGHT_SENTENCE = { must: 'a must', should: 'a should', nice: 'nice to have' } as const
@@ -61,7 +60,6 @@ export const Explanation = ({
 }
 
 const ExplanationContent = ({ explanation: e }: { explanation: ExplanationView }) => {
-  const params = useSearchParams()
   const nearest = e.alternatives.find(a => a.better)
   return (
     <Box>
@@ -141,8 +139,8 @@ const ExplanationContent = ({ explanation: e }: { explanation: ExplanationView }
         ))}
       </Box>
       <Box sx={{ display: 'flex', gap: 1, mt: 3 }}>
-        <LinkButton href={linkTo(`/name/bodies/${e.body.id}`, params)}>{e.body.model}’s profile</LinkButton>
-        <LinkButton href={linkTo(`/set/cards/${e.body.id}`, params)}>Its card</LinkButton>
+        <LinkButton to={`/name/bodies/${e.body.id}`}>{e.body.model}’s profile</LinkButton>
+        <LinkButton to={`/set/cards/${e.body.id}`}>Its card</LinkButton>
       </Box>
     </Box>
   )

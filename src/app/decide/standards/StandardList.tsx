@@ -1,17 +1,16 @@
 'use client'
 
 import { Alert, Box, Button, Typography } from '@mui/material'
-import NextLink from 'next/link'
-import { useRouter, useSearchParams } from 'next/navigation'
+import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { StandardHeading } from '@/server/catalogue'
-import { linkTo } from '@/ui/address'
 import { usePeople } from '@/ui/people'
 import { Page } from '@/ui/pieces'
 import { sendJson } from '@/ui/send'
 import { STATE_WORDS, VersionMark } from '@/ui/versions'
 import { NewStandard } from './NewStandard'
 import { StandardImport } from './StandardImport'
+import { KeptLink } from '@/ui/links'
 
 type Listed = StandardHeading & {
   readonly about: string
@@ -20,7 +19,6 @@ type Listed = StandardHeading & {
 
 /** Every standard of the house, what it stands on, and the version that counts. */
 export const StandardList = ({ standards }: { standards: readonly Listed[] }) => {
-  const params = useSearchParams()
   const router = useRouter()
   const { person } = usePeople()
   const [isNew, setNew] = useState(false)
@@ -68,8 +66,8 @@ export const StandardList = ({ standards }: { standards: readonly Listed[] }) =>
             <div>
               <Typography
                 variant="h3"
-                component={NextLink}
-                href={linkTo(`/decide/standards/${s.id}`, params)}
+                component={KeptLink}
+                to={`/decide/standards/${s.id}`}
                 sx={{ color: 'text.primary', display: 'inline-block', py: 0.5 }}
               >
                 {s.name}
@@ -102,12 +100,13 @@ export const StandardList = ({ standards }: { standards: readonly Listed[] }) =>
               )}
               {s.open && (
                 <Typography variant="body2">
-                  <NextLink
-                    href={linkTo(`/decide/standards/${s.id}`, params, { version: String(s.open.version) })}
+                  <KeptLink
+                    to={`/decide/standards/${s.id}`}
+                    more={{ version: String(s.open.version) }}
                     style={{ color: 'inherit' }}
                   >
                     version {s.open.version} is {STATE_WORDS[s.open.state]}
-                  </NextLink>
+                  </KeptLink>
                 </Typography>
               )}
             </Box>

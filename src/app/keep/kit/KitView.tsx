@@ -2,15 +2,13 @@
 
 import { Alert, Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
-import { useRouter, useSearchParams } from 'next/navigation'
-import NextLink from 'next/link'
+import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { isOverdue, type Model } from '@/core/kit/units'
 import { folded } from '@/core/language/language'
 import type { BackupView } from '@/server/backups'
 import type { Carrier } from '@/server/hands'
 import type { UnitView } from '@/server/kit'
-import { linkTo } from '@/ui/address'
 import { usePeople } from '@/ui/people'
 import { Page } from '@/ui/pieces'
 import { PutAway, type PutAwayThing } from '@/ui/PutAway'
@@ -19,6 +17,7 @@ import { Backups } from './Backups'
 import { Carriers } from './Carriers'
 import { type Done, UnitDialog } from './UnitDialog'
 import { UnitImport } from './UnitImport'
+import { KeptLink } from '@/ui/links'
 
 const Row = styled('div')(({ theme }) => ({
   display: 'grid',
@@ -59,7 +58,6 @@ export const KitView = ({
   backups: BackupView
   today: string
 }) => {
-  const params = useSearchParams()
   const [filter, setFilter] = useState('')
   const [kind, setKind] = useState<UnitView['kind'] | 'both'>('both')
   const [editing, setEditing] = useState<UnitView | 'new'>()
@@ -155,12 +153,12 @@ export const KitView = ({
                 {u.tag}
               </Typography>
               <Typography role="cell">
-                <NextLink
-                  href={linkTo(`/name/${u.kind === 'body' ? 'bodies' : 'lenses'}/${u.model}`, params)}
+                <KeptLink
+                  to={`/name/${u.kind === 'body' ? 'bodies' : 'lenses'}/${u.model}`}
                   style={{ color: 'inherit' }}
                 >
                   {u.modelName}
-                </NextLink>
+                </KeptLink>
               </Typography>
               <Typography role="cell" variant="value">
                 {u.serial}
@@ -179,12 +177,9 @@ export const KitView = ({
               </Typography>
               <Typography role="cell" variant="body2" color="textSecondary">
                 {handedOver.includes(u.id) && (
-                  <NextLink
-                    href={linkTo(`/set/controls/${u.model}`, params)}
-                    style={{ color: 'inherit', fontWeight: 700 }}
-                  >
+                  <KeptLink to={`/set/controls/${u.model}`} style={{ color: 'inherit', fontWeight: 700 }}>
                     Handed over: to be set back.{' '}
-                  </NextLink>
+                  </KeptLink>
                 )}
                 {u.notes}
               </Typography>

@@ -2,10 +2,8 @@
 
 import { Box, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
-import { useSearchParams } from 'next/navigation'
 import { READINESS_ORDER } from '@/core/kit/readiness'
 import type { StandardReadiness } from '@/server/readiness'
-import { linkTo } from '@/ui/address'
 import { NotReckoned } from '@/ui/NotReckoned'
 import { Page, RowLink } from '@/ui/pieces'
 import { Grouping } from './Grouping'
@@ -23,7 +21,6 @@ const onceEach = (failed: StandardReadiness['failed']): StandardReadiness['faile
 
 /** Every standard in force, and how many units are ready for it. */
 export const ByStandard = ({ standards }: { standards: readonly StandardReadiness[] }) => {
-  const params = useSearchParams()
   return (
     <Page>
       <Box
@@ -45,7 +42,7 @@ export const ByStandard = ({ standards }: { standards: readonly StandardReadines
       >
         {standards.map(s => (
           <li key={s.id}>
-            <Item href={linkTo('/keep/readiness', params, { standard: s.id })}>
+            <Item to="/keep/readiness" more={{ standard: s.id }}>
               <span>
                 <Typography component="span" sx={{ fontWeight: 650 }}>
                   {s.name}

@@ -2,12 +2,11 @@
 
 import { Alert, Box, Button, MenuItem, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material'
 import NextLink from 'next/link'
-import { useRouter, useSearchParams } from 'next/navigation'
+import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { READINESS_ORDER, type ReadinessState } from '@/core/kit/readiness'
 import { refText } from '@/core/standards'
 import type { ReadinessView, UnitReadiness } from '@/server/readiness'
-import { linkTo } from '@/ui/address'
 import { usePeople } from '@/ui/people'
 import { NotReckoned } from '@/ui/NotReckoned'
 import { Page } from '@/ui/pieces'
@@ -23,7 +22,6 @@ const NOBODY = 'nobody in particular'
 
 /** The first screen: which units are ready for the standard in hand, which are not, and why. */
 export const ReadinessList = ({ view, by }: { view: ReadinessView; by: 'unit' | 'person' }) => {
-  const params = useSearchParams()
   const [only, setOnly] = useState<readonly ReadinessState[]>([])
   const [who, setWho] = useState(EVERYBODY)
   const [onlyOwed, setOnlyOwed] = useState(false)
@@ -36,7 +34,6 @@ export const ReadinessList = ({ view, by }: { view: ReadinessView; by: 'unit' | 
   const owed = view.units.filter(u => u.isOwed)
   const { standard } = view
   const calendar = `/api/v1/readiness/calendar?standard=${encodeURIComponent(refText(standard))}`
-  const hrefOf = (u: UnitReadiness) => linkTo(`/set/cards/${u.body}`, params, { unit: u.unit })
   const printed = (units: readonly UnitReadiness[]) =>
     units.map(u => ({ body: u.body, unit: u.unit, name: u.tag, model: u.model, isOwed: u.minutes > 0 }))
   return (
@@ -108,8 +105,8 @@ export const ReadinessList = ({ view, by }: { view: ReadinessView; by: 'unit' | 
         )}
         <PrintCards standard={refText(standard)} forWhom={view.for} cards={printed(shown)} />
       </Box>
-      {by === 'unit' && <UnitRows units={shown} label="Units" hrefOf={hrefOf} />}
-      {by === 'person' && <ByPerson units={shown} hrefOf={hrefOf} />}
+      {by === 'unit' && <UnitRows units={shown} label="Units" />}
+      {by === 'person' && <ByPerson units={shown} />}
       {shown.length === 0 && (
         <Typography sx={{ mt: 2 }}>
           {view.units.length === 0 ? 'There are no units of these bodies yet; add them in Kit.' : 'None of them.'}
@@ -134,7 +131,7 @@ const CHIPS = {
 } as const
 
 /** The same units under the names of those who carry them; one that two carry stands twice. */
-const ByPerson = ({ units, hrefOf }: { units: readonly UnitReadiness[]; hrefOf: (unit: UnitReadiness) => string }) => {
+const ByPerson = ({ units }: { units: readonly UnitReadiness[] }) => {
   const names = [...new Set(units.flatMap(u => u.people.map(p => p.name)))].sort((a, b) => a.localeCompare(b))
   const groups = [
     ...names.map(name => ({ name, units: units.filter(u => u.people.some(p => p.name === name)) })),
@@ -146,7 +143,7 @@ const ByPerson = ({ units, hrefOf }: { units: readonly UnitReadiness[]; hrefOf: 
       <Typography variant="body2" color="textSecondary">
         {g.units.filter(u => u.readiness.is === 'ready').length} of {g.units.length} ready
       </Typography>
-      <UnitRows units={g.units} label={`Units of ${g.name}`} hrefOf={hrefOf} />
+      <UnitRows units={g.units} label={`Units of ${g.name}`} />
     </Box>
   ))
 }

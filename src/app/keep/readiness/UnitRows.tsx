@@ -45,15 +45,7 @@ export const STATE_LABELS: Readonly<Record<ReadinessState, string>> = {
 const ROWS_AT_ONCE = 40
 
 /** Units in a list, as many as are in sight. */
-export const UnitRows = ({
-  units,
-  label,
-  hrefOf,
-}: {
-  units: readonly UnitReadiness[]
-  label: string
-  hrefOf: (unit: UnitReadiness) => string
-}) => {
+export const UnitRows = ({ units, label }: { units: readonly UnitReadiness[]; label: string }) => {
   const [most, setMost] = useState(ROWS_AT_ONCE)
   const end = useRef<HTMLDivElement>(null)
   const isMore = units.length > most
@@ -77,7 +69,7 @@ export const UnitRows = ({
       >
         {units.slice(0, most).map(u => (
           <li key={u.unit}>
-            <UnitRow unit={u} href={hrefOf(u)} />
+            <UnitRow unit={u} />
           </li>
         ))}
       </Box>
@@ -95,8 +87,8 @@ export const Mark = ({ is }: { is: ReadinessState }) => {
   return <AlignmentMark grade={grade} distance={off} bare />
 }
 
-const UnitRow = ({ unit: u, href }: { unit: UnitReadiness; href: string }) => (
-  <Row href={href}>
+const UnitRow = ({ unit: u }: { unit: UnitReadiness }) => (
+  <Row to={`/set/cards/${u.body}`} more={{ unit: u.unit }}>
     <Mark is={u.readiness.is} />
     <Typography component="span" variant="value" sx={{ fontWeight: 650 }}>
       {u.tag}

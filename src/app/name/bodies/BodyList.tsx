@@ -2,17 +2,14 @@
 
 import { Box, Button, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
-import NextLink from 'next/link'
-import { useSearchParams } from 'next/navigation'
 import type { BodySummary } from '@/server/bodies'
-import { linkTo } from '@/ui/address'
 import { FileImport } from '@/ui/FileImport'
 import { Page } from '@/ui/pieces'
 import { PutAway, type PutAwayThing } from '@/ui/PutAway'
 import { sendJson } from '@/ui/send'
-import { LinkButton } from '@/ui/Shell'
+import { KeptLink, LinkButton } from '@/ui/links'
 
-const Item = styled(NextLink)(({ theme }) => ({
+const Item = styled(KeptLink)(({ theme }) => ({
   display: 'grid',
   gridTemplateColumns: 'minmax(140px, 200px) 1fr 290px',
   gap: theme.spacing(0.5, 3),
@@ -29,7 +26,6 @@ const FINDER = { optical: 'optical finder', electronic: 'electronic finder', 'sc
 
 /** Every body the team has a profile of. */
 export const BodyList = ({ bodies, putAway }: { bodies: readonly BodySummary[]; putAway: readonly PutAwayThing[] }) => {
-  const params = useSearchParams()
   return (
     <Page>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', justifyContent: 'space-between', gap: 2, mb: 2 }}>
@@ -37,7 +33,7 @@ export const BodyList = ({ bodies, putAway }: { bodies: readonly BodySummary[]; 
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'flex-start' }}>
           {bodies.length > 0 && <Button href="/api/v1/bundle">Save all as one file</Button>}
           <FileImport kind="bodies" label="Add bodies from files" />
-          <LinkButton href={linkTo('/name/bodies/new', params)} variant="contained">
+          <LinkButton to="/name/bodies/new" variant="contained">
             New body
           </LinkButton>
         </Box>
@@ -48,7 +44,7 @@ export const BodyList = ({ bodies, putAway }: { bodies: readonly BodySummary[]; 
       <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, borderTop: 1, borderColor: 'divider' }}>
         {bodies.map(b => (
           <li key={b.id}>
-            <Item href={linkTo(`/name/bodies/${b.id}`, params)}>
+            <Item to={`/name/bodies/${b.id}`}>
               <span>
                 <Typography variant="h2" component="span" sx={{ display: 'block' }}>
                   {b.model}

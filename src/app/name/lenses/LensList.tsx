@@ -2,21 +2,18 @@
 
 import { Box, Button, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
-import NextLink from 'next/link'
-import { useSearchParams } from 'next/navigation'
 import { distanceWords } from '@/core/lenses/distance'
 import { type Lens, lensWarnings, turnsAgainst } from '@/core/lenses/schema'
-import { linkTo } from '@/ui/address'
 import { FileImport } from '@/ui/FileImport'
 import { Page } from '@/ui/pieces'
 import { PutAway, type PutAwayThing } from '@/ui/PutAway'
 import { sendJson } from '@/ui/send'
-import { LinkButton } from '@/ui/Shell'
+import { KeptLink, LinkButton } from '@/ui/links'
 import { useUnits } from '@/ui/units'
 import { UnitsSwitch } from '@/ui/UnitsSwitch'
 import { apertureWords, focalWords } from './lens-words'
 
-const Item = styled(NextLink)(({ theme }) => ({
+const Item = styled(KeptLink)(({ theme }) => ({
   display: 'grid',
   gridTemplateColumns: 'minmax(240px, 1.3fr) 130px 150px 1fr',
   gap: theme.spacing(0.5, 3),
@@ -39,7 +36,6 @@ export const LensList = ({
   tags: Readonly<Record<string, readonly string[]>>
   putAway: readonly PutAwayThing[]
 }) => {
-  const params = useSearchParams()
   const [units] = useUnits()
   const against = turnsAgainst(lenses)
   return (
@@ -54,7 +50,7 @@ export const LensList = ({
             </Button>
           )}
           <FileImport kind="bodies" label="Add lenses from files" />
-          <LinkButton href={linkTo('/name/lenses/new', params)} variant="contained">
+          <LinkButton to="/name/lenses/new" variant="contained">
             New lens
           </LinkButton>
         </Box>
@@ -68,7 +64,7 @@ export const LensList = ({
           const warnings = lensWarnings(l)
           return (
             <li key={l.id}>
-              <Item href={linkTo(`/name/lenses/${l.id}`, params)}>
+              <Item to={`/name/lenses/${l.id}`}>
                 <span>
                   <Typography component="span" sx={{ fontWeight: 650, display: 'block' }}>
                     {l.model}

@@ -1,20 +1,18 @@
 'use client'
 
 import { Box, Typography } from '@mui/material'
-import NextLink from 'next/link'
-import { useSearchParams } from 'next/navigation'
 import { styled } from '@mui/material/styles'
 import type { FriendView } from '@/server/phrasebook'
 import { DIMENSIONS, GROUPS } from '@/core/vocabulary/dimensions'
 import { isConcept } from '@/core/phrasebook/terms'
-import { linkTo, useAddress } from '@/ui/address'
+import { useAddress } from '@/ui/address'
 import { useBodies } from '@/ui/bodies'
 import { PhraseSearch } from '@/ui/PhraseSearch'
 import { Eyebrow, Page } from '@/ui/pieces'
-import { LinkButton } from '@/ui/Shell'
+import { KeptLink, LinkButton } from '@/ui/links'
 import { FalseFriends } from '@/ui/FalseFriends'
 
-const Concept = styled(NextLink)(({ theme }) => ({
+const Concept = styled(KeptLink)(({ theme }) => ({
   display: 'inline-flex',
   alignItems: 'center',
   minHeight: 32,
@@ -26,7 +24,6 @@ const Concept = styled(NextLink)(({ theme }) => ({
 
 /** Find what anything is called anywhere; every concept; words that mislead. */
 export const PhrasebookView = ({ friends, query }: { friends: readonly FriendView[]; query: string }) => {
-  const params = useSearchParams()
   const { set } = useAddress()
   const bodies = [...useBodies().values()]
   const [first, second] = bodies
@@ -35,7 +32,7 @@ export const PhrasebookView = ({ friends, query }: { friends: readonly FriendVie
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, justifyContent: 'space-between', mb: 2 }}>
         <Typography variant="h1">Phrasebook</Typography>
         {first && second && (
-          <LinkButton href={linkTo('/name/phrasebook/dictionary', params, { from: first.id, to: second.id })}>
+          <LinkButton to="/name/phrasebook/dictionary" more={{ from: first.id, to: second.id }}>
             From one body to another
           </LinkButton>
         )}
@@ -57,7 +54,7 @@ export const PhrasebookView = ({ friends, query }: { friends: readonly FriendVie
               <Eyebrow component="h3">{g.label}</Eyebrow>
               {DIMENSIONS.filter(d => d.group === g.id && isConcept(d.id)).map(d => (
                 <div key={d.id}>
-                  <Concept href={linkTo(`/name/phrasebook/${d.id}`, params)}>{d.label}</Concept>
+                  <Concept to={`/name/phrasebook/${d.id}`}>{d.label}</Concept>
                 </div>
               ))}
             </div>

@@ -4,7 +4,6 @@ import { Box, LinearProgress, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useSearchParams } from 'next/navigation'
 import type { CardSummary } from '@/server/cards'
-import { linkTo } from '@/ui/address'
 import { NotReckoned } from '@/ui/NotReckoned'
 import { Page, RowLink } from '@/ui/pieces'
 import { PrintCards } from '@/ui/PrintCards'
@@ -53,7 +52,7 @@ export const CardList = ({
       <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, borderTop: 1, borderColor: 'divider' }}>
         {cards.map(c => (
           <li key={`${c.body} ${c.unit}`}>
-            <Item href={linkTo(`/set/cards/${c.body}`, params, c.unit ? { unit: c.unit } : {})}>
+            <Item to={`/set/cards/${c.body}`} more={c.unit ? { unit: c.unit } : {}}>
               <span>
                 <Typography component="span" sx={{ fontWeight: 650 }}>
                   {c.model}

@@ -1,8 +1,6 @@
 'use client'
 
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
-import NextLink from 'next/link'
-import { useSearchParams } from 'next/navigation'
 import { useState } from 'react'
 import type { MappedBody, Placed } from '@/core/controls/fleet'
 import type { FunctionId } from '@/core/functions/functions'
@@ -10,8 +8,8 @@ import { waysOf } from '@/core/controls/moves'
 import { type Plan, schoolFor } from '@/core/functions/plan'
 import { type SchoolId, SCHOOLS } from '@/core/functions/schools'
 import { dimension } from '@/core/vocabulary/dimensions'
-import { linkTo } from '@/ui/address'
 import { Schematic } from '@/ui/Schematic'
+import { KeptLink } from '@/ui/links'
 
 export const presses = (n: number): string => `${Math.round(n)}`
 
@@ -34,7 +32,6 @@ export const BodyMap = ({
   onExplain: () => void
 }) => {
   const { body, placed, cost } = mapped
-  const params = useSearchParams()
   const [over, setOver] = useState<string>()
   const used = placed.flatMap(p => {
     const control = body.controls.find(c => c.id === p.carry?.control)
@@ -51,11 +48,11 @@ export const BodyMap = ({
           {body.model}
         </Typography>
         <Button
-          component={NextLink}
+          component={KeptLink}
           size="small"
           className="no-print"
           aria-label={`Hand ${body.model} to a stranger`}
-          href={linkTo(`/set/controls/${body.id}`, params, {})}
+          to={`/set/controls/${body.id}`}
         >
           For a stranger
         </Button>

@@ -1,7 +1,6 @@
 'use client'
 
 import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material'
-import { useSearchParams } from 'next/navigation'
 import { useCallback, useMemo } from 'react'
 import type { Body } from '@/core/bodies'
 import type { BodyInHands } from '@/core/controls/cells'
@@ -25,7 +24,7 @@ import { describeStandardChanges } from '@/core/standards/compare'
 import { MergeNotice } from '@/ui/MergeNotice'
 import { Page } from '@/ui/pieces'
 import { PrintButton } from '@/ui/PrintButton'
-import { LinkButton } from '@/ui/Shell'
+import { LinkButton } from '@/ui/links'
 import { useStandardDraft } from '@/ui/standard-draft'
 import { SidePanel } from '@/ui/SidePanel'
 import { WorkerTrouble } from '@/ui/worker'
@@ -49,7 +48,6 @@ export const ControlsView = ({
 }) => {
   const bodies = useMemo(() => JSON.parse(hands) as readonly BodyInHands[], [hands])
   const { version } = view.document
-  const params = useSearchParams()
   const addressOf = useCallback(
     (v: number, rest: URLSearchParams) =>
       linkTo('/set/controls', rest, { standard: refText({ id: view.id, version: v }) }),
@@ -97,7 +95,7 @@ export const ControlsView = ({
             {isDraft ? (
               <DraftButtons draft={draft} />
             ) : open ? (
-              <LinkButton href={linkTo('/set/controls', params, { standard: refText({ id: view.id, version: open }) })}>
+              <LinkButton to="/set/controls" more={{ standard: refText({ id: view.id, version: open }) }}>
                 Go to version {open}, being worked on
               </LinkButton>
             ) : (

@@ -1,8 +1,7 @@
 'use client'
 
 import { Alert, Box, Button, Tab, Tabs, Typography } from '@mui/material'
-import NextLink from 'next/link'
-import { useSearchParams } from 'next/navigation'
+import dynamic from 'next/dynamic'
 import { useCallback, useDeferredValue, useMemo, useState } from 'react'
 import { describeStandardChanges, wanted } from '@/core/standards/compare'
 import { ownLayers, refText, type Standard, standardProblems, type Target } from '@/core/standards'
@@ -11,21 +10,23 @@ import type { StandardHeading } from '@/server/catalogue'
 import type { StandardView as View } from '@/server/standards'
 import { linkTo, useAddress } from '@/ui/address'
 import { DraftButtons, StatusProblem } from '@/ui/DraftStatus'
-import { MergeNotice } from '@/ui/MergeNotice'
 import { Page } from '@/ui/pieces'
 import { sendJson } from '@/ui/send'
-import { LinkButton } from '@/ui/Shell'
+import { KeptLink, LinkButton } from '@/ui/links'
 import { useStandardDraft } from '@/ui/standard-draft'
 import { VersionMark } from '@/ui/versions'
 import { lambdaWords } from '../../concordance/LevelSlider'
 import type { HouseGuide } from '@/core/guide/house'
 import type { CalledOn } from '@/server/guide'
-import { GuidePart } from './guide/GuidePart'
 import { LayerBar, type LayerChoices } from './LayerBar'
-import { TalkPart } from './TalkPart'
-import { TargetsPart } from './TargetsPart'
 import { useComments } from './use-comments'
-import { VersionsPart } from './VersionsPart'
+import { MergeNotice } from '@/ui/MergeNotice'
+
+// Each part comes in a script of its own, with the page where it is shown at first.
+const GuidePart = dynamic(() => import('./guide/GuidePart').then(m => m.GuidePart))
+const TalkPart = dynamic(() => import('./TalkPart').then(m => m.TalkPart))
+const TargetsPart = dynamic(() => import('./TargetsPart').then(m => m.TargetsPart))
+const VersionsPart = dynamic(() => import('./VersionsPart').then(m => m.VersionsPart))
 
 const PARTS = [
   { id: 'targets', label: 'Targets' },
@@ -53,7 +54,6 @@ export const StandardView = ({
   called: CalledOn
 }) => {
   const { version } = view.document
-  const params = useSearchParams()
   const addressOf = useCallback(
     (v: number, rest: URLSearchParams) => {
       const part = rest.get('part')
@@ -90,7 +90,7 @@ export const StandardView = ({
         {isDraft ? (
           <DraftButtons draft={draft} />
         ) : open ? (
-          <LinkButton href={linkTo(`/decide/standards/${view.id}`, params, { version: String(open) })}>
+          <LinkButton to={`/decide/standards/${view.id}`} more={{ version: String(open) }}>
             Go to version {open}
           </LinkButton>
         ) : (
@@ -98,7 +98,7 @@ export const StandardView = ({
             Begin a new draft
           </Button>
         )}
-        <LinkButton href={linkTo('/decide/concordance', params, { standard: refText({ id: view.id, version }) })}>
+        <LinkButton to="/decide/concordance" more={{ standard: refText({ id: view.id, version }) }}>
           In the Concordance
         </LinkButton>
         <Button component="a" href={`/api/v1/standards/${encodeURIComponent(refText({ id: view.id, version }))}/pdf`}>
@@ -145,14 +145,15 @@ export const StandardView = ({
               }
             >
               This stands on {n.name}, version {n.has}; version {n.newest} is approved.{' '}
-              <NextLink
-                href={linkTo('/decide/compare', params, {
+              <KeptLink
+                to="/decide/compare"
+                more={{
                   before: `${n.standard}@${n.has}`,
                   after: `${n.standard}@${n.newest}`,
-                })}
+                }}
               >
                 See what differs
-              </NextLink>
+              </KeptLink>
             </Alert>
           ))}
       <LayerBar

@@ -11,8 +11,10 @@ import type { Draft } from '@/ui/draft'
 import { Eyebrow } from '@/ui/pieces'
 import { WeightBadge } from '../../concordance/WeightBadge'
 import { PinsSection } from './PinsSection'
-import { TargetPanel } from './TargetPanel'
 import type { Comments } from './use-comments'
+import { later } from '@/ui/later'
+
+const TargetPanel = later(() => import('./TargetPanel').then(m => m.TargetPanel))
 
 const RowButton = styled('button')(({ theme }) => ({
   all: 'unset',

@@ -1,16 +1,14 @@
 'use client'
 
 import { Alert, Box, Button, LinearProgress, MenuItem, TextField, Typography } from '@mui/material'
-import NextLink from 'next/link'
-import { useRouter, useSearchParams } from 'next/navigation'
+import { useRouter } from 'next/navigation'
 import { useEffect, useState } from 'react'
 import { refText } from '@/core/standards'
 import type { StandardHeading } from '@/server/catalogue'
 import type { ComparisonView, EffectView, StandardView as View, VersionState } from '@/server/standards'
-import { linkTo } from '@/ui/address'
 import { usePeople } from '@/ui/people'
 import { sendJson } from '@/ui/send'
-import { LinkButton } from '@/ui/Shell'
+import { KeptLink, LinkButton } from '@/ui/links'
 import { STATE_WORDS } from '@/ui/versions'
 import { When } from '@/ui/When'
 import { Differences } from '../../compare/Differences'
@@ -92,19 +90,19 @@ const Compared = ({ before, after, revision }: { before: string; after: string; 
 }
 
 const VersionList = ({ view }: { view: View }) => {
-  const params = useSearchParams()
   return (
     <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
       {view.versions.map(v => (
         <Box component="li" key={v.version} sx={{ py: 1, borderBottom: 1, borderColor: 'divider' }}>
           <Typography>
-            <NextLink
-              href={linkTo(`/decide/standards/${view.id}`, params, { version: String(v.version), part: 'versions' })}
+            <KeptLink
+              to={`/decide/standards/${view.id}`}
+              more={{ version: String(v.version), part: 'versions' }}
               aria-current={v.version === view.document.version ? 'true' : undefined}
               style={{ color: 'inherit', fontWeight: v.version === view.document.version ? 700 : 400 }}
             >
               Version {v.version}
-            </NextLink>
+            </KeptLink>
             , {STATE_WORDS[v.state]}
           </Typography>
           <Typography variant="body2" color="textSecondary">
@@ -131,7 +129,6 @@ const Moves = ({
   isSaved: boolean
 }) => {
   const router = useRouter()
-  const params = useSearchParams()
   const { person } = usePeople()
   const [why, setWhy] = useState('')
   const [problem, setProblem] = useState('')
@@ -157,7 +154,7 @@ const Moves = ({
           It never changes. Begin a new draft to change something; approving that one retires this one.
         </Typography>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1 }}>
-          <LinkButton href={linkTo('/keep/readiness', params, { standard: view.id })}>
+          <LinkButton to="/keep/readiness" more={{ standard: view.id }}>
             Which units owe a card
           </LinkButton>
           <Button variant="outlined" onClick={() => void move('retired')}>

@@ -1,14 +1,13 @@
 'use client'
 
 import { Alert, Box, Button, Typography } from '@mui/material'
-import { useRouter, useSearchParams } from 'next/navigation'
+import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { LifeView } from '@/server/life'
-import { linkTo } from '@/ui/address'
 import { usePeople } from '@/ui/people'
 import { Page } from '@/ui/pieces'
 import { sendJson } from '@/ui/send'
-import { LinkButton } from '@/ui/Shell'
+import { LinkButton } from '@/ui/links'
 import { When } from '@/ui/When'
 import { UnitNow } from './UnitNow'
 
@@ -25,7 +24,6 @@ const HAPPENED = [
  */
 export const UnitLife = ({ life, code }: { life: LifeView; code: string }) => {
   const { unit, body, events } = life
-  const params = useSearchParams()
   const router = useRouter()
   const { person } = usePeople()
   const [problem, setProblem] = useState('')
@@ -48,7 +46,7 @@ export const UnitLife = ({ life, code }: { life: LifeView; code: string }) => {
       </Typography>
       <Typography variant="h1">{unit.tag}</Typography>
       <Box sx={{ mt: 2 }}>
-        <LinkButton href={linkTo(`/set/cards/${body}`, params, { unit: unit.id })} variant="contained">
+        <LinkButton to={`/set/cards/${body}`} more={{ unit: unit.id }} variant="contained">
           Open its card
         </LinkButton>
       </Box>

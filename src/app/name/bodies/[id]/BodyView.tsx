@@ -2,7 +2,6 @@
 
 import { inSentence } from '@/core/vocabulary/words'
 import { Alert, Box, Button, TextField, Typography } from '@mui/material'
-import NextLink from 'next/link'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { type ReactNode, useState } from 'react'
 import type { FriendView } from '@/server/phrasebook'
@@ -16,7 +15,7 @@ import { usePeople } from '@/ui/people'
 import { CautionNote, Facts, Page } from '@/ui/pieces'
 import { Schematic } from '@/ui/Schematic'
 import { sendJson } from '@/ui/send'
-import { LinkButton } from '@/ui/Shell'
+import { KeptLink, LinkButton } from '@/ui/links'
 import { FalseFriends } from '@/ui/FalseFriends'
 import { MenuTree } from './MenuTree'
 
@@ -86,8 +85,8 @@ export const BodyView = ({
           {body.about && <Typography sx={{ mt: 1, maxWidth: 640 }}>{body.about}</Typography>}
         </Box>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'flex-start' }}>
-          <LinkButton href={linkTo(`/name/bodies/${body.id}/edit`, params)}>Edit</LinkButton>
-          <LinkButton href={linkTo(`/set/cards/${body.id}`, params)} variant="contained">
+          <LinkButton to={`/name/bodies/${body.id}/edit`}>Edit</LinkButton>
+          <LinkButton to={`/set/cards/${body.id}`} variant="contained">
             Open the card
           </LinkButton>
         </Box>
@@ -102,7 +101,9 @@ export const BodyView = ({
               {v === shownFirmware ? (
                 <strong>{v}</strong>
               ) : (
-                <NextLink href={linkTo(`/name/bodies/${body.id}`, params, { firmware: v })}>{v}</NextLink>
+                <KeptLink to={`/name/bodies/${body.id}`} more={{ firmware: v }}>
+                  {v}
+                </KeptLink>
               )}
             </span>
           ))}

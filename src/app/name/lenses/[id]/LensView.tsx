@@ -11,7 +11,7 @@ import { LimiterDrawing } from '@/ui/LimiterDrawing'
 import { usePeople } from '@/ui/people'
 import { Facts, Page } from '@/ui/pieces'
 import { sendJson } from '@/ui/send'
-import { LinkButton } from '@/ui/Shell'
+import { LinkButton } from '@/ui/links'
 import { useUnits } from '@/ui/units'
 import { UnitsSwitch } from '@/ui/UnitsSwitch'
 import { When } from '@/ui/When'
@@ -65,7 +65,7 @@ export const LensView = ({
         </Box>
         <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
           <UnitsSwitch />
-          <LinkButton href={linkTo(`/name/lenses/${lens.id}/edit`, params)}>Edit</LinkButton>
+          <LinkButton to={`/name/lenses/${lens.id}/edit`}>Edit</LinkButton>
         </Box>
       </Box>
       {problem && (

@@ -2,17 +2,15 @@
 
 import { Box, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
-import NextLink from 'next/link'
-import { useSearchParams } from 'next/navigation'
 import type { ConceptRow, ConceptView as Concept, Saying } from '@/server/phrasebook'
 import { GROUPS } from '@/core/vocabulary/dimensions'
 import { inSentence } from '@/core/vocabulary/words'
-import { linkTo } from '@/ui/address'
 import { ConceptDrawing } from '@/ui/ConceptDrawing'
 import { NearestWays } from '@/ui/NearestWays'
 import { Eyebrow, MenuPath, Page } from '@/ui/pieces'
 import { ScaleLanes } from '@/ui/ScaleLanes'
 import { FalseFriends } from '@/ui/FalseFriends'
+import { KeptLink } from '@/ui/links'
 
 const Row = styled('div')(({ theme }) => ({
   display: 'grid',
@@ -29,7 +27,7 @@ const Values = styled('div')(({ theme }) => ({
   gap: theme.spacing(0.75, 2),
 }))
 
-const BodyLink = styled(NextLink)({ color: 'inherit', fontWeight: 650 })
+const BodyLink = styled(KeptLink)({ color: 'inherit', fontWeight: 650 })
 
 /** More sayings than this are told by value, each with the words for it. */
 const MOST_COLUMNS = 7
@@ -75,7 +73,6 @@ const Instead = ({ row }: { row: ConceptRow }) => (
 
 /** What one concept means, what each body in hand calls it, and its values beside everybody else’s. */
 export const ConceptView = ({ concept }: { concept: Concept }) => {
-  const params = useSearchParams()
   const aligned = concept.values.length > 0 && concept.values.length <= MOST_COLUMNS && concept.kind !== 'flag'
   const group = GROUPS.find(g => g.id === concept.group)
   const having = concept.rows.filter(r => r.sayings.length > 0)
@@ -94,9 +91,9 @@ export const ConceptView = ({ concept }: { concept: Concept }) => {
               .map((s, i) => (
                 <span key={s.id}>
                   {i > 0 && ' · '}
-                  <NextLink href={linkTo(`/name/phrasebook/${s.id}`, params)} style={{ color: 'inherit' }}>
+                  <KeptLink to={`/name/phrasebook/${s.id}`} style={{ color: 'inherit' }}>
                     {s.label}
-                  </NextLink>
+                  </KeptLink>
                 </span>
               ))}
           </Typography>
@@ -137,7 +134,7 @@ export const ConceptView = ({ concept }: { concept: Concept }) => {
         {having.map(row => (
           <Row key={row.body}>
             <div>
-              <BodyLink href={linkTo(`/name/bodies/${row.body}`, params)}>{row.model}</BodyLink>
+              <BodyLink to={`/name/bodies/${row.body}`}>{row.model}</BodyLink>
               <Typography variant="body2" color="textSecondary">
                 {row.maker}
               </Typography>
@@ -189,7 +186,7 @@ export const ConceptView = ({ concept }: { concept: Concept }) => {
           {lacking.map(row => (
             <Row key={row.body} sx={{ gridTemplateColumns: { sm: '112px 1fr' } }}>
               <div>
-                <BodyLink href={linkTo(`/name/bodies/${row.body}`, params)}>{row.model}</BodyLink>
+                <BodyLink to={`/name/bodies/${row.body}`}>{row.model}</BodyLink>
                 <Typography variant="body2" color="textSecondary">
                   {row.maker}
                 </Typography>

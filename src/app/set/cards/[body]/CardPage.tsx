@@ -2,16 +2,13 @@
 
 import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
-import NextLink from 'next/link'
-import { useSearchParams } from 'next/navigation'
 import { type KeyboardEvent, useRef } from 'react'
 import type { CardView } from '@/server/cards'
-import { linkTo } from '@/ui/address'
 import { AlignmentMark } from '@/ui/AlignmentMark'
 import { STATE_WORDS } from '@/ui/versions'
 import { usePeople } from '@/ui/people'
 import { CautionNote, Eyebrow, Page } from '@/ui/pieces'
-import { LinkButton } from '@/ui/Shell'
+import { KeptLink, LinkButton } from '@/ui/links'
 import { Notices } from './Notices'
 import { PrintCard } from './PrintCard'
 import { Signed, Signing } from './Signing'
@@ -20,7 +17,7 @@ import { Guidance } from './Guidance'
 import { StepItem, StoreItem } from './StepItem'
 import { useCard } from './use-card'
 
-const UnitLink = styled(NextLink)(({ theme }) => ({
+const UnitLink = styled(KeptLink)(({ theme }) => ({
   ...theme.typography.value,
   display: 'inline-flex',
   alignItems: 'center',
@@ -39,7 +36,6 @@ const UnitLink = styled(NextLink)(({ theme }) => ({
  * @param code leads back here from paper, as a picture in a data address
  */
 export const CardPage = ({ card: initial, code }: { card: CardView; code: string }) => {
-  const params = useSearchParams()
   const { person } = usePeople()
   const live = useCard(initial, person)
   const { card, ticks, waiting } = live
@@ -89,7 +85,7 @@ export const CardPage = ({ card: initial, code }: { card: CardView; code: string
             </Button>
           )}
           <PrintCard card={card} />
-          <LinkButton href={`/keep/kit/${card.unit.id}`}>What happened to {card.unit.tag}</LinkButton>
+          <LinkButton to={`/keep/kit/${card.unit.id}`}>What happened to {card.unit.tag}</LinkButton>
         </Box>
       )}
       {card.units.length > 1 && (
@@ -102,7 +98,8 @@ export const CardPage = ({ card: initial, code }: { card: CardView; code: string
           {card.units.map(u => (
             <UnitLink
               key={u.id}
-              href={linkTo(`/set/cards/${card.body.id}`, params, { unit: u.id })}
+              to={`/set/cards/${card.body.id}`}
+              more={{ unit: u.id }}
               aria-current={u.id === card.unit?.id ? 'page' : undefined}
             >
               {u.tag}

@@ -2,7 +2,7 @@
 
 import { Box, Typography } from '@mui/material'
 import { Page } from '@/ui/pieces'
-import { LinkButton } from '@/ui/Shell'
+import { LinkButton } from '@/ui/links'
 
 /** Where a code or a link leads to a card that is not there any more. */
 export const NoSuchCard = () => (
@@ -13,10 +13,10 @@ export const NoSuchCard = () => (
       before is kept with the unit. Choose the card again, and print a new code.
     </Typography>
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>
-      <LinkButton href="/set/cards" variant="contained">
+      <LinkButton to="/set/cards" variant="contained">
         Choose a card
       </LinkButton>
-      <LinkButton href="/keep/readiness">See which units are ready</LinkButton>
+      <LinkButton to="/keep/readiness">See which units are ready</LinkButton>
     </Box>
   </Page>
 )

@@ -1,13 +1,11 @@
 'use client'
 
 import { Alert, Button, Typography } from '@mui/material'
-import NextLink from 'next/link'
-import { useSearchParams } from 'next/navigation'
 import { CLOCK_TOLERANCE_MS } from '@/core/kit/late'
 import { type Kept, sendWaiting } from '@/offline/outbox'
-import { linkTo } from '@/ui/address'
 import { When } from '@/ui/When'
 import type { useCard } from './use-card'
+import { KeptLink } from '@/ui/links'
 
 type Live = ReturnType<typeof useCard>
 
@@ -24,7 +22,6 @@ const offBy = (ms: number): string => {
 
 /** What a person has to know of the card beside its steps: what waits, what others did, what became of the card. */
 export const Notices = ({ live }: { live: Live }) => {
-  const params = useSearchParams()
   const { card, isAway, problem, remarks, clockAheadMs } = live
   const { standard } = card
   return (
@@ -56,11 +53,12 @@ export const Notices = ({ live }: { live: Live }) => {
           action={
             <Button
               color="inherit"
-              component={NextLink}
-              href={linkTo(`/set/cards/${card.body.id}`, params, {
+              component={KeptLink}
+              to={`/set/cards/${card.body.id}`}
+              more={{
                 standard: standard.id,
                 ...(card.unit ? { unit: card.unit.id } : {}),
-              })}
+              }}
             >
               Open version {standard.newer}
             </Button>

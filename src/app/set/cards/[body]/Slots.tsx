@@ -1,12 +1,11 @@
 'use client'
 
 import { Box, MenuItem, TextField, Typography } from '@mui/material'
-import NextLink from 'next/link'
-import { useSearchParams } from 'next/navigation'
 import { slotsText } from '@/core/kit/slots'
 import type { CardView } from '@/server/cards'
-import { linkTo, useGoTo } from '@/ui/address'
+import { useGoTo } from '@/ui/address'
 import { When } from '@/ui/When'
+import { KeptLink } from '@/ui/links'
 
 const NOTHING = ''
 
@@ -82,7 +81,6 @@ export const Slots = ({ card, slots }: { card: CardView; slots: NonNullable<Card
 
 /** The stops of the walk, each a card of its own, in the order that takes the fewest presses. */
 const Stops = ({ card, slots }: { card: CardView; slots: NonNullable<CardView['slots']> }) => {
-  const params = useSearchParams()
   const text = slotsText(slots.asked)
   return (
     <Box sx={{ mt: 2 }}>
@@ -94,16 +92,17 @@ const Stops = ({ card, slots }: { card: CardView; slots: NonNullable<CardView['s
               {s.isHere ? (
                 <b>{s.standard.name}</b>
               ) : (
-                <NextLink
-                  href={linkTo(`/set/cards/${card.body.id}`, params, {
+                <KeptLink
+                  to={`/set/cards/${card.body.id}`}
+                  more={{
                     standard: s.standard.id,
                     ...(card.unit ? { unit: card.unit.id } : {}),
                     slots: text,
-                  })}
+                  }}
                   style={{ color: 'inherit' }}
                 >
                   {s.standard.name}
-                </NextLink>
+                </KeptLink>
               )}{' '}
               into {s.slot}
             </Typography>

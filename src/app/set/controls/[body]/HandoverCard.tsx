@@ -1,16 +1,15 @@
 'use client'
 
 import { Alert, Box, Button, Typography } from '@mui/material'
-import { useRouter, useSearchParams } from 'next/navigation'
+import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { HandoverStep } from '@/core/handover/handover'
 import type { HandoverView } from '@/server/controls'
-import { linkTo } from '@/ui/address'
 import { usePeople } from '@/ui/people'
 import { MenuPath, Page } from '@/ui/pieces'
 import { PrintButton } from '@/ui/PrintButton'
 import { sendJson } from '@/ui/send'
-import { LinkButton } from '@/ui/Shell'
+import { LinkButton } from '@/ui/links'
 import { When } from '@/ui/When'
 
 /** A small card: what to change before somebody else takes the camera, and what to change back. */
@@ -19,7 +18,6 @@ export const HandoverCard = ({
 }: {
   handover: HandoverView
 }) => {
-  const params = useSearchParams()
   return (
     <Page sx={{ maxWidth: 560 }}>
       <Typography color="textSecondary">
@@ -46,7 +44,7 @@ export const HandoverCard = ({
       )}
       <Box className="no-print" sx={{ display: 'flex', gap: 1, mt: 3 }}>
         <PrintButton contained />
-        <LinkButton href={linkTo('/set/controls', params, {})}>All control maps</LinkButton>
+        <LinkButton to="/set/controls">All control maps</LinkButton>
       </Box>
     </Page>
   )

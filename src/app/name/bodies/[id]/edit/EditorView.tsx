@@ -1,28 +1,31 @@
 'use client'
 
 import { Alert, Box, Tab, Tabs, Typography } from '@mui/material'
-import { useSearchParams } from 'next/navigation'
+import dynamic from 'next/dynamic'
 import { useMemo } from 'react'
 import type { Body } from '@/core/bodies'
 import { describeChanges, startLooking, versionsOf } from '@/core/bodies'
 import type { Standard } from '@/core/standards'
-import { linkTo, useAddress } from '@/ui/address'
+import { useAddress } from '@/ui/address'
 import { Page } from '@/ui/pieces'
-import { LinkButton } from '@/ui/Shell'
+import { LinkButton } from '@/ui/links'
 import { DraftButtons, StatusProblem, useUndoKeys } from '@/ui/DraftStatus'
-import { MergeNotice } from '@/ui/MergeNotice'
 import { useWorkerAnswer, WorkerTrouble } from '@/ui/worker'
 import type { Completeness } from '@/workers/completeness'
 import type { CompletenessAsk } from '@/workers/completeness.worker'
-import { CompletenessPart, Standing } from './CompletenessPart'
-import { ControlsPart } from './ControlsPart'
-import { FactsPart } from './FactsPart'
-import { FirmwarePart } from './FirmwarePart'
-import { FirstCardPart } from './first-card/FirstCardPart'
-import { HistoryPart } from './HistoryPart'
-import { MenuPart } from './MenuPart'
-import { RulesPart } from './RulesPart'
+import { Standing } from './Standing'
 import { useEditor } from './use-editor'
+import { MergeNotice } from '@/ui/MergeNotice'
+
+// Each part comes in a script of its own, with the page where it is shown at first.
+const ControlsPart = dynamic(() => import('./ControlsPart').then(m => m.ControlsPart))
+const FactsPart = dynamic(() => import('./FactsPart').then(m => m.FactsPart))
+const FirmwarePart = dynamic(() => import('./FirmwarePart').then(m => m.FirmwarePart))
+const FirstCardPart = dynamic(() => import('./first-card/FirstCardPart').then(m => m.FirstCardPart))
+const HistoryPart = dynamic(() => import('./HistoryPart').then(m => m.HistoryPart))
+const MenuPart = dynamic(() => import('./MenuPart').then(m => m.MenuPart))
+const RulesPart = dynamic(() => import('./RulesPart').then(m => m.RulesPart))
+const CompletenessPart = dynamic(() => import('./CompletenessPart').then(m => m.CompletenessPart))
 
 const PARTS = [
   { id: 'menu', label: 'Menu' },
@@ -52,7 +55,6 @@ export const EditorView = ({
   units: readonly { readonly tag: string; readonly firmware: string }[]
 }) => {
   const editor = useEditor({ document, revision })
-  const params = useSearchParams()
   const { params: address, set } = useAddress()
   const asked = address.get('part')
   const part: PartId = PARTS.find(p => p.id === asked)?.id ?? 'menu'
@@ -78,7 +80,7 @@ export const EditorView = ({
           <Typography variant="h1">{profile.model}</Typography>
         </Box>
         <DraftButtons draft={editor} />
-        <LinkButton href={linkTo(`/name/bodies/${profile.id}`, params)}>Done</LinkButton>
+        <LinkButton to={`/name/bodies/${profile.id}`}>Done</LinkButton>
       </Box>
       <StatusProblem status={status} />
       <MergeNotice draft={editor} name={profile.model} mine={profile} describe={describeChanges} />

@@ -27,12 +27,14 @@ import { isOffered } from '@/core/propose/review'
 import { inSentence } from '@/core/vocabulary/words'
 import { LEVEL, linesOf, type MenuLine, nextUndecided, optionKey, settingKey } from './menu-rows'
 import { MenuLineText } from './MenuLineText'
-import { PasteDialog } from './PasteDialog'
 import { readingName } from './reading-words'
-import { ReviewPart } from './ReviewPart'
-import { SettingPanel } from './SettingPanel'
 import type { Editor } from './use-editor'
 import { useProposals } from './use-proposals'
+import { later } from '@/ui/later'
+
+const PasteDialog = later(() => import('./PasteDialog').then(m => m.PasteDialog))
+const ReviewPart = later(() => import('./ReviewPart').then(m => m.ReviewPart))
+const SettingPanel = later(() => import('./SettingPanel').then(m => m.SettingPanel))
 
 const Tree = styled('div')(({ theme }) => ({
   overflowY: 'auto',

@@ -2,13 +2,11 @@
 
 import { Box, Button, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
-import { useSearchParams } from 'next/navigation'
 import { allLookedFor, type Body, isNotLookedFor } from '@/core/bodies'
 import type { Question } from '@/core/propose/questions'
 import type { Standard } from '@/core/standards'
 import { AlignmentMark } from '@/ui/AlignmentMark'
-import { linkTo } from '@/ui/address'
-import { LinkButton } from '@/ui/Shell'
+import { LinkButton } from '@/ui/links'
 import type { Completeness } from '@/workers/completeness'
 import type { Editor } from '../use-editor'
 
@@ -49,7 +47,6 @@ export const GrowingCard = ({
   at: string | undefined
   onQuestion: (id: string) => void
 }) => {
-  const params = useSearchParams()
   const trial = found?.trial
   const unknown = trial?.lines.filter(l => isNotLookedFor(form, l.dimension)).length ?? 0
   return (
@@ -95,7 +92,7 @@ export const GrowingCard = ({
         )
       })}
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 2 }}>
-        <LinkButton href={linkTo(`/set/cards/${form.id}`, params)}>Open the card</LinkButton>
+        <LinkButton to={`/set/cards/${form.id}`}>Open the card</LinkButton>
         {form.lacking && (
           <Button onClick={() => editor.edit('its whole menu is in', allLookedFor)}>
             Its whole menu is in: what is not there is lacking

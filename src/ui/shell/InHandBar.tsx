@@ -1,13 +1,17 @@
 'use client'
 
-import { Box, Button, Checkbox, Divider, ListItemText, Menu, MenuItem, Typography } from '@mui/material'
+import { Box, Button, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { usePathname, useRouter, useSearchParams } from 'next/navigation'
 import { startTransition, useOptimistic, useState } from 'react'
-import { type Context, contextFrom, contextText, refFrom, refText, type Scope, SCOPES } from '@/core/standards'
-import { linkTo } from './address'
-import { usePeople } from './people'
-import { STATE_WORDS } from './versions'
+import { type Context, contextFrom, contextText, refFrom, type Scope, SCOPES } from '@/core/standards/context'
+import { linkTo } from '../address'
+import { later } from '../later'
+import { usePeople } from '../people'
+
+const StandardMenu = later(() => import('./InHandMenus').then(m => m.StandardMenu))
+const ForWhomMenu = later(() => import('./InHandMenus').then(m => m.ForWhomMenu))
+const BodiesMenu = later(() => import('./InHandMenus').then(m => m.BodiesMenu))
 
 export interface StandardChoice {
   readonly id: string
@@ -36,19 +40,6 @@ const Chooser = styled(Button)(({ theme }) => ({
 
 /** More names than this are counted instead of listed. */
 const MOST_NAMES = 2
-
-/** The version of a standard that counts, and the one that is being worked on. */
-const choicesOf = (s: StandardChoice): readonly { readonly ref: string; readonly words: string }[] => [
-  { ref: s.id, words: `version ${s.version}` },
-  ...(s.open
-    ? [
-        {
-          ref: refText({ id: s.id, version: s.open.version }),
-          words: `version ${s.open.version}, ${STATE_WORDS[s.open.state] ?? s.open.state}`,
-        },
-      ]
-    : []),
-]
 
 /** Whom and what the standard is read for; only shown where some layer is for somebody. */
 const ForWhom = ({
@@ -86,23 +77,15 @@ const ForWhom = ({
           {label}
         </Chooser>
       </Box>
-      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        <MenuItem onClick={() => onChange(undefined)} disabled={!text}>
-          Everybody, everywhere
-        </MenuItem>
-        <Divider />
-        {all.map(c => (
-          <MenuItem
-            key={`${c.scope} ${c.id}`}
-            role="menuitemcheckbox"
-            aria-checked={isOn(c)}
-            onClick={() => toggle(c.scope, c.id)}
-          >
-            <Checkbox edge="start" size="small" checked={isOn(c)} tabIndex={-1} disableRipple inert />
-            <ListItemText primary={labelOf(c.scope, c.id)} secondary={c.scope === 'scenes' ? 'scene' : undefined} />
-          </MenuItem>
-        ))}
-      </Menu>
+      {anchor && (
+        <ForWhomMenu
+          anchor={anchor}
+          onClose={() => setAnchor(null)}
+          choices={all.map(c => ({ ...c, label: labelOf(c.scope, c.id), isOn: isOn(c) }))}
+          onToggle={toggle}
+          onEverybody={text ? () => onChange(undefined) : undefined}
+        />
+      )}
     </>
   )
 }
@@ -180,23 +163,19 @@ export const InHand = ({
           {standardLabel}
         </Chooser>
       </Box>
-      <Menu anchorEl={standardAnchor} open={standardAnchor !== null} onClose={() => setStandardAnchor(null)}>
-        {standards.flatMap(s =>
-          choicesOf(s).map(c => (
-            <MenuItem
-              key={c.ref}
-              selected={s.id === standard?.id && refFrom(c.ref).version === version}
-              onClick={() => {
-                setStandardAnchor(null)
-                if (page) router.push(standardPage(c.ref, params))
-                else change('standard', c.ref)
-              }}
-            >
-              <ListItemText primary={s.name} secondary={c.words} />
-            </MenuItem>
-          )),
-        )}
-      </Menu>
+      {standardAnchor && (
+        <StandardMenu
+          anchor={standardAnchor}
+          onClose={() => setStandardAnchor(null)}
+          standards={standards}
+          isChosen={ref => refFrom(ref).id === standard?.id && refFrom(ref).version === version}
+          onChoose={ref => {
+            setStandardAnchor(null)
+            if (page) router.push(standardPage(ref, params))
+            else change('standard', ref)
+          }}
+        />
+      )}
       {standard && Object.keys(standard.scopes).length > 0 && (
         <ForWhom scopes={standard.scopes} text={params.get('for') ?? ''} onChange={text => change('for', text)} />
       )}
@@ -212,23 +191,16 @@ export const InHand = ({
           {bodiesLabel}
         </Chooser>
       </Box>
-      <Menu anchorEl={bodiesAnchor} open={bodiesAnchor !== null} onClose={() => setBodiesAnchor(null)}>
-        <MenuItem onClick={() => change('bodies', undefined)} disabled={inHand.length === bodies.length}>
-          All bodies
-        </MenuItem>
-        <Divider />
-        {bodies.map(b => (
-          <MenuItem
-            key={b.id}
-            role="menuitemcheckbox"
-            aria-checked={inHand.includes(b)}
-            onClick={() => toggleBody(b.id)}
-          >
-            <Checkbox edge="start" size="small" checked={inHand.includes(b)} tabIndex={-1} disableRipple inert />
-            <ListItemText primary={b.model} secondary={b.maker} />
-          </MenuItem>
-        ))}
-      </Menu>
+      {bodiesAnchor && (
+        <BodiesMenu
+          anchor={bodiesAnchor}
+          onClose={() => setBodiesAnchor(null)}
+          bodies={bodies}
+          inHand={inHand}
+          onToggle={toggleBody}
+          onAll={() => change('bodies', undefined)}
+        />
+      )}
     </>
   )
 }

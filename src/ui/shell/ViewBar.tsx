@@ -2,11 +2,10 @@
 
 import { Box } from '@mui/material'
 import { styled } from '@mui/material/styles'
-import NextLink from 'next/link'
-import { usePathname, useSearchParams } from 'next/navigation'
-import { linkTo } from './address'
+import { usePathname } from 'next/navigation'
 import { type BodyChoice, InHand, type StandardChoice } from './InHandBar'
 import type { Stage } from './stages'
+import { KeptLink } from '../links'
 
 const Bar = styled('div')(({ theme }) => ({
   display: 'flex',
@@ -20,7 +19,7 @@ const Bar = styled('div')(({ theme }) => ({
   [theme.breakpoints.down('sm')]: { display: 'none' },
 }))
 
-const ViewLink = styled(NextLink)(({ theme }) => ({
+const ViewLink = styled(KeptLink)(({ theme }) => ({
   display: 'inline-flex',
   alignItems: 'center',
   minHeight: 44,
@@ -47,7 +46,6 @@ export const ViewBar = ({
   bodies: readonly BodyChoice[]
 }) => {
   const pathname = usePathname()
-  const params = useSearchParams()
   const hasHand = standards.length > 0 && bodies.length > 0
   if (stage.views.length < 2 && !hasHand) return null
   return (
@@ -55,11 +53,7 @@ export const ViewBar = ({
       {stage.views.length > 1 && (
         <Box component="nav" aria-label={`Views of ${stage.label}`} sx={{ display: 'flex', flex: 1 }}>
           {stage.views.map(v => (
-            <ViewLink
-              key={v.path}
-              href={linkTo(v.path, params)}
-              aria-current={pathname.startsWith(v.path) ? 'page' : undefined}
-            >
+            <ViewLink key={v.path} to={v.path} aria-current={pathname.startsWith(v.path) ? 'page' : undefined}>
               {v.label}
             </ViewLink>
           ))}

@@ -1,22 +1,23 @@
 'use client'
 
-import { Box, Button, ButtonBase, Typography } from '@mui/material'
+import { Box, ButtonBase, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
-import NextLink from 'next/link'
-import { usePathname, useSearchParams } from 'next/navigation'
+import { usePathname } from 'next/navigation'
 import { type ReactNode, useCallback, useState } from 'react'
-import { linkTo } from './address'
-import { BodiesProvider } from './bodies'
+import { BodiesProvider } from '../bodies'
 import type { BodyChoice, StandardChoice } from './InHandBar'
-import { GlobalKeys } from './keys'
-import { PeopleProvider, type Person } from './people'
+import { GlobalKeys } from './GlobalKeys'
+import { PeopleProvider, type Person } from '../people'
 import { PersonMenu } from './PersonMenu'
 import { PhoneMenu } from './PhoneMenu'
 import { ThemeSwitch } from './ThemeSwitch'
-import { PhraseDialog } from './PhraseSearch'
 import { Sender } from './Sender'
 import { STAGES } from './stages'
 import { ViewBar } from './ViewBar'
+import { KeptLink } from '../links'
+import { later } from '../later'
+
+const PhraseDialog = later(() => import('../PhraseSearch').then(m => m.PhraseDialog))
 
 const Ribbon = styled('header')(({ theme }) => ({
   display: 'flex',
@@ -29,7 +30,7 @@ const Ribbon = styled('header')(({ theme }) => ({
   [theme.breakpoints.down('sm')]: { padding: theme.spacing(0, 1), gap: theme.spacing(0, 0.5) },
 }))
 
-const StageLink = styled(NextLink)(({ theme }) => ({
+const StageLink = styled(KeptLink)(({ theme }) => ({
   display: 'inline-flex',
   alignItems: 'center',
   minHeight: 44,
@@ -75,7 +76,7 @@ const SkipLink = styled('a')(({ theme }) => ({
   },
 }))
 
-const Home = styled(NextLink)({
+const Home = styled(KeptLink)({
   display: 'flex',
   alignItems: 'center',
   gap: 10,
@@ -120,7 +121,6 @@ export const Shell = ({
   children: ReactNode
 }) => {
   const pathname = usePathname()
-  const params = useSearchParams()
   const [searching, setSearching] = useState(false)
   const openPhrases = useCallback(() => setSearching(true), [])
   const stage = STAGES.find(s => s.views.some(v => pathname.startsWith(v.path)))
@@ -130,7 +130,7 @@ export const Shell = ({
         <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: '100dvh' }}>
           <SkipLink href="#view">Skip to the view</SkipLink>
           <Ribbon className="no-print">
-            <Home href={linkTo('/', params)} aria-label="Coherion">
+            <Home to="/" aria-label="Coherion">
               <Logo />
               <Typography variant="h2" component="span" sx={{ display: { xs: 'none', sm: 'inline' } }}>
                 Coherion
@@ -138,11 +138,7 @@ export const Shell = ({
             </Home>
             <Box component="nav" aria-label="Stages" sx={{ display: { xs: 'none', sm: 'flex' }, gap: 0.5, flex: 1 }}>
               {STAGES.map(s => (
-                <StageLink
-                  key={s.key}
-                  href={linkTo(s.views[0]?.path ?? '/', params)}
-                  aria-current={s === stage ? 'page' : undefined}
-                >
+                <StageLink key={s.key} to={s.views[0]?.path ?? '/'} aria-current={s === stage ? 'page' : undefined}>
                   {s.label}
                 </StageLink>
               ))}
@@ -170,18 +166,3 @@ export const Shell = ({
     </PeopleProvider>
   )
 }
-
-/** A button that leads to another view. */
-export const LinkButton = ({
-  href,
-  children,
-  variant = 'outlined',
-}: {
-  href: string
-  children: ReactNode
-  variant?: 'outlined' | 'contained'
-}) => (
-  <Button component={NextLink} href={href} variant={variant}>
-    {children}
-  </Button>
-)

@@ -1,18 +1,8 @@
 'use client'
 
-import { useRouter, useSearchParams } from 'next/navigation'
 import { Dialog, DialogContent, DialogTitle, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
-import { useEffect, useRef, useState } from 'react'
-import { linkTo } from './address'
 import { STAGES } from './stages'
-
-/** How long `g` waits for the letter of a stage. */
-const CHORD_MS = 1500
-
-const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement &&
-  (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
 
 const Keys = styled('dl')(({ theme }) => ({
   display: 'grid',
@@ -68,34 +58,11 @@ const VIEW_KEYS: Readonly<Record<string, readonly (readonly [string, string])[]>
   ],
 }
 
-/** Keys that work everywhere: `/` for the phrasebook, `g` and a letter to change the stage, `?` for help. */
-export const GlobalKeys = ({ pathname, onSearch }: { pathname: string; onSearch: () => void }) => {
-  const router = useRouter()
-  const params = useSearchParams()
-  const [open, setOpen] = useState(false)
-  const chordAt = useRef(0)
-
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return
-      if (event.key === '?') setOpen(true)
-      else if (event.key === '/') {
-        event.preventDefault()
-        onSearch()
-      } else if (event.key === 'g') chordAt.current = Date.now()
-      else if (Date.now() - chordAt.current < CHORD_MS) {
-        chordAt.current = 0
-        const path = STAGES.find(s => s.key === event.key)?.views[0]?.path
-        if (path) router.push(linkTo(path, params))
-      }
-    }
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  }, [router, params, onSearch])
-
+/** The keys of the view that is open, and those that work everywhere. */
+export const KeysDialog = ({ pathname, onClose }: { pathname: string; onClose: () => void }) => {
   const here = Object.entries(VIEW_KEYS).find(([path]) => pathname.startsWith(path))?.[1] ?? []
   return (
-    <Dialog open={open} onClose={() => setOpen(false)} aria-labelledby="keys-title">
+    <Dialog open onClose={onClose} aria-labelledby="keys-title">
       <DialogTitle id="keys-title">Keys of this view</DialogTitle>
       <DialogContent>
         <Keys>

@@ -1,0 +1,35 @@
+'use client'
+
+import { Button } from '@mui/material'
+import NextLink from 'next/link'
+import { useSearchParams } from 'next/navigation'
+import type { ComponentProps, ReactNode } from 'react'
+import { linkTo } from './address'
+
+type More = Readonly<Record<string, string>>
+
+/** A link to another view that keeps in hand what is in hand; `more` is added to the address. */
+export const KeptLink = ({
+  to,
+  more,
+  ...rest
+}: Omit<ComponentProps<typeof NextLink>, 'href'> & { readonly to: string; readonly more?: More | undefined }) => (
+  <NextLink href={linkTo(to, useSearchParams(), more)} {...rest} />
+)
+
+/** A button that leads to another view, with the same in hand. */
+export const LinkButton = ({
+  to,
+  more,
+  children,
+  variant = 'outlined',
+}: {
+  readonly to: string
+  readonly more?: More
+  readonly children: ReactNode
+  readonly variant?: 'outlined' | 'contained'
+}) => (
+  <Button component={KeptLink} to={to} {...(more ? { more } : {})} variant={variant}>
+    {children}
+  </Button>
+)
