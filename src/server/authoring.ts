@@ -1,3 +1,4 @@
+import type { Actor } from './actor'
 import 'server-only'
 import {
   type Archetype,
@@ -24,14 +25,12 @@ import type { Tasks } from '@/pool/tasks'
 import { listLenses, readBodies, readBody, readStandard } from './catalogue'
 import { database } from './database'
 import { readLens } from './lenses'
-import { expectPerson } from './people'
 import { changedMeanwhile, notFound, RequestError } from './problems'
 import { writeXlsx } from './spreadsheets'
 import { handedOver, work } from './working'
 
 /** How profiles come into being, are edited by several people, and travel as files. */
 
-const now = () => new Date().toISOString()
 export interface Imported {
   readonly bodies: readonly { readonly id: string; readonly name: string }[]
   readonly lenses: readonly { readonly id: string; readonly name: string }[]
@@ -95,10 +94,9 @@ export const importDocuments = async (
   sent: unknown,
   file: string,
   onConflict: OnConflict,
-  personId: string | null,
+  actor: Actor,
 ): Promise<Imported> => {
   const bundle = await work('bundle', { sent, file }, handedOver(sent))
-  await expectPerson(personId ?? undefined)
   const db = await database()
   const [bodiesThere, lensesThere] = await Promise.all([
     thereUnder(
@@ -149,7 +147,7 @@ export const importDocuments = async (
       ...bodies.map(({ document, expected }) => documents.bodyDocument(document, { expected })),
       ...lenses.map(({ document, expected }) => documents.lensDocument(document, { expected })),
     ],
-    { at: now(), personId },
+    actor,
   )
   if (!result.stored)
     throw new RequestError(
@@ -186,14 +184,16 @@ export interface NewBody {
   readonly copyOf?: string | undefined
   /** A menu as indented text. */
   readonly menu?: string | undefined
-  readonly person?: string | undefined
 }
 
 /** Begins a profile; what is pasted goes into its menu, undecided. */
-export const createBody = async (request: NewBody): Promise<{ readonly id: string; readonly settings: number }> => {
+export const createBody = async (
+  request: NewBody,
+  actor: Actor,
+): Promise<{ readonly id: string; readonly settings: number }> => {
   const { maker, model, archetype, menu } = request
   const copyOf = request.copyOf === undefined ? undefined : (await readBody(request.copyOf)).document
-  return begin({ maker, model, archetype, copyOf, menu }, request.person, begun(request))
+  return begin({ maker, model, archetype, copyOf, menu }, actor, begun(request))
 }
 
 const begun = (request: NewBody): string =>
@@ -201,27 +201,27 @@ const begun = (request: NewBody): string =>
 
 /** Begins a profile with the menu of a spreadsheet. */
 export const createBodyFromSheet = async (
-  { maker, model, archetype, person }: Omit<NewBody, 'menu' | 'copyOf'>,
+  { maker, model, archetype }: Omit<NewBody, 'menu' | 'copyOf'>,
   bytes: Uint8Array,
   file: string,
+  actor: Actor,
 ): Promise<{ readonly id: string; readonly settings: number }> =>
-  begin({ maker, model, archetype, sheet: { bytes, file } }, person, `begun from ${file}`)
+  begin({ maker, model, archetype, sheet: { bytes, file } }, actor, `begun from ${file}`)
 
 /** Ids are made from names; where somebody takes one at the same moment the next is tried. */
 const MOST_TRIES = 5
 
 const begin = async (
   wanted: Omit<Parameters<Tasks['newBody']>[0], 'id'>,
-  person: string | undefined,
+  actor: Actor,
   what: string,
 ): Promise<{ readonly id: string; readonly settings: number }> => {
-  await expectPerson(person)
   const db = await database()
   const made = await work('newBody', { ...wanted, id: 'new' })
   for (let i = 0; i < MOST_TRIES; i++) {
     const taken = new Set((await documents.listNames(db, 'bodies')).map(b => b.id))
     const body = { ...made.body, id: uniqueSlug(wanted.model, taken, 'body') }
-    const options = { at: now(), personId: person ?? null, what, draft: made.isDraft, expected: 0 }
+    const options = { ...actor, what, draft: made.isDraft, expected: 0 }
     if ((await documents.saveBody(db, body, options)).stored) return { id: body.id, settings: body.settings.length }
   }
   throw new RequestError(409, 'Somebody was quicker', 'Bodies of that name are being begun by others. Try once more.')
@@ -246,16 +246,14 @@ export const saveBody = async (
     readonly document: unknown
     readonly revision: number
     readonly what: string
-    readonly person?: string | undefined
   },
+  actor: Actor,
 ): Promise<Saved> => {
   const { body, problems, notes } = await work('draft', { sent: request.document, file: 'profile' })
-  await expectPerson(request.person)
   if (body.id !== id)
     throw new RequestError(422, 'Another body', `This address is for ${id}, the profile for ${body.id}.`)
   const result = await documents.saveBody(await database(), body, {
-    at: now(),
-    personId: request.person ?? null,
+    ...actor,
     what: request.what,
     expected: request.revision,
     draft: problems.length > 0,
@@ -274,16 +272,10 @@ export const saveBody = async (
 }
 
 /** @throws RequestError 404 where there is no such body, 409 where it was changed since it was looked at */
-export const setBodyArchived = async (
-  id: string,
-  archived: boolean,
-  revision: number,
-  person: string | undefined,
-): Promise<void> => {
+export const setBodyArchived = async (id: string, archived: boolean, revision: number, actor: Actor): Promise<void> => {
   await readBody(id)
-  await expectPerson(person)
-  const options = { at: now(), personId: person ?? null, expected: revision }
-  if (!(await documents.setArchived(await database(), 'bodies', id, archived, options))) throw changedMeanwhile('body')
+  if (!(await documents.setArchived(await database(), 'bodies', id, archived, { ...actor, expected: revision })))
+    throw changedMeanwhile('body')
 }
 
 export interface EventView {
@@ -320,19 +312,12 @@ export const bodyEvent = async (id: string, event: number): Promise<readonly Dif
  * @param revision what somebody looked at
  * @throws RequestError 409 where it was changed since
  */
-export const restoreBody = async (
-  id: string,
-  event: number,
-  revision: number,
-  person: string | undefined,
-): Promise<Saved> => {
+export const restoreBody = async (id: string, event: number, revision: number, actor: Actor): Promise<Saved> => {
   const { before, what } = await eventOf(id, event)
   if (!before) throw new RequestError(422, 'Nothing before it', 'This is where the profile began.')
-  await expectPerson(person)
   const { problems, notes } = await work('draft', { sent: before, file: before.model })
   const result = await documents.saveBody(await database(), before, {
-    at: now(),
-    personId: person ?? null,
+    ...actor,
     what: `taken back to before “${what}”`,
     draft: problems.length > 0,
     expected: revision,

@@ -1,3 +1,4 @@
+import type { Actor } from './actor'
 import 'server-only'
 import type { Body } from '@/core/bodies'
 import { eventWords } from '@/core/kit/event-words'
@@ -22,7 +23,6 @@ import { work } from './working'
 import { listStandards, units } from './catalogue'
 import { database } from './database'
 import { type Landing, type Late, once, type Received } from './late'
-import { expectPerson } from './people'
 import { notFound, RequestError } from './problems'
 
 /** What people do with a card: tick, correct what is known, sign, and say what happened to a unit. */
@@ -34,7 +34,6 @@ export interface TickRequest extends Late {
   readonly for?: string | undefined
   readonly step: string
   readonly ticked: boolean
-  readonly person?: string | undefined
 }
 
 /** What became of something that was done on a card, seen with all that others did meanwhile. */
@@ -89,16 +88,16 @@ const overruler = async (
 const storeIn = async (
   { key, from, body, unit, standard }: Prepared,
   slot: string,
-  { step, ticked, person }: TickRequest,
+  { step, ticked }: TickRequest,
+  { personId }: Actor,
   at: string,
   { storedWith }: Landing<Outcome>,
 ): Promise<Outcome> => {
   if (!unit || !body.slots.names.includes(slot))
     throw new RequestError(422, 'No such slot', `${body.model} has no memory slot “${slot}”. Reload the card.`)
-  await expectPerson(person)
   const outcome: Outcome = { outcome: 'done' }
   const stored = { kind: 'stored', slot, standard: standard.id, version: standard.version } as const
-  await setTick(await database(), key, from, { step, ticked, says: [stored] }, at, person ?? null, storedWith(outcome))
+  await setTick(await database(), key, from, { step, ticked, says: [stored] }, at, personId, storedWith(outcome))
   return outcome
 }
 
@@ -108,11 +107,11 @@ const storeIn = async (
  *
  * @throws RequestError 422 when the body has no such setting (any more)
  */
-export const tickStep = (request: TickRequest): Promise<Outcome & Received> =>
+export const tickStep = (request: TickRequest, actor: Actor): Promise<Outcome & Received> =>
   once<Outcome>(request, async (at, landing) => {
     const prepared = await prepare(request.standard, request.body, request.unit, contextFrom(request.for))
     const slot = slotOfKey(request.step)
-    if (slot !== undefined) return storeIn(prepared, slot, request, at, landing)
+    if (slot !== undefined) return storeIn(prepared, slot, request, actor, at, landing)
     const { steps, key, body, standard, from, unit } = prepared
     const step = steps.find(s => stepKey(s) === request.step)
     const set = setBy(body, request.step)
@@ -122,8 +121,7 @@ export const tickStep = (request: TickRequest): Promise<Outcome & Received> =>
         'No such step',
         `The card of ${body.model} for ${standard.name} has no step “${request.step}”; it may have changed since it was opened. Reload the card.`,
       )
-    await expectPerson(request.person)
-    const [db, person] = [await database(), request.person ?? null]
+    const [db, person] = [await database(), actor.personId]
     const ticked = (await readTicks(db, key)).find(t => t.step === request.step)
     const isMine = ticked?.personId === person
     if (!request.ticked) {
@@ -163,7 +161,6 @@ export interface TellRequest extends Late {
   readonly for?: string | undefined
   readonly setting: string
   readonly option: string
-  readonly person?: string | undefined
 }
 
 /** The body of a unit. @throws RequestError 404 where there is no such unit with a body */
@@ -178,7 +175,7 @@ const bodyOfUnit = async (unitId: string): Promise<string> => {
  *
  * @throws RequestError 422 where the body has no such setting or option
  */
-export const tellSetting = (unitId: string, request: TellRequest): Promise<Outcome & Received> =>
+export const tellSetting = (unitId: string, request: TellRequest, actor: Actor): Promise<Outcome & Received> =>
   once<Outcome>(request, async (at, landing) => {
     const bodyId = await bodyOfUnit(unitId)
     const prepared = await prepare(request.standard, bodyId, unitId, contextFrom(request.for))
@@ -190,7 +187,6 @@ export const tellSetting = (unitId: string, request: TellRequest): Promise<Outco
         'No such setting',
         `${body.model} has no setting “${setting}” that can say “${option}” any more. Reload the card.`,
       )
-    await expectPerson(request.person)
     const event = { kind: 'set', setting, option, how: 'person' } as const
     const later = await overruler(prepared, event, at, landing.received)
     const outcome: Outcome = later ? await overruled(prepared, later) : { outcome: 'done' }
@@ -200,7 +196,7 @@ export const tellSetting = (unitId: string, request: TellRequest): Promise<Outco
       await closeOtherWalks(trx, key, at)
     }
     const stored = { also: correct, ...landing.storedWith(outcome) }
-    await recordUnitEvent(await database(), unitId, event, at, request.person ?? null, stored)
+    await recordUnitEvent(await database(), unitId, event, at, actor.personId, stored)
     return outcome
   })
 
@@ -210,7 +206,6 @@ export interface SignRequest extends Late {
   readonly timed: boolean
   /** The memory slot that it is stored in as well. */
   readonly slot?: string | undefined
-  readonly person?: string | undefined
 }
 
 /** Longer than this nobody walks: somebody put it down in between, and the time says nothing. */
@@ -221,7 +216,7 @@ const LONGEST_WALK_MINUTES = 60
  *
  * @throws RequestError 422 while steps are open, or where nobody signs
  */
-export const signCard = (unitId: string, request: SignRequest): Promise<Outcome & Received> =>
+export const signCard = (unitId: string, request: SignRequest, actor: Actor): Promise<Outcome & Received> =>
   once<Outcome>(request, async (at, landing) => {
     const bodyId = await bodyOfUnit(unitId)
     const prepared = await prepare(request.standard, bodyId, unitId, contextFrom(request.for))
@@ -236,9 +231,6 @@ export const signCard = (unitId: string, request: SignRequest): Promise<Outcome 
         'Steps are open',
         `${unit?.tag ?? 'The unit'} has ${open} of ${asked.length} steps left; tick them, or say what it says instead.`,
       )
-    if (request.person === undefined)
-      throw new RequestError(422, 'Who signs?', 'Say who you are at the top of the page; a signature needs a name.')
-    await expectPerson(request.person)
     const began = await walkBegan(db, key)
     const took = began === null ? 0 : (Date.parse(at) - Date.parse(began)) / 60_000
     const isTimed = request.timed && steps.length > 0 && took >= 0 && took <= LONGEST_WALK_MINUTES
@@ -255,7 +247,7 @@ export const signCard = (unitId: string, request: SignRequest): Promise<Outcome 
       await beginWalk(trx, key, from, at)
       await closeWalk(trx, key, at)
     }
-    await recordUnitEvent(db, unitId, event, at, request.person, { also: close, ...landing.storedWith(outcome) })
+    await recordUnitEvent(db, unitId, event, at, actor.personId, { also: close, ...landing.storedWith(outcome) })
     return outcome
   })
 
@@ -263,14 +255,13 @@ export const signCard = (unitId: string, request: SignRequest): Promise<Outcome 
 export const recordHappened = (
   unitId: string,
   kind: Happening,
-  person: string | undefined,
+  actor: Actor,
   late: Late = {},
 ): Promise<Outcome & Received> =>
   once<Outcome>(late, async (at, landing) => {
     await bodyOfUnit(unitId)
-    await expectPerson(person)
     const outcome: Outcome = { outcome: 'done' }
-    await recordUnitEvent(await database(), unitId, { kind }, at, person ?? null, landing.storedWith(outcome))
+    await recordUnitEvent(await database(), unitId, { kind }, at, actor.personId, landing.storedWith(outcome))
     return outcome
   })
 
@@ -282,21 +273,8 @@ const NOT_TAKEN_BACK = {
 } as const
 
 /** Takes something that happened back, or has it count again. @throws RequestError 404 where it did not happen, 422 where it cannot be */
-export const undoHappened = async (
-  unitId: string,
-  eventId: number,
-  undone: boolean,
-  person: string | undefined,
-): Promise<void> => {
-  await expectPerson(person)
-  const became = await setUnitEventUndone(
-    await database(),
-    unitId,
-    eventId,
-    undone,
-    new Date().toISOString(),
-    person ?? null,
-  )
+export const undoHappened = async (unitId: string, eventId: number, undone: boolean, actor: Actor): Promise<void> => {
+  const became = await setUnitEventUndone(await database(), unitId, eventId, undone, actor.at, actor.personId)
   if (became === 'no-such-event') throw notFound('event', String(eventId))
   if (became !== 'done') throw new RequestError(422, 'Not taken back', NOT_TAKEN_BACK[became])
 }

@@ -1,3 +1,4 @@
+import type { Actor } from './actor'
 import 'server-only'
 import { RESCUES } from '@/core/guide/arguments/rescues'
 import { type HouseGuide, knowledgeOf, NO_HOUSE_GUIDE, parseHouseGuide, stillKnown } from '@/core/guide/house'
@@ -5,7 +6,6 @@ import { rowsAbout } from '@/core/phrasebook/terms'
 import { readGuide, saveGuide } from '@/db/settings'
 import { firmwareOf, formOf, listBodies, readBody, units } from './catalogue'
 import { database } from './database'
-import { expectPerson } from './people'
 import { invalid, RequestError } from './problems'
 import { remember } from './remember'
 
@@ -28,18 +28,12 @@ export const saveHouseGuide = async (
   file: unknown,
   revision: number,
   what: string,
-  person: string | undefined,
+  actor: Actor,
 ): Promise<HouseGuideView> => {
-  await expectPerson(person)
   const parsed = parseHouseGuide(file, 'rules')
   if (!parsed.ok) throw invalid(parsed.problems)
   const document = JSON.stringify(parsed.value)
-  const stored = await saveGuide(
-    await database(),
-    { document, revision, what },
-    new Date().toISOString(),
-    person ?? null,
-  )
+  const stored = await saveGuide(await database(), { document, revision, what }, actor.at, actor.personId)
   if (stored === undefined) {
     const now = await readHouseGuide()
     throw new RequestError(

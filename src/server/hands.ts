@@ -1,9 +1,10 @@
+import type { Actor } from './actor'
 import 'server-only'
 import { type HandoverRow, listCarries, listHandovers, setCarried, setHandedOver } from '@/db/hands'
 import type { UnitRow } from '@/db/units'
 import { units } from './catalogue'
 import { database } from './database'
-import { expectPerson, listPeople } from './people'
+import { listPeople } from './people'
 import { changedMeanwhile, notFound } from './problems'
 
 /** Who carries what. */
@@ -52,23 +53,20 @@ export const weightOf = (model: string, carried: readonly (readonly string[])[])
 export const saveCarried = async (
   personId: string,
   { units: unitIds, seen }: { readonly units: readonly string[]; readonly seen: readonly string[] },
-  by: string | undefined,
+  actor: Actor,
 ): Promise<void> => {
   const [people, all] = await Promise.all([listPeople(), units()])
   if (!people.some(p => p.id === personId)) throw notFound('person', personId)
   const missing = unitIds.find(id => !all.some(u => u.id === id))
   if (missing !== undefined) throw notFound('unit', missing)
-  await expectPerson(by)
-  const at = new Date().toISOString()
-  if (!(await setCarried(await database(), personId, { units: unitIds, seen }, at, by ?? null)))
+  if (!(await setCarried(await database(), personId, { units: unitIds, seen }, actor.at, actor.personId)))
     throw changedMeanwhile('list')
 }
 
 export const readHandedOver = async (): Promise<readonly HandoverRow[]> => listHandovers(await database())
 
 /** @throws RequestError 404 for a unit that is not there */
-export const markHandedOver = async (unitId: string, handedOver: boolean, by: string | undefined): Promise<void> => {
+export const markHandedOver = async (unitId: string, handedOver: boolean, actor: Actor): Promise<void> => {
   if (!(await units()).some(u => u.id === unitId)) throw notFound('unit', unitId)
-  await expectPerson(by)
-  await setHandedOver(await database(), unitId, handedOver, new Date().toISOString(), by ?? null)
+  await setHandedOver(await database(), unitId, handedOver, actor.at, actor.personId)
 }

@@ -1,7 +1,9 @@
 import 'server-only'
-import type * as v from 'valibot'
+import * as v from 'valibot'
 import { parseJson, parseWith } from '@/core/reading/problem'
 import { Refusal } from '@/pool/refusal'
+import type { Deed } from '@/core/may/may'
+import { type Actor, actorFor, actorOf, askerOf } from './actor'
 import { invalid, RequestError } from './problems'
 import { CannotReckonError } from './worked-out'
 import { asRequestError, handedOver, work } from './working'
@@ -117,6 +119,47 @@ export const queryOf = (request: Request): Record<string, string> =>
 /** The query of an address, validated. */
 export const parseQuery = <T>(schema: v.GenericSchema<unknown, T>, request: Request): T =>
   expectShape(schema, queryOf(request), 'address')
+
+/** Every change may say who makes it. */
+const signedSchema = v.looseObject({ person: v.optional(v.pipe(v.string('expected an id'), v.maxLength(120))) })
+
+/**
+ * A change as it comes in: what was sent, read and checked, and who makes it. Every route that changes anything begins
+ * with this or with `readFileChange`.
+ *
+ * @param deed what it amounts to; whoever sends it is asked for whether they may
+ */
+export const readChange = async <T>(
+  request: Request,
+  {
+    deed,
+    schema,
+    what,
+    most = MOST_BODY_BYTES,
+  }: {
+    readonly deed: Deed | ((sent: T) => Deed)
+    readonly schema: v.GenericSchema<unknown, T>
+    /** What is sent, as messages call it. */
+    readonly what: string
+    readonly most?: number
+  },
+): Promise<{ readonly sent: T; readonly actor: Actor }> => {
+  const { person, ...rest } = expectShape(signedSchema, await readJson(request, what, most), what)
+  const asker = await askerOf(person)
+  const sent = expectShape(schema, rest, what)
+  return { sent, actor: actorOf(asker, typeof deed === 'function' ? deed(sent) : deed) }
+}
+
+/** The same for a change by a file, where the address says who makes it; the file is still to be read. */
+export const readFileChange = async <T>(
+  request: Request,
+  deed: Deed,
+  schema: v.GenericSchema<unknown, T>,
+): Promise<{ readonly query: T; readonly actor: Actor }> => {
+  const { person, ...rest } = queryOf(request)
+  const actor = await actorFor(deed, person)
+  return { query: expectShape(schema, rest, 'address'), actor }
+}
 
 /** The name of the file that is sent, for messages. */
 export const fileNameOf = (request: Request, otherwise: string): string =>

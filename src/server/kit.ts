@@ -1,3 +1,4 @@
+import type { Actor } from './actor'
 import 'server-only'
 import {
   type Model,
@@ -16,7 +17,6 @@ import { listArchivedUnits, type NewUnit, saveUnits, setUnitArchived, type UnitR
 import type { PutAwayThing } from './bodies'
 import { listAllBodies, listLenses, readBody, units } from './catalogue'
 import { database } from './database'
-import { expectPerson } from './people'
 import { changedMeanwhile, invalid, notFound, RequestError } from './problems'
 import { readSheet, writeXlsx } from './spreadsheets'
 
@@ -27,8 +27,6 @@ export interface UnitView extends Unit {
   readonly revision: number
   readonly modelName: string
 }
-
-const now = () => new Date().toISOString()
 
 export const models = async (): Promise<readonly Model[]> => {
   const [bodies, lenses] = await Promise.all([listAllBodies(), listLenses()])
@@ -98,7 +96,7 @@ export const importUnits = async (
   bytes: Uint8Array,
   file: string,
   isPreview: boolean,
-  person: string | undefined,
+  actor: Actor,
 ): Promise<UnitImport> => {
   const sheet = await readSheet(bytes, file)
   const [rows, putAway, known] = await Promise.all([units(), putAwayUnits(), models()])
@@ -110,7 +108,6 @@ export const importUnits = async (
     throw invalid(taken.map(u => ({ file, path: 'Tag', value: u.tag, expected: TAKEN_BY_ONE_PUT_AWAY })))
   const changes = previewUnits(rows.map(unitOf), parsed.value)
   if (isPreview) return { changes, stored: false }
-  await expectPerson(person)
   const same = new Set(changes.filter(c => c.what === 'same').map(c => c.tag))
   const ofTag = new Map(rows.map(r => [r.tag.toLowerCase(), r]))
   const ids = new Set([...rows, ...putAway].map(r => r.id))
@@ -120,7 +117,7 @@ export const importUnits = async (
       const there = ofTag.get(u.tag.toLowerCase())
       return rowOf(u, there?.id ?? uniqueSlug(u.tag, ids, 'unit'), there?.revision ?? 0)
     })
-  const signed = { at: now(), personId: person ?? null, what: `from ${file}` }
+  const signed = { ...actor, what: `from ${file}` }
   if (!(await saveUnits(await database(), incoming, signed))) throw changedMeanwhile('unit')
   return { changes, stored: true }
 }
@@ -144,14 +141,13 @@ export const saveUnit = async (
   value: unknown,
   id: string | undefined,
   revision: number,
-  person: string | undefined,
+  actor: Actor,
 ): Promise<{ readonly id: string; readonly revision: number }> => {
   const parsed = parseWith(unitSchema, value, 'unit')
   if (!parsed.ok) throw invalid(parsed.problems)
   const unit = parsed.value
   const wrong = checkUnit(unit, await models())
   if (wrong) throw invalid([{ file: 'unit', path: wrong.field, value: '', expected: wrong.expected }])
-  await expectPerson(person)
   const [rows, putAway] = await Promise.all([units(), putAwayUnits()])
   if (id !== undefined && !rows.some(r => r.id === id)) throw notFound('unit', id)
   const hasTag = (r: UnitRow) => r.tag.toLowerCase() === unit.tag.toLowerCase() && r.id !== id
@@ -162,7 +158,7 @@ export const saveUnit = async (
       : undefined
   if (expected) throw invalid([{ file: 'unit', path: 'Tag', value: unit.tag, expected }])
   const own = id ?? uniqueSlug(unit.tag, new Set([...rows, ...putAway].map(r => r.id)), 'unit')
-  const signed = { at: now(), personId: person ?? null, what: id ? 'edited' : 'added' }
+  const signed = { ...actor, what: id ? 'edited' : 'added' }
   if (await saveUnits(await database(), [rowOf(unit, own, revision)], signed))
     return { id: own, revision: revision + 1 }
   throw new RequestError(
@@ -173,16 +169,10 @@ export const saveUnit = async (
 }
 
 /** @throws RequestError 404 where there is no such unit, 409 where it was changed since it was looked at */
-export const archiveUnit = async (
-  id: string,
-  archived: boolean,
-  revision: number,
-  person: string | undefined,
-): Promise<void> => {
+export const archiveUnit = async (id: string, archived: boolean, revision: number, actor: Actor): Promise<void> => {
   const all = archived ? await units() : [...(await units()), ...(await putAwayUnits())]
   if (!all.some(u => u.id === id)) throw notFound('unit', id)
-  await expectPerson(person)
-  const signed = { at: now(), personId: person ?? null, expected: revision }
+  const signed = { ...actor, expected: revision }
   if (!(await setUnitArchived(await database(), id, archived, signed))) throw changedMeanwhile('unit')
 }
 

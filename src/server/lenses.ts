@@ -1,3 +1,4 @@
+import type { Actor } from './actor'
 import 'server-only'
 import { type Lens, parseLens } from '@/core/lenses/schema'
 import { uniqueSlug } from '@/core/language/language'
@@ -5,10 +6,7 @@ import * as documents from '@/db/documents'
 import { listHistory, readEvent } from '@/db/history'
 import type { PutAwayThing } from './bodies'
 import { database } from './database'
-import { expectPerson } from './people'
 import { changedMeanwhile, invalid, notFound, RequestError } from './problems'
-
-const now = () => new Date().toISOString()
 
 export const readLens = async (id: string): Promise<{ readonly document: Lens; readonly revision: number }> => {
   const row = await documents.findLens(await database(), id)
@@ -25,13 +23,12 @@ export const readLens = async (id: string): Promise<{ readonly document: Lens; r
 export const saveLens = async (
   value: unknown,
   revision: number,
-  person: string | undefined,
+  actor: Actor,
 ): Promise<{ readonly id: string; readonly revision: number }> => {
   const parsed = parseLens(value, 'lens')
   if (!parsed.ok) throw invalid(parsed.problems)
   const db = await database()
-  await expectPerson(person)
-  const options = { at: now(), personId: person ?? null, what: revision === 0 ? 'written down' : 'edited' }
+  const options = { ...actor, what: revision === 0 ? 'written down' : 'edited' }
   const result = await documents.saveLens(db, parsed.value, { ...options, expected: revision })
   if (result.stored) return { id: parsed.value.id, revision: result.revision }
   const current = await documents.findLens(db, parsed.value.id)
@@ -64,16 +61,14 @@ export const lastLensChange = async (id: string): Promise<LastChange | undefined
  * @param revision what somebody looked at
  * @throws RequestError 409 where it was changed since
  */
-export const takeBackLens = async (id: string, revision: number, person: string | undefined): Promise<void> => {
+export const takeBackLens = async (id: string, revision: number, actor: Actor): Promise<void> => {
   const db = await database()
-  await expectPerson(person)
   const [newest] = await listHistory(db, 'lens', id)
   const event = newest && (await readEvent(db, newest.id))
   const parsed = event?.before ? parseLens(JSON.parse(event.before), 'history') : undefined
   if (!parsed?.ok) throw new RequestError(422, 'Nothing before it', 'This is how the lens was first written down.')
   const result = await documents.saveLens(db, parsed.value, {
-    at: now(),
-    personId: person ?? null,
+    ...actor,
     what: `taken back: ${newest?.what}`,
     expected: revision,
   })
@@ -95,15 +90,9 @@ export const freeLensId = async (name: string): Promise<string> => {
 }
 
 /** @throws RequestError 404 where there is no such lens, 409 where it was changed since it was looked at */
-export const setLensArchived = async (
-  id: string,
-  archived: boolean,
-  revision: number,
-  person: string | undefined,
-): Promise<void> => {
+export const setLensArchived = async (id: string, archived: boolean, revision: number, actor: Actor): Promise<void> => {
   const db = await database()
   if (!(await documents.findLens(db, id))) throw notFound('lens', id)
-  await expectPerson(person)
-  const options = { at: now(), personId: person ?? null, expected: revision }
-  if (!(await documents.setArchived(db, 'lenses', id, archived, options))) throw changedMeanwhile('lens')
+  if (!(await documents.setArchived(db, 'lenses', id, archived, { ...actor, expected: revision })))
+    throw changedMeanwhile('lens')
 }

@@ -18,6 +18,22 @@ export const UNREADABLE = {
   '415': problem('The request is not sent as JSON.'),
 }
 
+const WHO = { type: 'string', description: 'Who makes the change, by id.' }
+
+/** What a change looks like: what it is, and who makes it. */
+export const changeSchema = (schema: Parameters<typeof schemaOf>[0], title: string): Record<string, unknown> => {
+  const signed = (s: Record<string, unknown>) => ({ ...s, properties: { ...(s['properties'] as object), person: WHO } })
+  const described = schemaOf(schema, title)
+  const variants = described['anyOf'] as readonly Record<string, unknown>[] | undefined
+  return variants ? { ...described, anyOf: variants.map(signed) } : signed(described)
+}
+
+/** What the address says of a change by a file. */
+export const changeParameters = (schema: Parameters<typeof schemaOf>[0]) => [
+  ...queryParameters(schema),
+  { name: 'person', in: 'query', required: false, schema: WHO },
+]
+
 export const queryParameters = (schema: Parameters<typeof schemaOf>[0]) => {
   const { properties = {}, required = [] } = schemaOf(schema, 'query') as {
     properties?: Record<string, object>

@@ -1,5 +1,7 @@
 import { schemaOf } from '@/core/exchange/formats'
 import {
+  changeParameters,
+  changeSchema,
   change,
   idParameter,
   json,
@@ -55,7 +57,7 @@ export const standardPaths = {
     post: {
       summary:
         'Takes a standard from a file: a new one, or a draft of its next version; with preview=1 only what would change',
-      parameters: queryParameters(queries.standardImportQuerySchema),
+      parameters: changeParameters(queries.standardImportQuerySchema),
       ...body('Standard'),
       responses: { '200': ok('What would change.'), '201': ok('Taken.'), ...UNREADABLE, ...MOVED_ON, ...WRONG },
     },
@@ -147,14 +149,14 @@ export const standardPaths = {
 }
 
 export const standardSchemas = {
-  NewStandard: schemaOf(queries.newStandardSchema, 'NewStandard'),
-  SaveStandard: schemaOf(queries.saveStandardSchema, 'SaveStandard'),
-  State: schemaOf(queries.stateSchema, 'State'),
-  Comment: schemaOf(queries.commentSchema, 'Comment'),
-  Settled: schemaOf(queries.settledSchema, 'Settled'),
-  KeepLevel: schemaOf(queries.keepLevelSchema, 'KeepLevel'),
+  NewStandard: changeSchema(queries.newStandardSchema, 'NewStandard'),
+  SaveStandard: changeSchema(queries.saveStandardSchema, 'SaveStandard'),
+  State: changeSchema(queries.stateSchema, 'State'),
+  Comment: changeSchema(queries.commentSchema, 'Comment'),
+  Settled: changeSchema(queries.settledSchema, 'Settled'),
+  KeepLevel: changeSchema(queries.keepLevelSchema, 'KeepLevel'),
   LevelRequest: schemaOf(levelRequestSchema, 'LevelRequest'),
   LevelledExplanation: schemaOf(queries.levelledExplanationSchema, 'LevelledExplanation'),
   Answers: schemaOf(queries.answersSchema, 'Answers'),
-  SaveGuide: schemaOf(queries.saveGuideSchema, 'SaveGuide'),
+  SaveGuide: changeSchema(queries.saveGuideSchema, 'SaveGuide'),
 }

@@ -1,5 +1,7 @@
 import { formatComponents, schemaOf } from '@/core/exchange/formats'
 import {
+  changeParameters,
+  changeSchema,
   reference,
   json,
   ok,
@@ -34,7 +36,7 @@ export const openApiDocument = () => ({
       post: {
         summary:
           'Stores the bodies and lenses of a file, all or none; asks by a 409 where one of that name says other things',
-        parameters: queryParameters(queries.importQuerySchema),
+        parameters: changeParameters(queries.importQuerySchema),
         requestBody: { required: true, ...json({ oneOf: ['Body', 'Lens', 'Bundle'].map(reference) }) },
         responses: { '201': ok('Stored.'), ...UNREADABLE, ...MOVED_ON, ...WRONG },
       },
@@ -42,7 +44,7 @@ export const openApiDocument = () => ({
     '/api/v1/bodies/new': {
       post: {
         summary: 'Begins a profile: blank, a copy, from a pasted menu, or from a spreadsheet sent as it is (CSV, XLSX)',
-        parameters: queryParameters(queries.newBodyQuerySchema).map(p => ({ ...p, required: false })),
+        parameters: changeParameters(queries.newBodyQuerySchema).map(p => ({ ...p, required: false })),
         requestBody: {
           required: true,
           content: { 'application/json': { schema: reference('NewBody') }, 'application/octet-stream': {} },
@@ -145,7 +147,7 @@ export const openApiDocument = () => ({
     '/api/v1/units/import': {
       post: {
         summary: 'Units from a spreadsheet, all rows or none; with preview=1 only what would change',
-        parameters: queryParameters(queries.unitImportQuerySchema),
+        parameters: changeParameters(queries.unitImportQuerySchema),
         requestBody: { required: true, content: { 'text/csv': {}, 'application/octet-stream': {} } },
         responses: { '200': ok('What changes.', list('changes')), ...UNREADABLE, ...WRONG },
       },
@@ -221,7 +223,7 @@ export const openApiDocument = () => ({
       },
       post: {
         summary: 'Says what a unit is set to, from a file in the exchange format coherion.state/1',
-        parameters: [...idParameter, ...queryParameters(queries.stateQuerySchema)],
+        parameters: [...idParameter, ...changeParameters(queries.stateQuerySchema)],
         requestBody: { required: true, ...json(reference('UnitState')) },
         responses: { '201': ok('On disk.'), ...NOT_THERE, ...UNREADABLE, ...WRONG },
       },
@@ -271,22 +273,22 @@ export const openApiDocument = () => ({
   components: {
     schemas: {
       ...formatComponents(),
-      NewBody: schemaOf(queries.newBodySchema, 'NewBody'),
-      SaveBody: schemaOf(queries.saveBodySchema, 'SaveBody'),
-      SaveLens: schemaOf(queries.saveLensSchema, 'SaveLens'),
-      SaveUnit: schemaOf(queries.saveUnitSchema, 'SaveUnit'),
-      Archived: schemaOf(queries.archivedSchema, 'Archived'),
-      Carried: schemaOf(queries.carriedSchema, 'Carried'),
-      HandedOver: schemaOf(queries.handedOverSchema, 'HandedOver'),
-      Restore: schemaOf(queries.restoreSchema, 'Restore'),
-      Signed: schemaOf(queries.signedSchema, 'Signed'),
-      UnitEvent: schemaOf(queries.unitEventSchema, 'UnitEvent'),
-      Undone: schemaOf(queries.undoneSchema, 'Undone'),
-      Interval: schemaOf(queries.intervalSchema, 'Interval'),
+      NewBody: changeSchema(queries.newBodySchema, 'NewBody'),
+      SaveBody: changeSchema(queries.saveBodySchema, 'SaveBody'),
+      SaveLens: changeSchema(queries.saveLensSchema, 'SaveLens'),
+      SaveUnit: changeSchema(queries.saveUnitSchema, 'SaveUnit'),
+      Archived: changeSchema(queries.archivedSchema, 'Archived'),
+      Carried: changeSchema(queries.carriedSchema, 'Carried'),
+      HandedOver: changeSchema(queries.handedOverSchema, 'HandedOver'),
+      Restore: changeSchema(queries.restoreSchema, 'Restore'),
+      Signed: changeSchema(queries.nothingMoreSchema, 'Signed'),
+      UnitEvent: changeSchema(queries.unitEventSchema, 'UnitEvent'),
+      Undone: changeSchema(queries.undoneSchema, 'Undone'),
+      Interval: changeSchema(queries.intervalSchema, 'Interval'),
       ...standardSchemas,
       ResolveRequest: schemaOf(resolveRequestSchema, 'ResolveRequest'),
-      Tick: schemaOf(queries.tickSchema, 'Tick'),
-      Person: schemaOf(queries.personSchema, 'Person'),
+      Tick: changeSchema(queries.tickSchema, 'Tick'),
+      Person: changeSchema(queries.personSchema, 'Person'),
       Problem: {
         type: 'object',
         properties: {

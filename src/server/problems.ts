@@ -4,7 +4,7 @@ import { problemWords } from '@/core/reading/problem'
 /** What goes wrong because of what was asked; everything else is our own fault and a 500. */
 export class RequestError extends Error {
   constructor(
-    readonly status: 400 | 403 | 404 | 409 | 413 | 415 | 422 | 503,
+    readonly status: 400 | 401 | 403 | 404 | 409 | 413 | 415 | 422 | 503,
     readonly title: string,
     readonly detail: string,
     readonly problems: readonly Problem[] = [],

@@ -39,20 +39,17 @@ export const tickSchema = v.strictObject({
   for: forWhom,
   step: v.pipe(v.string(), v.minLength(3), v.maxLength(200)),
   ticked: v.boolean(),
-  person: v.optional(id),
 })
 export const personSchema = v.strictObject({
   name: v.pipe(v.string(), v.trim(), v.minLength(1, 'expected a name'), v.maxLength(80)),
 })
 
-const person = v.optional(id)
 const name = v.pipe(v.string('expected a name'), v.trim(), v.minLength(1, 'expected a name'), v.maxLength(60))
 const revision = v.pipe(v.number(), v.integer(), v.minValue(0))
 
 export const importQuerySchema = v.object({
   /** What to do where something of that name is here with other contents. */
   conflict: v.optional(v.picklist(['ask', 'replace', 'keep-both']), 'ask'),
-  person,
 })
 
 const archetype = v.optional(v.picklist(['mirrorless', 'optical', 'compact', 'video']))
@@ -62,9 +59,8 @@ export const newBodySchema = v.strictObject({
   archetype,
   copyOf: v.optional(id),
   menu: v.optional(v.pipe(v.string(), v.maxLength(200_000))),
-  person,
 })
-export const newBodyQuerySchema = v.object({ maker: name, model: name, archetype, person })
+export const newBodyQuerySchema = v.object({ maker: name, model: name, archetype })
 
 export const saveBodySchema = v.strictObject({
   document: v.unknown(),
@@ -72,28 +68,28 @@ export const saveBodySchema = v.strictObject({
   revision,
   /** What was done, for the history. */
   what: v.pipe(v.string(), v.minLength(1), v.maxLength(400)),
-  person,
 })
 /** Takes a change back; the revision is what somebody looked at. */
-export const restoreSchema = v.strictObject({ event: v.pipe(v.number(), v.integer()), revision, person })
-export const takenBackSchema = v.strictObject({ revision, person })
-export const signedSchema = v.strictObject({ person })
-export const archivedSchema = v.strictObject({ archived: v.boolean(), revision, person })
+export const restoreSchema = v.strictObject({ event: v.pipe(v.number(), v.integer()), revision })
+export const takenBackSchema = v.strictObject({ revision })
+/** Nothing but who does it. */
+export const nothingMoreSchema = v.strictObject({})
+export const archivedSchema = v.strictObject({ archived: v.boolean(), revision })
 const unitIds = v.pipe(v.array(id), v.maxLength(200))
 /** Units by id, and those that were there when somebody looked. */
-export const carriedSchema = v.strictObject({ units: unitIds, seen: unitIds, person })
-export const handedOverSchema = v.strictObject({ handedOver: v.boolean(), person })
+export const carriedSchema = v.strictObject({ units: unitIds, seen: unitIds })
+export const handedOverSchema = v.strictObject({ handedOver: v.boolean() })
 
 /** What happens to a unit: what cannot be seen from its card, what it says, and that somebody signs for it. */
 /** The memory slot that is stored in as well. */
 const slot = v.optional(v.pipe(v.string(), v.minLength(1), v.maxLength(40)))
 export const unitEventSchema = v.variant('kind', [
-  v.strictObject({ ...late, kind: v.picklist(HAPPENINGS), person }),
-  v.strictObject({ ...late, kind: v.literal('told'), standard: id, for: forWhom, setting: id, option: id, person }),
-  v.strictObject({ ...late, kind: v.literal('signed'), standard: id, for: forWhom, timed: v.boolean(), slot, person }),
+  v.strictObject({ ...late, kind: v.picklist(HAPPENINGS) }),
+  v.strictObject({ ...late, kind: v.literal('told'), standard: id, for: forWhom, setting: id, option: id }),
+  v.strictObject({ ...late, kind: v.literal('signed'), standard: id, for: forWhom, timed: v.boolean(), slot }),
 ])
-export const stateQuerySchema = v.object({ file: v.optional(v.string()), person })
-export const undoneSchema = v.strictObject({ undone: v.boolean(), person })
+export const stateQuerySchema = v.object({ file: v.optional(v.string()) })
+export const undoneSchema = v.strictObject({ undone: v.boolean() })
 export const readinessQuerySchema = v.object({
   standard: id,
   for: forWhom,
@@ -120,21 +116,19 @@ export const intervalSchema = v.strictObject({
   ),
   /** What it was when somebody looked. */
   seen: v.pipe(v.number(), v.integer()),
-  person,
 })
 export const menuQuerySchema = v.object({ as: v.optional(v.picklist(['csv', 'xlsx', 'text']), 'csv') })
 export const bundleQuerySchema = v.object({ bodies: v.optional(v.string()), lenses: v.optional(v.string()) })
 
-export const saveLensSchema = v.strictObject({ document: v.record(v.string(), v.unknown()), revision, person })
+export const saveLensSchema = v.strictObject({ document: v.record(v.string(), v.unknown()), revision })
 
-export const newUnitSchema = v.strictObject({ unit: v.unknown(), person })
-export const saveUnitSchema = v.strictObject({ unit: v.unknown(), revision, person })
+export const newUnitSchema = v.strictObject({ unit: v.unknown() })
+export const saveUnitSchema = v.strictObject({ unit: v.unknown(), revision })
 export const unitsQuerySchema = v.object({ as: v.optional(v.picklist(['json', 'csv', 'xlsx']), 'json') })
 export const unitImportQuerySchema = v.object({
   /** 1: only say what would change. */
   preview: v.optional(v.picklist(['0', '1']), '0'),
   file: v.optional(v.string()),
-  person,
 })
 
 const bodies = v.optional(v.pipe(v.string(), v.minLength(1), v.maxLength(20_000)))
@@ -151,7 +145,6 @@ export const standardImportQuerySchema = v.object({
   /** 1: only say what would change. */
   preview: v.optional(v.picklist(['0', '1']), '0'),
   file: v.optional(v.string()),
-  person,
 })
 export const newStandardSchema = v.strictObject({
   name,
@@ -159,13 +152,11 @@ export const newStandardSchema = v.strictObject({
   kind: LAYER_KIND,
   /** The standard it stands on. */
   below: v.optional(id),
-  person,
 })
 export const saveStandardSchema = v.strictObject({
   document: v.unknown(),
   revision,
   what: v.pipe(v.string(), v.minLength(1), v.maxLength(400)),
-  person,
 })
 export const stateSchema = v.strictObject({
   state: v.picklist(['draft', 'in-review', 'approved', 'retired']),
@@ -173,30 +164,27 @@ export const stateSchema = v.strictObject({
   revision: v.pipe(v.number(), v.integer(), v.minValue(1)),
   /** Why; needed for an approval. */
   why: v.optional(v.pipe(v.string(), v.maxLength(400)), ''),
-  person,
 })
 export const commentSchema = v.strictObject({
   version: v.pipe(v.number(), v.integer(), v.minValue(1)),
   /** The target it is about; the version as a whole where left out. */
   dimension: v.optional(id),
   text: v.pipe(v.string(), v.trim(), v.minLength(1, 'expected some words'), v.maxLength(2000)),
-  person,
 })
-export const settledSchema = v.strictObject({ settled: v.boolean(), person })
+export const settledSchema = v.strictObject({ settled: v.boolean() })
 export const comparisonQuerySchema = v.object({ before: id, after: id, for: forWhom })
 /** A cell to explain at a common level that is not stored. */
 export const levelledExplanationSchema = v.strictObject({
   ...explanationQuerySchema.entries,
   level: v.nullable(levelSchema),
 })
-export const keepLevelSchema = v.strictObject({ level: v.nullable(levelSchema), person })
+export const keepLevelSchema = v.strictObject({ level: v.nullable(levelSchema) })
 
 export const saveGuideSchema = v.strictObject({
   /** The exchange format `coherion.guide/1`, read for itself. */
   document: v.record(v.string(), v.unknown()),
   revision: v.pipe(v.number(), v.integer(), v.minValue(0)),
   what: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(200)),
-  person: v.optional(id),
 })
 
 /** Answers to the guide's questions: an option, several, or an amount. */

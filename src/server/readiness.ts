@@ -1,3 +1,4 @@
+import type { Actor } from './actor'
 import 'server-only'
 import { createEvents, type DateArray } from 'ics'
 import { eventWords } from '@/core/kit/event-words'
@@ -14,7 +15,6 @@ import { minutesOf } from './cards'
 import { database } from './database'
 import { readCarriers } from './hands'
 import { type Lives, readLives } from './lives'
-import { expectPerson } from './people'
 import { changedMeanwhile } from './problems'
 import type { NotReckoned } from './worked-out'
 
@@ -235,10 +235,9 @@ const stepsLeft = ({ steps, known }: Prepared): number =>
 /** @throws RequestError 409 where it is another interval by now than was seen */
 export const setRecheckWeeks = async (
   interval: { readonly weeks: number; readonly seen: number },
-  person: string | undefined,
+  actor: Actor,
 ): Promise<void> => {
-  await expectPerson(person)
-  if (!(await saveRecheckWeeks(await database(), interval, new Date().toISOString(), person ?? null)))
+  if (!(await saveRecheckWeeks(await database(), interval, actor.at, actor.personId)))
     throw changedMeanwhile('interval')
 }
 

@@ -1,3 +1,4 @@
+import type { Actor } from './actor'
 import 'server-only'
 import { type Body, factoryState } from '@/core/bodies'
 import { type Parsed, type Problem, problemWords } from '@/core/reading/problem'
@@ -23,19 +24,11 @@ import { walkStored } from './card-walk'
 import { firmwareOf, formOf, listStandards, readBodies, readStandard, type Revised, units } from './catalogue'
 import { resolveStored, stateText } from './concordance'
 import { eachReckoned, type NotReckoned } from './worked-out'
-import { expectPerson } from './people'
 import { database } from './database'
 import { invalid, notFound, RequestError } from './problems'
 import { work } from './working'
 
 /** Standards as they come into being, are drafted, talked over, approved and retired. */
-
-const now = () => new Date().toISOString()
-/** @throws RequestError 422 where there is no such person */
-const signed = async (person: string | undefined) => {
-  await expectPerson(person)
-  return { at: now(), personId: person ?? null }
-}
 
 const expectParsed = <T>(parsed: Parsed<T>): T => {
   if (!parsed.ok) throw invalid(parsed.problems)
@@ -48,16 +41,16 @@ export interface NewStandard {
   readonly kind: LayerKind
   /** The standard it stands on. */
   readonly below?: string | undefined
-  readonly person?: string | undefined
 }
 
 /** Begins a standard: an empty layer on top of those of the standard below it. */
 export const createStandard = async (
   request: NewStandard,
+  actor: Actor,
 ): Promise<{ readonly id: string; readonly version: number }> => {
   const below = request.below ? (await readStandard(request.below)).document : undefined
   const about = request.about?.trim() || 'Not described yet.'
-  const begun = { ...(await signed(request.person)), what: 'begun' }
+  const begun = { ...actor, what: 'begun' }
   // Ids are made from names; where somebody takes one at the same moment the next is tried.
   for (let i = 0; i < MOST_TRIES; i++) {
     const taken = new Set((await listStandards()).map(s => s.id))
@@ -83,7 +76,7 @@ const openVersion = async (id: string) =>
  */
 export const openDraft = async (
   ref: string,
-  person: string | undefined,
+  actor: Actor,
 ): Promise<{ readonly id: string; readonly version: number; readonly isNew: boolean }> => {
   const { document } = await readStandard(ref)
   const open = await openVersion(document.id)
@@ -92,7 +85,7 @@ export const openDraft = async (
   const version = Math.max(...versions.map(v => v.version)) + 1
   const what = `begun from version ${document.version}`
   const made = { ...document, version }
-  const { stored } = await db.addVersion(await database(), made, 'draft', { ...(await signed(person)), what })
+  const { stored } = await db.addVersion(await database(), made, 'draft', { ...actor, what })
   // Not stored, it is the one that somebody else began at the same moment.
   return { id: document.id, version, isNew: stored }
 }
@@ -115,14 +108,14 @@ export const saveStandardDraft = async (
     readonly document: unknown
     readonly revision: number
     readonly what: string
-    readonly person?: string | undefined
   },
+  actor: Actor,
 ): Promise<SavedStandard> => {
   const standard = await work('standard', { sent: request.document, file: 'standard' })
   if (standard.id !== id || standard.version !== version)
     throw new RequestError(422, 'Another version', `This address is for version ${version} of ${id}.`)
   const { stored, revision } = await db.saveDraft(await database(), standard, {
-    ...(await signed(request.person)),
+    ...actor,
     what: request.what,
     expected: request.revision,
   })
@@ -171,10 +164,10 @@ export const moveVersion = async (
   request: {
     readonly state: db.VersionState
     readonly why: string
-    readonly person?: string | undefined
     /** What somebody looked at. */
     readonly revision: number
   },
+  actor: Actor,
 ): Promise<void> => {
   const { document, state } = await readStandard(refText({ id, version }))
   if (!NEXT[state].includes(request.state))
@@ -185,14 +178,8 @@ export const moveVersion = async (
   }
   if (request.state === 'approved' && !request.why.trim())
     throw new RequestError(422, 'Say why', 'Whoever looks it up later wants to know why it was approved. Write a line.')
-  if (request.state === 'approved' && request.person === undefined)
-    throw new RequestError(
-      422,
-      'Who approves?',
-      'Say who you are at the top of the page; an approval needs a name that answers for it.',
-    )
   const found = await db.setState(await database(), id, version, request.state, {
-    ...(await signed(request.person)),
+    ...actor,
     why: request.why.trim(),
     what: TOLD[request.state],
     from: { state, revision: request.revision },
@@ -382,7 +369,8 @@ export interface StandardImport {
 export const importStandard = async (
   value: unknown,
   file: string,
-  { person, preview = false }: { readonly person?: string | undefined; readonly preview?: boolean },
+  actor: Actor,
+  { preview = false }: { readonly preview?: boolean } = {},
 ): Promise<StandardImport> => {
   const standard = await work('standard', { sent: value, file })
   const problems = standardProblems(standard, file)
@@ -405,7 +393,7 @@ export const importStandard = async (
         `Version ${open.version} of ${name} is being worked on. Approve or retire it first; nothing was changed.`,
       )
     const { stored } = await db.addVersion(await database(), { ...standard, version }, 'draft', {
-      ...(await signed(person)),
+      ...actor,
       what: `taken from ${file}`,
     })
     if (!stored)
@@ -419,10 +407,10 @@ export const importStandard = async (
 }
 
 /** The standard that comes with the house, for a team that has none yet; it counts at once. */
-export const takeHouseBaseline = async (person?: string): Promise<Standard> => {
+export const takeHouseBaseline = async (actor: Actor): Promise<Standard> => {
   const standard = expectParsed(parseStandard(houseBaseline, 'house baseline'))
   await db.addVersion(await database(), standard, 'approved', {
-    ...(await signed(person)),
+    ...actor,
     what: 'taken as it comes with the house',
   })
   return standard
@@ -437,9 +425,9 @@ export const takeHouseBaseline = async (person?: string): Promise<Standard> => {
 export const keepLevel = async (
   ref: string,
   level: Level | null,
-  person: string | undefined,
+  actor: Actor,
 ): Promise<{ readonly id: string; readonly version: number }> => {
-  const { id, version } = await openDraft(ref, person)
+  const { id, version } = await openDraft(ref, actor)
   const { document, revision, state } = await readStandard(refText({ id, version }))
   if (state !== 'draft')
     throw new RequestError(
@@ -453,7 +441,7 @@ export const keepLevel = async (
     ? `bodies held to a common level, ${level.lambdaHundredths / 100} against 1`
     : 'each body at its best'
   const { stored } = await db.saveDraft(await database(), standard, {
-    ...(await signed(person)),
+    ...actor,
     what,
     expected: revision,
   })
@@ -463,9 +451,8 @@ export const keepLevel = async (
 }
 
 /** Has a standard in hand wherever nobody chose another. @throws RequestError 404 where there is no such standard */
-export const makeUsual = async (id: string, person: string | undefined): Promise<void> => {
+export const makeUsual = async (id: string, { at, personId }: Actor): Promise<void> => {
   await readStandard(id)
-  const { at, personId } = await signed(person)
   await saveUsualStandard(await database(), id, at, personId)
 }
 
@@ -477,26 +464,17 @@ export const writeComment = async (
     readonly version: number
     readonly dimension?: string | undefined
     readonly text: string
-    readonly person?: string | undefined
   },
+  actor: Actor,
 ): Promise<void> => {
   const { version, text } = request
   await readStandard(refText({ id, version }))
-  await db.addComment(
-    await database(),
-    { standardId: id, version, dimension: request.dimension ?? null, text },
-    await signed(request.person),
-  )
+  await db.addComment(await database(), { standardId: id, version, dimension: request.dimension ?? null, text }, actor)
 }
 
-export const settle = async (
-  id: string,
-  comment: number,
-  settled: boolean,
-  person: string | undefined,
-): Promise<void> => {
+export const settle = async (id: string, comment: number, settled: boolean, actor: Actor): Promise<void> => {
   if (!(await readComments(id)).some(c => c.id === comment)) throw notFound('comment', String(comment))
-  await db.settleComment(await database(), id, comment, settled, await signed(person))
+  await db.settleComment(await database(), id, comment, settled, actor)
 }
 
 export const standardHistory = async (id: string) => {

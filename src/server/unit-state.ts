@@ -1,3 +1,4 @@
+import type { Actor } from './actor'
 import 'server-only'
 import { parseState, type StateFile, stateFileOf, type StateOf } from '@/core/kit/state-file'
 import { closeWalks } from '@/db/cards'
@@ -7,7 +8,6 @@ import { formOf, readBody, type Revised, units } from './catalogue'
 import type { Body } from '@/core/bodies'
 import { database } from './database'
 import { readLives } from './lives'
-import { expectPerson } from './people'
 import { invalid, notFound, RequestError } from './problems'
 
 /** What a unit is set to, from a file and into one. */
@@ -24,15 +24,13 @@ export const readStateFile = async (
   unitId: string,
   value: unknown,
   file: string,
-  person: string | undefined,
+  { at, personId }: Actor,
 ): Promise<{ readonly at: string; readonly settings: number }> => {
   const { of } = await unitWith(unitId)
   const parsed = parseState(value, file, of)
   if (!parsed.ok) throw invalid(parsed.problems)
-  await expectPerson(person)
-  const at = new Date().toISOString()
   const event = { kind: 'read', settings: parsed.value } as const
-  await recordUnitEvent(await database(), unitId, event, at, person ?? null, {
+  await recordUnitEvent(await database(), unitId, event, at, personId, {
     also: trx => closeWalks(trx, unitId, at),
   })
   return { at, settings: Object.keys(parsed.value).length }

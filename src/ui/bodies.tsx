@@ -1,7 +1,7 @@
 'use client'
 
 import { createContext, type ReactNode, useContext, useMemo } from 'react'
-import type { BodyChoice } from './shell/InHandBar'
+import type { BodyChoice } from './shell/choices'
 
 const Bodies = createContext<ReadonlyMap<string, BodyChoice>>(new Map())
 

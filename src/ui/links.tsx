@@ -17,19 +17,26 @@ export const KeptLink = ({
   <NextLink href={linkTo(to, useSearchParams(), more)} {...rest} />
 )
 
-/** A button that leads to another view, with the same in hand. */
+/** A button that leads to another view: with the same in hand, or afresh where what is in hand may be what is wrong. */
 export const LinkButton = ({
   to,
   more,
   children,
   variant = 'outlined',
+  isAfresh = false,
 }: {
   readonly to: string
   readonly more?: More
   readonly children: ReactNode
   readonly variant?: 'outlined' | 'contained'
-}) => (
-  <Button component={KeptLink} to={to} {...(more ? { more } : {})} variant={variant}>
-    {children}
-  </Button>
-)
+  readonly isAfresh?: boolean
+}) =>
+  isAfresh ? (
+    <Button component={NextLink} href={to} variant={variant}>
+      {children}
+    </Button>
+  ) : (
+    <Button component={KeptLink} to={to} {...(more ? { more } : {})} variant={variant}>
+      {children}
+    </Button>
+  )

@@ -1,6 +1,7 @@
 import ExcelJS from 'exceljs'
 import { describe, expect, it } from 'vitest'
 import { useDemoFolder } from '../fixtures/demo-folder'
+import { by } from '../fixtures/by'
 import { type Body, editSetting } from '../../src/core/bodies'
 import { problemWords } from '../../src/core/reading/problem'
 import { demoBodies } from '../../src/demo/world'
@@ -34,7 +35,7 @@ const csv = (text: string) => new TextEncoder().encode(text)
 describe('beginning a profile', () => {
   it('from a pasted menu gives one that is resolved at once, once its settings are decided', async () => {
     const menu = 'Focus\n  Main\n    Drive: Single | Continuous\n    Half press: AF and light | Light only'
-    const { id, settings } = await authoring.createBody({ maker: 'Marl', model: 'Heron', menu })
+    const { id, settings } = await authoring.createBody({ maker: 'Marl', model: 'Heron', menu }, by())
     expect([id, settings]).toEqual(['heron', 2])
     const { document } = await readBody(id)
     const proposals = await authoring.proposalsFor(document)
@@ -44,12 +45,12 @@ describe('beginning a profile', () => {
   })
 
   it('a second of the same name gets an id of its own', async () => {
-    const { id } = await authoring.createBody({ maker: 'Marl', model: 'Heron', archetype: 'compact' })
+    const { id } = await authoring.createBody({ maker: 'Marl', model: 'Heron', archetype: 'compact' }, by())
     expect(id).toBe('heron-2')
   })
 
   it('as a copy takes everything over but leaves the facts to be looked at', async () => {
-    const { id } = await authoring.createBody({ maker: 'Corvane', model: 'Linnet Mark', copyOf: 'linnet' })
+    const { id } = await authoring.createBody({ maker: 'Corvane', model: 'Linnet Mark', copyOf: 'linnet' }, by())
     const { document } = await readBody(id)
     expect(document.settings).toEqual((await readBody('linnet')).document.settings)
     expect(document.unconfirmed).toContain('sensor')
@@ -57,7 +58,9 @@ describe('beginning a profile', () => {
 
   it('with a menu that has no setting in it stores nothing and says so', async () => {
     const before = (await listBodies()).length
-    const { detail, status } = await refusal(authoring.createBody({ maker: 'Marl', model: 'Egret', menu: '57\n…\n' }))
+    const { detail, status } = await refusal(
+      authoring.createBody({ maker: 'Marl', model: 'Egret', menu: '57\n…\n' }, by()),
+    )
     expect([status, detail]).toEqual([422, 'pasted menu: expected at least one setting with its options'])
     expect((await listBodies()).length).toBe(before)
   })
@@ -68,14 +71,18 @@ describe('saving', () => {
 
   it('is refused when somebody else has saved since, and hands over what is there now', async () => {
     const { document } = await readBody('linnet')
-    const first = await authoring.saveBody('linnet', {
-      document: renamed(document, 'Path'),
-      revision: 1,
-      what: 'renamed',
-    })
+    const first = await authoring.saveBody(
+      'linnet',
+      {
+        document: renamed(document, 'Path'),
+        revision: 1,
+        what: 'renamed',
+      },
+      by(),
+    )
     expect(first.revision).toBe(2)
     const error = await refusal(
-      authoring.saveBody('linnet', { document: renamed(document, 'Road'), revision: 1, what: 'renamed' }),
+      authoring.saveBody('linnet', { document: renamed(document, 'Road'), revision: 1, what: 'renamed' }, by()),
     )
     expect(error.status).toBe(409)
     expect(error.more['revision']).toBe(2)
@@ -89,7 +96,7 @@ describe('saving', () => {
     expect((await authoring.bodyEvent('linnet', event?.id ?? 0)).map(d => d.words)).toEqual([
       'setting “Way” is now “Path”',
     ])
-    const { revision } = await authoring.restoreBody('linnet', event?.id ?? 0, 2, 'rufus-quill')
+    const { revision } = await authoring.restoreBody('linnet', event?.id ?? 0, 2, by('rufus-quill'))
     expect(revision).toBe(3)
     expect((await readBody('linnet')).document.settings[0]?.label).toBe('Way')
     expect((await authoring.bodyHistory('linnet'))[0]).toMatchObject({
@@ -108,26 +115,36 @@ describe('saving', () => {
         then: { effect: 'excludes' as const, setting: 'gear', options: ['moor'] },
       },
     ]
-    const { problems } = await authoring.saveBody('pebble', {
-      document: { ...document, rules },
-      revision: 1,
-      what: 'x',
-    })
+    const { problems } = await authoring.saveBody(
+      'pebble',
+      {
+        document: { ...document, rules },
+        revision: 1,
+        what: 'x',
+      },
+      by(),
+    )
     expect(problems.join()).toContain('the factory defaults break the rule “Never.”')
     expect((await listBodies()).map(b => b.id)).not.toContain('pebble')
-    await authoring.saveBody('pebble', { document, revision: 2, what: 'mended' })
+    await authoring.saveBody('pebble', { document, revision: 2, what: 'mended' }, by())
     expect((await listBodies()).map(b => b.id)).toContain('pebble')
   })
 
   it('refuses what has not the shape of a profile, and changes nothing', async () => {
-    const error = await refusal(authoring.saveBody('wicket', { document: { id: 'wicket' }, revision: 1, what: 'x' }))
+    const error = await refusal(
+      authoring.saveBody('wicket', { document: { id: 'wicket' }, revision: 1, what: 'x' }, by()),
+    )
     expect(error.status).toBe(422)
     expect((await readBody('wicket')).stamp).toBe('wicket@1')
   })
 
   it('seeding the demo again leaves edits as they are', async () => {
     const { document } = await readBody('sorrel')
-    await authoring.saveBody('sorrel', { document: { ...document, about: 'Mine.' }, revision: 1, what: 'described' })
+    await authoring.saveBody(
+      'sorrel',
+      { document: { ...document, about: 'Mine.' }, revision: 1, what: 'described' },
+      by(),
+    )
     await seedDemo(await database(), AT)
     expect((await readBody('sorrel')).document.about).toBe('Mine.')
   })
@@ -136,7 +153,7 @@ describe('saving', () => {
 describe('files', () => {
   it('of one and of many bodies read back as they were written', async () => {
     const bundle = await authoring.exportBundle(['tollgate', 'wicket'], undefined)
-    const { bodies } = await authoring.importDocuments(JSON.parse(bundle.text), 'b.json', 'ask', null)
+    const { bodies } = await authoring.importDocuments(JSON.parse(bundle.text), 'b.json', 'ask', by())
     expect(bodies.map(b => b.id)).toEqual(['tollgate', 'wicket'])
     expect((await readBody('tollgate')).stamp).toBe('tollgate@1')
   })
@@ -144,22 +161,22 @@ describe('files', () => {
   it('of another team with the same name and other contents ask first, and say what differs', async () => {
     const theirs = demoBodies().find(b => b.id === 'teasel') as Body
     const changed = editSetting(theirs, 'quest', s => ({ ...s, label: 'Pursuit' }))
-    const error = await refusal(authoring.importDocuments(plain(changed), 't.json', 'ask', null))
+    const error = await refusal(authoring.importDocuments(plain(changed), 't.json', 'ask', by()))
     expect(error.status).toBe(409)
     expect(error.detail).toContain(
       'Aurelle Teasel is here already, and the file differs: setting “Quest” is now “Pursuit”.',
     )
     expect((await readBody('teasel')).document.settings[0]?.label).toBe('Quest')
-    const both = await authoring.importDocuments(plain(changed), 't.json', 'keep-both', null)
+    const both = await authoring.importDocuments(plain(changed), 't.json', 'keep-both', by())
     expect(both.bodies).toEqual([{ id: 'teasel-2', name: 'Aurelle Teasel (2)' }])
-    await authoring.importDocuments(plain(changed), 't.json', 'replace', null)
+    await authoring.importDocuments(plain(changed), 't.json', 'replace', by())
     expect((await readBody('teasel')).document.settings[0]?.label).toBe('Pursuit')
   })
 
   it('put away are brought back by their file', async () => {
-    await authoring.setBodyArchived('lodge', true, 1, undefined)
+    await authoring.setBodyArchived('lodge', true, 1, by())
     expect((await listBodies()).map(b => b.id)).not.toContain('lodge')
-    await authoring.importDocuments(plain(demoBodies().find(b => b.id === 'lodge')), 'l.json', 'ask', null)
+    await authoring.importDocuments(plain(demoBodies().find(b => b.id === 'lodge')), 'l.json', 'ask', by())
     expect((await listBodies()).map(b => b.id)).toContain('lodge')
   })
 })
@@ -174,10 +191,10 @@ describe('spreadsheets', () => {
 
   it('begin a profile, from XLSX as from CSV', async () => {
     const bytes = await sheetOf(s => s.addRows([HEAD, ['T', 'P', 'Drive', 'Single | Continuous']]))
-    const made = await authoring.createBodyFromSheet({ maker: 'Marl', model: 'Coot' }, bytes, 'coot.xlsx')
+    const made = await authoring.createBodyFromSheet({ maker: 'Marl', model: 'Coot' }, bytes, 'coot.xlsx', by())
     expect(made).toEqual({ id: 'coot', settings: 1 })
     const rows = csv('Tab,Page,Setting,Options\nT,P,Drive,"Single\nContinuous"\n')
-    expect(await authoring.createBodyFromSheet({ maker: 'Marl', model: 'Rail' }, rows, 'r.csv')).toMatchObject({
+    expect(await authoring.createBodyFromSheet({ maker: 'Marl', model: 'Rail' }, rows, 'r.csv', by())).toMatchObject({
       id: 'rail',
     })
   })
@@ -199,7 +216,7 @@ describe('spreadsheets', () => {
   ])('say where they are wrong (%#), and change nothing', async (fill, words) => {
     const before = (await listBodies()).length
     const error = await refusal(
-      authoring.createBodyFromSheet({ maker: 'Marl', model: 'Crake' }, await sheetOf(fill), 'm.xlsx'),
+      authoring.createBodyFromSheet({ maker: 'Marl', model: 'Crake' }, await sheetOf(fill), 'm.xlsx', by()),
     )
     expect(error.detail).toContain(words)
     expect((await listBodies()).length).toBe(before)
@@ -225,7 +242,7 @@ describe('spreadsheets', () => {
 
   it('of every menu read back', async () => {
     const bytes = (await authoring.exportMenu('sorrel', 'xlsx')) as Uint8Array
-    const made = await authoring.createBodyFromSheet({ maker: 'Aurelle', model: 'Sorrel again' }, bytes, 's.xlsx')
+    const made = await authoring.createBodyFromSheet({ maker: 'Aurelle', model: 'Sorrel again' }, bytes, 's.xlsx', by())
     expect(made.settings).toBe(63)
   })
 })
@@ -236,7 +253,7 @@ describe('units', () => {
     for (const form of ['csv', 'xlsx'] as const) {
       const file = await kit.exportUnits(form)
       const bytes = typeof file === 'string' ? csv(file) : file
-      const { changes } = await kit.importUnits(bytes, `u.${form}`, false, undefined)
+      const { changes } = await kit.importUnits(bytes, `u.${form}`, false, by())
       expect(new Set(changes.map(c => c.what))).toEqual(new Set(['same']))
     }
     expect(await kit.readKit()).toEqual(before)
@@ -246,13 +263,13 @@ describe('units', () => {
     const head = 'Tag,Kind,Model,Serial,Firmware,Owner,Hired until,Notes\n'
     const right = 'NEW-1,body,Sorrel,S-9,2.10,Us,,=cmd()\n'
     const wrong = csv(`${head}${right}NEW-2,body,Nobody,,1.0,,,\n`)
-    const { detail } = await refusal(kit.importUnits(wrong, 'u.csv', false, undefined))
+    const { detail } = await refusal(kit.importUnits(wrong, 'u.csv', false, by()))
     expect(detail).toContain('u.csv, row 3, column Model: Nobody stands there')
     expect((await kit.readKit()).units.some(u => u.tag === 'NEW-1')).toBe(false)
-    const preview = await kit.importUnits(csv(head + right), 'u.csv', true, undefined)
+    const preview = await kit.importUnits(csv(head + right), 'u.csv', true, by())
     expect(preview).toMatchObject({ stored: false, changes: [{ tag: 'NEW-1', what: 'added' }] })
     expect((await kit.readKit()).units.some(u => u.tag === 'NEW-1')).toBe(false)
-    await kit.importUnits(csv(head + right), 'u.csv', false, 'rufus-quill')
+    await kit.importUnits(csv(head + right), 'u.csv', false, by('rufus-quill'))
     expect((await kit.readKit()).units.find(u => u.tag === 'NEW-1')?.notes).toBe('=cmd()')
     expect(await kit.exportUnits('csv')).toContain("'=cmd()")
   })
@@ -262,11 +279,11 @@ describe('units', () => {
     if (!unit) throw new Error('the demo lost a unit')
     const { id, revision, modelName, ...fields } = unit
     expect(modelName).toBe('Corvane Linnet')
-    await kit.saveUnit({ ...fields, notes: 'New strap.' }, id, revision, undefined)
-    expect((await refusal(kit.saveUnit({ ...fields, notes: 'Old.' }, id, revision, undefined))).status).toBe(409)
-    const twin = await refusal(kit.saveUnit(fields, undefined, 0, undefined))
+    await kit.saveUnit({ ...fields, notes: 'New strap.' }, id, revision, by())
+    expect((await refusal(kit.saveUnit({ ...fields, notes: 'Old.' }, id, revision, by()))).status).toBe(409)
+    const twin = await refusal(kit.saveUnit(fields, undefined, 0, by()))
     expect(twin.detail).toContain('expected a tag that no other unit has')
-    await kit.archiveUnit(id, true, revision + 1, undefined)
+    await kit.archiveUnit(id, true, revision + 1, by())
     expect((await kit.readKit()).units.map(u => u.id)).not.toContain(id)
   })
 })
@@ -274,8 +291,8 @@ describe('units', () => {
 describe('lenses', () => {
   it('are saved, and not over somebody else’s change', async () => {
     const { document, revision } = await readLens('sorrel-85')
-    await saveLens({ ...document, about: 'Sharp.' }, revision, undefined)
-    expect((await refusal(saveLens({ ...document, about: 'Soft.' }, revision, undefined))).status).toBe(409)
+    await saveLens({ ...document, about: 'Sharp.' }, revision, by())
+    expect((await refusal(saveLens({ ...document, about: 'Soft.' }, revision, by()))).status).toBe(409)
     expect((await readLens('sorrel-85')).document.about).toBe('Sharp.')
     expect((await refusal(readLens('no-such'))).status).toBe(404)
   })

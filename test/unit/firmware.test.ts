@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { useDemoFolder } from '../fixtures/demo-folder'
+import { by } from '../fixtures/by'
 import { type Body, bodyAt, editSetting, versionsOf, withFormAt, withUpdate } from '../../src/core/bodies'
 import * as authoring from '../../src/server/authoring'
 import { formOf, readBody, units } from '../../src/server/catalogue'
@@ -18,7 +19,7 @@ const runs = async (tag: string, firmware: string) => {
   if (!unit) throw new Error(`no unit ${tag}`)
   const { id, revision, modelName, ...fields } = unit
   expect(modelName).toContain('Linnet')
-  await kit.saveUnit({ ...fields, firmware }, id, revision, undefined)
+  await kit.saveUnit({ ...fields, firmware }, id, revision, by())
   return id
 }
 
@@ -34,7 +35,11 @@ describe('a firmware that renames a setting', () => {
   it('is stored as a change set, and the profile at each version is whole', async () => {
     const { document } = await readBody('linnet')
     const three = withThree(document)
-    const { problems } = await authoring.saveBody('linnet', { document: three, revision: 1, what: 'firmware 3.0' })
+    const { problems } = await authoring.saveBody(
+      'linnet',
+      { document: three, revision: 1, what: 'firmware 3.0' },
+      by(),
+    )
     expect(problems).toEqual([])
     const stored = await readBody('linnet')
     expect(versionsOf(stored.document)).toEqual(['1.0', '2.0', '3.0'])
@@ -88,7 +93,7 @@ it('a unit cannot run a firmware that its profile does not reach back to', async
     hiredUntil: '',
     notes: '',
   }
-  await expect(kit.saveUnit(fields, unit.id, unit.revision, undefined)).rejects.toThrow(/expected 1.0 or later/)
+  await expect(kit.saveUnit(fields, unit.id, unit.revision, by())).rejects.toThrow(/expected 1.0 or later/)
 })
 
 it('a profile stored before there were updates is read as one without any', async () => {

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { useDemoFolder } from '../fixtures/demo-folder'
+import { by } from '../fixtures/by'
 import * as carried from '../../src/app/api/v1/people/[id]/units/route'
 import * as handover from '../../src/app/api/v1/units/[id]/handover/route'
 import { listBodies } from '../../src/server/catalogue'
@@ -82,7 +83,7 @@ describe('the demo', () => {
 
   it('forgets no handover when the unit is put away and brought back', async () => {
     await handover.PUT(put({ handedOver: true }), at('tsp-p1'))
-    for (const archived of [true, false]) await archiveUnit('tsp-p1', archived, 1, undefined)
+    for (const archived of [true, false]) await archiveUnit('tsp-p1', archived, 1, by())
     const { units } = await readHandover('ring-action', 'pebble', {})
     expect(units.find(u => u.id === 'tsp-p1')?.handedOver).toBeDefined()
   })

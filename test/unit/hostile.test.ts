@@ -13,6 +13,7 @@ import { work } from '../../src/server/working'
 import { demoBodies, demoStandards } from '../../src/demo/world'
 import { useDemoFolder } from '../fixtures/demo-folder'
 import { entangledBody } from '../fixtures/entangled'
+import { by } from '../fixtures/by'
 import { HOSTILE_SHEETS } from '../hardship/xlsx'
 
 /** What somebody sends to hold everybody up, and what becomes of it. */
@@ -53,7 +54,7 @@ describe('a request', () => {
   it('of twenty megabytes of broken JSON is read in a worker up to its first mistake', async () => {
     const broken = new TextEncoder().encode(`{"format": x${'[{]}'.repeat(5_000_000)}`)
     const held = await longestHold(
-      expect(importDocuments(broken, 'b.json', 'ask', null)).rejects.toMatchObject({ status: 400 }),
+      expect(importDocuments(broken, 'b.json', 'ask', by())).rejects.toMatchObject({ status: 400 }),
     )
     // What is handed over is copied once; reading it would have held everybody for seconds.
     expect(held).toBeLessThan(1500)
@@ -90,7 +91,7 @@ describe('a request', () => {
 describe('a profile too entangled to search', () => {
   it('stands beside the others, named, wherever bodies are reckoned', async () => {
     const knot = entangledBody(50)
-    await importDocuments(knot, 'knot.json', 'ask', null)
+    await importDocuments(knot, 'knot.json', 'ask', by())
     const unit = {
       tag: 'KNOT',
       kind: 'body',
@@ -101,7 +102,7 @@ describe('a profile too entangled to search', () => {
       hiredUntil: '',
       notes: '',
     }
-    await saveUnit(unit, undefined, 0, undefined)
+    await saveUnit(unit, undefined, 0, by())
     const named = [{ body: 'Knot 1', why: expect.stringContaining('too many combinations') as string }]
     const readiness = await readReadiness('ring-action', {}, undefined)
     expect(readiness.failed).toEqual(named)

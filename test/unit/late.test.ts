@@ -7,6 +7,7 @@ import { readLife } from '../../src/server/life'
 import { moveVersion } from '../../src/server/standards'
 import * as standards from '../../src/db/standards'
 import { useDemoFolder } from '../fixtures/demo-folder'
+import { by } from '../fixtures/by'
 
 /** What comes in late from a device that had no network, and what others did to the same unit meanwhile. */
 
@@ -43,7 +44,7 @@ const late = (minutesAgo: number) => {
   }
 }
 const tick = (step: string, when: object = {}, ticked = true, person = 'bram-tollard') =>
-  tickStep({ standard: STANDARD, body: 'linnet', unit: 'tsp-l1', step, ticked, person, ...when })
+  tickStep({ standard: STANDARD, body: 'linnet', unit: 'tsp-l1', step, ticked, ...when }, by(person))
 const minutesAgo = (at: string) => Math.round((Date.now() - Date.parse(at)) / 60_000)
 
 describe('a tick that waited', () => {
@@ -86,7 +87,7 @@ describe('a tick that waited', () => {
 
   it('does not tick a walk that began after the unit was reset, and is kept in its life', async () => {
     const [first] = await steps()
-    await recordHappened('tsp-l1', 'reset', 'imelda-frost')
+    await recordHappened('tsp-l1', 'reset', by('imelda-frost'))
     expect(await tick(first.key, late(5))).toMatchObject({
       outcome: 'overruled',
       by: 'Imelda Frost',
@@ -100,13 +101,16 @@ describe('a tick that waited', () => {
     const [first, second] = await steps()
     const other = (s: typeof first) => s.options.find(o => o.id !== s.option)?.id ?? ''
     const tell = (s: typeof first, when: object) =>
-      tellSetting('tsp-l1', {
-        standard: STANDARD,
-        setting: s.settingId,
-        option: other(s),
-        person: 'imelda-frost',
-        ...when,
-      })
+      tellSetting(
+        'tsp-l1',
+        {
+          standard: STANDARD,
+          setting: s.settingId,
+          option: other(s),
+          ...when,
+        },
+        by('imelda-frost'),
+      )
     await tell(first, late(20))
     await tell(second, late(20))
     expect(await tick(first.key, late(30))).toMatchObject({ outcome: 'overruled', by: 'Imelda Frost' })
@@ -165,7 +169,7 @@ it('receipts go by their number and not by a clock that may be wrong', async () 
 
 it('a clock that was 400 days ahead overrules nothing that comes after it was set right', async () => {
   clockAhead(400)
-  await recordHappened('tsp-l1', 'reset', 'imelda-frost')
+  await recordHappened('tsp-l1', 'reset', by('imelda-frost'))
   vi.useRealTimers()
   const [first, second] = await steps()
   expect(await tick(first.key)).toMatchObject({ outcome: 'done' })
@@ -204,7 +208,7 @@ it('one that comes in late among thousands is placed, and told what overrules it
 it('a signature that waited counts from when it was given, after the ticks before it', async () => {
   for (const s of (await card()).steps) await tick(s.key, late(12))
   const when = late(8)
-  const sign = () => signCard('tsp-l1', { standard: STANDARD, timed: true, person: 'bram-tollard', ...when })
+  const sign = () => signCard('tsp-l1', { standard: STANDARD, timed: true, ...when }, by('bram-tollard'))
   expect(minutesAgo((await sign()).at)).toBe(8)
   await sign()
   const { events } = await readLife('tsp-l1')
@@ -219,7 +223,7 @@ it('a card of a version that is not in force any more says which is, and still t
   expect((await card()).standard.newer).toBeUndefined()
   const [step] = old.steps
   const ticked = { standard: `${STANDARD}@1`, body: 'linnet', unit: 'tsp-l1', step: step?.key ?? '', ticked: true }
-  expect(await tickStep({ ...ticked, ...late(3) })).toMatchObject({ outcome: 'done' })
+  expect(await tickStep({ ...ticked, ...late(3) }, by())).toMatchObject({ outcome: 'done' })
   const versions = await standards.listVersions(db, STANDARD)
   expect(versions.find(v => v.version === 2)?.state).toBe('approved')
 })
@@ -227,12 +231,12 @@ it('a card of a version that is not in force any more says which is, and still t
 it('a card of a standard that was retired meanwhile says so, and still takes what was ticked', async () => {
   const open = await readCard('high-rope', 'linnet', 'tsp-l1')
   expect(open.standard).toMatchObject({ version: 1, state: 'approved' })
-  await moveVersion('high-rope', 1, { revision: 1, state: 'retired', why: 'the act is over' })
+  await moveVersion('high-rope', 1, { revision: 1, state: 'retired', why: 'the act is over' }, by())
   const again = await readCard('high-rope@1', 'linnet', 'tsp-l1')
   expect(again.standard).toMatchObject({ version: 1, state: 'retired', newer: undefined })
   const [step] = open.steps
   const ticked = { standard: 'high-rope@1', body: 'linnet', unit: 'tsp-l1', step: step?.key ?? '', ticked: true }
-  expect(await tickStep({ ...ticked, ...late(3) })).toMatchObject({ outcome: 'done' })
+  expect(await tickStep({ ...ticked, ...late(3) }, by())).toMatchObject({ outcome: 'done' })
   expect((await readLife('tsp-l1')).events[0]?.words).toBe(`${step?.setting} set to ${step?.to}`)
 })
 
@@ -241,7 +245,7 @@ it('a unit of which nothing is known is looked at setting by setting', async () 
   expect(begins).toBe('unknown')
   expect(all.every(s => s.from === undefined || s.from !== s.to)).toBe(true)
   expect(all.filter(s => s.from === undefined).length).toBeGreaterThan((await card()).steps.length)
-  await recordHappened('tsp-l2', 'reset', undefined)
+  await recordHappened('tsp-l2', 'reset', by())
   const reset = await card('tsp-l2')
   expect(reset.steps.length).toBeLessThan(all.length)
   expect(reset.steps.every(s => s.from !== undefined)).toBe(true)

@@ -9,6 +9,7 @@ import { canPrint, heightOf, PaperText } from '../../src/pool/paper/paper-text'
 import { standardPdf } from '../../src/server/standard-pdf'
 import { saveStandardDraft } from '../../src/server/standards'
 import { useDemoFolder } from '../fixtures/demo-folder'
+import { by } from '../fixtures/by'
 
 /** Cards on paper. */
 
@@ -167,7 +168,7 @@ it('the sheet for the wall says what is set on single bodies anyway, and stays o
     (s, p) => withPinIn(s, layer, { body: 'tollgate', ...p, reason: 'The class is taught with it.' }),
     document,
   )
-  await saveStandardDraft('ring-action', 3, { document: pinned, revision, what: 'set anyway' })
+  await saveStandardDraft('ring-action', 3, { document: pinned, revision, what: 'set anyway' }, by())
   const { pages, text } = await read((await standardPdf('ring-action@3')).bytes)
   expect(pages).toBe(2)
   expect(text).toContain('Set anyway on Tollgate: Sighting: Board raised. The class is taught with it.')

@@ -15,6 +15,8 @@ import { saveUnit } from '../../src/server/kit'
 import { readStateFile } from '../../src/server/unit-state'
 import { database } from '../../src/server/database'
 import { useDemoFolder } from '../fixtures/demo-folder'
+import { by } from '../fixtures/by'
+import { actorFor } from '../../src/server/actor'
 
 /** What a unit’s card begins from, what happens to it, and whether it is ready. */
 
@@ -29,8 +31,8 @@ beforeEach(async () => {
 const STANDARD = 'ring-action'
 const card = (unit = 'tsp-l1', body = 'linnet') => readCard(STANDARD, body, unit)
 const tick = (step: string, ticked = true, unit = 'tsp-l1', body = 'linnet') =>
-  tickStep({ standard: STANDARD, body, unit, step, ticked, person: 'imelda-frost' })
-const sign = (unit = 'tsp-l1', timed = true) => signCard(unit, { standard: STANDARD, timed, person: 'imelda-frost' })
+  tickStep({ standard: STANDARD, body, unit, step, ticked }, by('imelda-frost'))
+const sign = (unit = 'tsp-l1', timed = true) => signCard(unit, { standard: STANDARD, timed }, by('imelda-frost'))
 const tickAll = async () => {
   for (const s of (await card()).steps) await tick(s.key)
 }
@@ -68,7 +70,7 @@ describe('a card', () => {
         firmware: unit.firmware,
         settings: { ...set, ...left },
       }
-      await readStateFile(id, file, 'state.json', 'imelda-frost')
+      await readStateFile(id, file, 'state.json', by('imelda-frost'))
       expect((await readCard(STANDARD, profile.id, id)).steps, `${unit.tag}`).toEqual([])
       units++
       changed += open.length
@@ -101,7 +103,7 @@ describe('a card', () => {
     const { steps } = await card()
     const [first] = steps
     const [setting = '', wanted = ''] = first?.key.split('=') ?? []
-    await tellSetting('tsp-l1', { standard: STANDARD, setting, option: wanted, person: 'imelda-frost' })
+    await tellSetting('tsp-l1', { standard: STANDARD, setting, option: wanted }, by('imelda-frost'))
     const after = await card()
     expect(after.steps).toHaveLength(steps.length - 1)
     expect(after.steps.map(s => s.settingId)).not.toContain(setting)
@@ -113,7 +115,7 @@ describe('a card', () => {
     if (!step) throw new Error('no step with three options')
     await tick(step.key)
     const other = step.options.find(o => o.label !== step.to && o.label !== step.from)
-    await tellSetting('tsp-l1', { standard: STANDARD, setting: step.settingId, option: other?.id ?? '' })
+    await tellSetting('tsp-l1', { standard: STANDARD, setting: step.settingId, option: other?.id ?? '' }, by())
     const again = (await card()).steps.find(s => s.settingId === step.settingId)
     expect(again).toMatchObject({ from: other?.label, to: step.to, tick: undefined })
   })
@@ -123,13 +125,16 @@ describe('a card', () => {
     await tick(before.steps[0]?.key ?? '')
     const other = await readCard('high-rope', 'linnet', 'tsp-l1')
     expect(other.steps.map(s => s.key)).not.toContain(before.steps[0]?.key)
-    await tickStep({
-      standard: 'high-rope',
-      body: 'linnet',
-      unit: 'tsp-l1',
-      step: other.steps[0]?.key ?? '',
-      ticked: true,
-    })
+    await tickStep(
+      {
+        standard: 'high-rope',
+        body: 'linnet',
+        unit: 'tsp-l1',
+        step: other.steps[0]?.key ?? '',
+        ticked: true,
+      },
+      by(),
+    )
     const again = await card()
     expect(again.walk).toBe(2)
     expect(again.steps.every(s => s.tick === undefined)).toBe(true)
@@ -137,13 +142,13 @@ describe('a card', () => {
   })
 
   it('refuses what the body cannot say, and a name nobody has', async () => {
-    const tell = (setting: string, option: string, person?: string) =>
-      tellSetting('tsp-l1', { standard: STANDARD, setting, option, person })
+    const tell = async (setting: string, option: string, person?: string) =>
+      tellSetting('tsp-l1', { standard: STANDARD, setting, option }, await actorFor('tell-units', person))
     await expect(tell('temper', 'temper-99')).rejects.toThrow('no setting “temper” that can say “temper-99”')
     await expect(tell('gone', 'x')).rejects.toThrow('Reload the card')
     await expect(tell('temper', 'temper-2', 'nobody')).rejects.toThrow('Choose it again')
     await expect(
-      tellSetting('lens-1', { standard: STANDARD, setting: 'temper', option: 'temper-2' }),
+      tellSetting('lens-1', { standard: STANDARD, setting: 'temper', option: 'temper-2' }, by()),
     ).rejects.toMatchObject({ status: 404 })
   })
 
@@ -163,7 +168,7 @@ describe('a signature', () => {
     const { steps } = await card()
     await expect(sign()).rejects.toThrow(`TSP-L1 has ${steps.length} of ${steps.length} steps left`)
     await tickAll()
-    await expect(signCard('tsp-l1', { standard: STANDARD, timed: true })).rejects.toThrow('a signature needs a name')
+    await expect(actorFor('sign-cards', undefined)).rejects.toThrow('a signature needs a name')
     await sign()
     expect((await card()).signed).toMatchObject({ by: 'Imelda Frost', version: 2 })
   })
@@ -177,7 +182,7 @@ describe('a signature', () => {
     expect(next.checks).toHaveLength(3)
     const [check] = next.checks
     const other = check?.options.find(o => o.id !== check.option)
-    await tellSetting('tsp-l1', { standard: STANDARD, setting: check?.settingId ?? '', option: other?.id ?? '' })
+    await tellSetting('tsp-l1', { standard: STANDARD, setting: check?.settingId ?? '', option: other?.id ?? '' }, by())
     const found = await card()
     expect(found.steps.map(s => [s.settingId, s.from])).toEqual([[check?.settingId, other?.label]])
   })
@@ -218,18 +223,18 @@ describe('readiness', () => {
     await sign()
     expect((await state('TSP-L1'))?.is).toBe('ready')
     expect((await state('TSP-L1', later(29)))?.is).toBe('out-of-date')
-    await recordHappened('tsp-l1', 'returned', 'imelda-frost')
+    await recordHappened('tsp-l1', 'returned', by('imelda-frost'))
     expect((await state('TSP-L1'))?.is).toBe('unknown')
   })
 
   it('goes back to what it was where what happened is taken back', async () => {
-    await recordHappened('tsp-s2', 'repaired', undefined)
+    await recordHappened('tsp-s2', 'repaired', by())
     const [newest] = (await readLife('tsp-s2')).events
     expect((await state('TSP-S2'))?.is).toBe('unknown')
-    await undoHappened('tsp-s2', newest?.id ?? 0, true, 'imelda-frost')
+    await undoHappened('tsp-s2', newest?.id ?? 0, true, by('imelda-frost'))
     expect((await state('TSP-S2'))?.is).toBe('ready')
     expect((await readLife('tsp-s2')).events[0]?.undone?.by).toBe('Imelda Frost')
-    await expect(undoHappened('tsp-l1', newest?.id ?? 0, true, undefined)).rejects.toMatchObject({ status: 404 })
+    await expect(undoHappened('tsp-l1', newest?.id ?? 0, true, by())).rejects.toMatchObject({ status: 404 })
   })
 
   it('tells the week in one line for each walk', async () => {
@@ -243,7 +248,7 @@ describe('readiness', () => {
   })
 
   it('looks again after as many weeks as the house says', async () => {
-    await setRecheckWeeks({ weeks: 26, seen: 4 }, undefined)
+    await setRecheckWeeks({ weeks: 26, seen: 4 }, by())
     expect((await state('TSP-T2'))?.is).toBe('ready')
     expect((await readReadiness(STANDARD, {}, undefined)).recheckWeeks).toBe(26)
   })
@@ -309,7 +314,7 @@ it('counts what is set on a body anyway, and puts it on the card with its reason
   await walk()
   expect((await state('TSP-T1'))?.is).toBe('ready')
   const pinned = withPin(document, setting.id, { option: option.id, reason: 'The class is taught with it.' })
-  await saveBody('tollgate', { document: pinned, revision: revisionOf(stored), what: 'set anyway' })
+  await saveBody('tollgate', { document: pinned, revision: revisionOf(stored), what: 'set anyway' }, by())
   try {
     expect((await state('TSP-T1'))?.is).not.toBe('ready')
     // What its rules pull along is set as well.
@@ -321,7 +326,7 @@ it('counts what is set on a body anyway, and puts it on the card with its reason
     expect((await state('TSP-T1'))?.is).toBe('ready')
   } finally {
     const now = await readBody('tollgate')
-    await saveBody('tollgate', { document, revision: revisionOf(now), what: 'as it was' })
+    await saveBody('tollgate', { document, revision: revisionOf(now), what: 'as it was' }, by())
   }
 })
 
@@ -352,7 +357,7 @@ describe('what ends what is known', () => {
   }
   const change = async (id: string, more: Record<string, string>) => {
     const { unit, revision } = await unitNow(id)
-    return saveUnit({ ...unit, ...more }, id, revision, 'imelda-frost')
+    return saveUnit({ ...unit, ...more }, id, revision, by('imelda-frost'))
   }
 
   it('is another serial number, or another model, under the same tag', async () => {
@@ -365,12 +370,14 @@ describe('what ends what is known', () => {
     const [event] = (await readLife('tsp-s2')).events
     expect(event?.words).toContain('another serial number')
     // A slip of the pen is taken back, and what was known is known again.
-    await undoHappened('tsp-s2', event?.id ?? 0, true, 'imelda-frost')
+    await undoHappened('tsp-s2', event?.id ?? 0, true, by('imelda-frost'))
     expect((await state('TSP-S2'))?.is).toBe('ready')
     await change('tsp-l3', { model: 'dunlin', firmware: '1.0' })
     expect((await state('TSP-L3'))?.is).toBe('unknown')
     const [model] = (await readLife('tsp-l3')).events
-    await expect(undoHappened('tsp-l3', model?.id ?? 0, true, 'imelda-frost')).rejects.toMatchObject({ status: 422 })
+    await expect(undoHappened('tsp-l3', model?.id ?? 0, true, by('imelda-frost'))).rejects.toMatchObject({
+      status: 422,
+    })
   })
 
   it('is firmware; taken back, the kit says again what runs, and only the last can be', async () => {
@@ -380,12 +387,14 @@ describe('what ends what is known', () => {
     await change('tsp-l1', { firmware: '2.0' })
     expect(await known()).toBeLessThan(before)
     const [event] = (await readLife('tsp-l1')).events
-    await undoHappened('tsp-l1', event?.id ?? 0, true, 'imelda-frost')
+    await undoHappened('tsp-l1', event?.id ?? 0, true, by('imelda-frost'))
     expect((await unitNow('tsp-l1')).unit.firmware).toBe(firmware)
     expect(await known()).toBe(before)
-    await undoHappened('tsp-l1', event?.id ?? 0, false, 'imelda-frost')
+    await undoHappened('tsp-l1', event?.id ?? 0, false, by('imelda-frost'))
     expect((await unitNow('tsp-l1')).unit.firmware).toBe('2.0')
     await change('tsp-l1', { firmware })
-    await expect(undoHappened('tsp-l1', event?.id ?? 0, true, 'imelda-frost')).rejects.toMatchObject({ status: 422 })
+    await expect(undoHappened('tsp-l1', event?.id ?? 0, true, by('imelda-frost'))).rejects.toMatchObject({
+      status: 422,
+    })
   })
 })

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { useDemoFolder } from '../fixtures/demo-folder'
 import { generateBody } from '../fixtures/generate'
+import { by } from '../fixtures/by'
 import { demoBodies, demoStandards } from '../../src/demo/world'
 import { importDocuments } from '../../src/server/authoring'
 import { firmwareOf, listBodies, readBody, units } from '../../src/server/catalogue'
@@ -50,11 +51,11 @@ describe('the Concordance', () => {
     const before = await readConcordance('ring-action', [{ id: 'pebble' }])
     const { document } = await readBody('pebble')
     const deaf = { ...document, settings: document.settings.filter(s => s.id !== 'horn') }
-    await importDocuments(deaf, 'pebble.json', 'replace', null)
+    await importDocuments(deaf, 'pebble.json', 'replace', by())
     const after = await readConcordance('ring-action', [{ id: 'pebble' }])
     const tone = before.rows.findIndex(r => r.dimension === 'see.tone')
     expect([before.cells[tone]?.[0]?.main, after.cells[tone]?.[0]?.main]).toEqual(['Quiet', '—'])
-    await importDocuments(document, 'pebble.json', 'replace', null)
+    await importDocuments(document, 'pebble.json', 'replace', by())
   })
 })
 
@@ -82,21 +83,23 @@ describe('cards', () => {
   it('count their ticks, and forget those of steps that are no longer asked for', async () => {
     const { steps } = await readCard('ring-action', 'sorrel', 'tsp-s1')
     const [step] = steps
-    await tickStep({
-      standard: 'ring-action',
-      body: 'sorrel',
-      unit: 'tsp-s1',
-      step: step?.key ?? '',
-      ticked: true,
-      person: 'rufus-quill',
-    })
+    await tickStep(
+      {
+        standard: 'ring-action',
+        body: 'sorrel',
+        unit: 'tsp-s1',
+        step: step?.key ?? '',
+        ticked: true,
+      },
+      by('rufus-quill'),
+    )
     const done = async () => (await listCards('ring-action', ['sorrel'])).cards.map(c => [c.tag, c.done])
     expect(await done()).toEqual([
       ['TSP-S1', 1],
       ['TSP-S2', 0],
     ])
     await expect(
-      tickStep({ standard: 'ring-action', body: 'sorrel', unit: 'tsp-s1', step: 'gone=away', ticked: true }),
+      tickStep({ standard: 'ring-action', body: 'sorrel', unit: 'tsp-s1', step: 'gone=away', ticked: true }, by()),
     ).rejects.toThrow('Reload the card')
     expect(await done()).toEqual([
       ['TSP-S1', 1],
@@ -129,8 +132,8 @@ it('takes the oldest firmware of a body’s units, or the newest of its profile'
 })
 
 it('adds a person once, whoever asks', async () => {
-  const first = await addPerson('Odalys Brandt')
-  expect(await addPerson('Odalys Brandt')).toEqual(first)
+  const first = await addPerson('Odalys Brandt', by())
+  expect(await addPerson('Odalys Brandt', by())).toEqual(first)
   expect((await listPeople()).filter(p => p.name === 'Odalys Brandt')).toHaveLength(1)
 })
 
@@ -144,7 +147,7 @@ it('refuses a profile that contradicts itself and keeps the one it has', async (
       then: { effect: 'unavailable', setting: 'kin' },
     },
   ]
-  await expect(importDocuments({ ...linnet(), rules }, 'linnet.json', 'replace', null)).rejects.toThrow(
+  await expect(importDocuments({ ...linnet(), rules }, 'linnet.json', 'replace', by())).rejects.toThrow(
     'It bites its tail.',
   )
   expect((await readBody('linnet')).stamp).toBe(stamp)

@@ -6,6 +6,7 @@ import { database } from '../../src/server/database'
 import { readLife } from '../../src/server/life'
 import { readStateFile, writeStateFile } from '../../src/server/unit-state'
 import { useDemoFolder } from '../fixtures/demo-folder'
+import { by } from '../fixtures/by'
 
 /** Memory slots on a card, and what a unit is set to from a file. */
 
@@ -19,7 +20,7 @@ beforeEach(async () => {
 const SLOTS = 'Keep 1:ring-action,Keep 2:high-rope'
 const card = (standard = 'ring-action', slots = SLOTS) => readCard(standard, 'sorrel', 'tsp-s1', {}, slots)
 const tick = (standard: string, step: string, ticked = true) =>
-  tickStep({ standard, body: 'sorrel', unit: 'tsp-s1', step, ticked, person: 'imelda-frost' })
+  tickStep({ standard, body: 'sorrel', unit: 'tsp-s1', step, ticked }, by('imelda-frost'))
 const walk = async (standard: string) => {
   const { steps, slots } = await card(standard)
   for (const s of steps) await tick(standard, s.key)
@@ -57,15 +58,14 @@ describe('memory slots', () => {
     expect(await holds()).toBeUndefined()
     await tick('ring-action', 'store=Keep 1')
     expect(await holds()).toBeDefined()
-    await recordHappened('tsp-s1', 'reset', undefined)
+    await recordHappened('tsp-s1', 'reset', by())
     expect(await holds()).toBeUndefined()
   })
 
   it('come before the signature where the card stores', async () => {
     const { steps } = await card()
     for (const s of steps) await tick('ring-action', s.key)
-    const sign = () =>
-      signCard('tsp-s1', { standard: 'ring-action', timed: true, slot: 'Keep 1', person: 'imelda-frost' })
+    const sign = () => signCard('tsp-s1', { standard: 'ring-action', timed: true, slot: 'Keep 1' }, by('imelda-frost'))
     await expect(sign()).rejects.toThrow(`has 1 of ${steps.length + 1} steps left`)
     await tick('ring-action', 'store=Keep 1')
     expect(await sign()).toMatchObject({ outcome: 'done' })
@@ -84,13 +84,13 @@ describe('memory slots', () => {
 
 describe('what a unit is set to, as a file', () => {
   it('is known from then on, as read from a file, and can be written again', async () => {
-    await recordHappened('tsp-l1', 'reset', undefined)
+    await recordHappened('tsp-l1', 'reset', by())
     const { state, name } = await writeStateFile('tsp-l1')
     expect(name).toBe('tsp-l1-state.json')
     const { steps } = await readCard('ring-action', 'linnet', 'tsp-l1')
     const [first] = steps
     const changed = { ...state, settings: { ...state.settings, [first?.settingId ?? '']: first?.option ?? '' } }
-    expect(await readStateFile('tsp-l1', changed, 'state.json', 'imelda-frost')).toMatchObject({
+    expect(await readStateFile('tsp-l1', changed, 'state.json', by('imelda-frost'))).toMatchObject({
       settings: Object.keys(state.settings).length,
     })
     const after = await readCard('ring-action', 'linnet', 'tsp-l1')
@@ -101,9 +101,9 @@ describe('what a unit is set to, as a file', () => {
 
   it('of another unit changes nothing and says what was expected', async () => {
     const { state } = await writeStateFile('tsp-l1')
-    await expect(readStateFile('tsp-l2', state, 'state.json', undefined)).rejects.toThrow('expected TSP-L2')
-    await expect(readStateFile('tsp-s1', state, 'state.json', undefined)).rejects.toThrow('expected sorrel')
-    await expect(readStateFile('nobody', state, 'state.json', undefined)).rejects.toMatchObject({ status: 404 })
+    await expect(readStateFile('tsp-l2', state, 'state.json', by())).rejects.toThrow('expected TSP-L2')
+    await expect(readStateFile('tsp-s1', state, 'state.json', by())).rejects.toThrow('expected sorrel')
+    await expect(readStateFile('nobody', state, 'state.json', by())).rejects.toMatchObject({ status: 404 })
     await expect(writeStateFile('tsp-l2')).rejects.toThrow('Nothing is known of what TSP-L2 is set to')
     expect((await readLife('tsp-l2')).events).toEqual([])
   })

@@ -91,7 +91,11 @@ describe('what is wrong is named, and changes nothing', () => {
     ],
     [
       'an approval without a reason',
-      () => state.POST(send({ state: 'approved', revision: 1 }), at({ id: 'ring-action', version: '3' })),
+      () =>
+        state.POST(
+          send({ state: 'approved', revision: 1, person: 'imelda-frost' }),
+          at({ id: 'ring-action', version: '3' }),
+        ),
       422,
       'Say why',
     ],

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { useDemoFolder } from '../fixtures/demo-folder'
+import { by } from '../fixtures/by'
+import { actorFor } from '../../src/server/actor'
 import { demoStandards } from '../../src/demo/world'
 import { effectiveTargets, type Standard } from '../../src/core/standards'
 import { withoutTarget, withTarget } from '../../src/core/standards/edit'
@@ -41,16 +43,16 @@ const HOLD = { dimension: 'track.hold', value: 2, weight: 'should', reason: 'For
 
 /** A standard on top of the house baseline with one target of its own, approved. */
 const approvedStandard = async (name: string): Promise<string> => {
-  const { id } = await createStandard({ name, kind: 'work', below: 'house-baseline' })
+  const { id } = await createStandard({ name, kind: 'work', below: 'house-baseline' }, by())
   const { document, revision } = await readStandard(id)
-  await saveStandardDraft(id, 1, { document: withTarget(document, id, HOLD), revision, what: 'hold' })
-  await moveVersion(id, 1, { revision: await seen(id, 1), state: 'approved', why: 'For a test.', person: LEAD })
+  await saveStandardDraft(id, 1, { document: withTarget(document, id, HOLD), revision, what: 'hold' }, by())
+  await moveVersion(id, 1, { revision: await seen(id, 1), state: 'approved', why: 'For a test.' }, by(LEAD))
   return id
 }
 
 const edited = async (ref: string, what: string, change: (s: Standard) => Standard) => {
   const { document, revision } = await readStandard(ref)
-  return saveStandardDraft(document.id, document.version, { document: change(document), revision, what })
+  return saveStandardDraft(document.id, document.version, { document: change(document), revision, what }, by())
 }
 
 describe('the standards of the demo', () => {
@@ -92,13 +94,13 @@ describe('the standards of the demo', () => {
 
 describe('a draft', () => {
   it('is stored once, merged by whoever comes second, and told in the history with its author', async () => {
-    const anna = await addPerson('Anna Draft')
-    const { id } = await createStandard({ name: 'Drafted', kind: 'work', below: 'house-baseline', person: anna.id })
+    const anna = await addPerson('Anna Draft', by())
+    const { id } = await createStandard({ name: 'Drafted', kind: 'work', below: 'house-baseline' }, by(anna.id))
     const { document, revision } = await readStandard(id)
     const mine = withTarget(document, id, HOLD)
-    const saved = await saveStandardDraft(id, 1, { document: mine, revision, what: 'hold: 2 s', person: anna.id })
+    const saved = await saveStandardDraft(id, 1, { document: mine, revision, what: 'hold: 2 s' }, by(anna.id))
     expect(saved).toEqual({ revision: 2, problems: [] })
-    await expect(saveStandardDraft(id, 1, { document, revision, what: 'older' })).rejects.toMatchObject({
+    await expect(saveStandardDraft(id, 1, { document, revision, what: 'older' }, by())).rejects.toMatchObject({
       status: 409,
       more: { revision: 2, document: mine },
     })
@@ -107,29 +109,31 @@ describe('a draft', () => {
   })
 
   it('may hold what cannot be approved yet, and says what has to be mended', async () => {
-    const { id } = await createStandard({ name: 'Loose', kind: 'work', below: 'house-baseline' })
+    const { id } = await createStandard({ name: 'Loose', kind: 'work', below: 'house-baseline' }, by())
     const loose = { dimension: 'trigger.shutter', value: 'meters-only', weight: 'must', reason: 'Thumb.' } as const
     const { problems } = await edited(id, 'thumb', s => withTarget(s, id, loose))
     expect(problems.join()).toContain('expected a written reason why it may give way')
     await expect(
-      moveVersion(id, 1, { revision: await seen(id, 1), state: 'approved', why: 'Now.', person: LEAD }),
+      moveVersion(id, 1, { revision: await seen(id, 1), state: 'approved', why: 'Now.' }, by(LEAD)),
     ).rejects.toMatchObject({
       status: 422,
     })
     await edited(id, 'reason', s => withTarget(s, id, { ...loose, relaxes: 'They know the thumb.' }))
-    await moveVersion(id, 1, { revision: await seen(id, 1), state: 'in-review', why: '' })
-    await moveVersion(id, 1, { revision: await seen(id, 1), state: 'approved', why: 'Now.', person: LEAD })
+    await moveVersion(id, 1, { revision: await seen(id, 1), state: 'in-review', why: '' }, by())
+    await moveVersion(id, 1, { revision: await seen(id, 1), state: 'approved', why: 'Now.' }, by(LEAD))
     expect((await readStandard(id)).state).toBe('approved')
   })
 
   it('refuses nonsense and changes nothing by it', async () => {
-    const { id } = await createStandard({ name: 'Steady', kind: 'work' })
+    const { id } = await createStandard({ name: 'Steady', kind: 'work' }, by())
     const { document, revision } = await readStandard(id)
     const wrong = { ...document, layers: [{ ...document.layers[0], targets: [{ ...HOLD, value: 'long' }] }] }
-    await expect(saveStandardDraft(id, 1, { document: wrong, revision, what: 'x' })).rejects.toMatchObject({
+    await expect(saveStandardDraft(id, 1, { document: wrong, revision, what: 'x' }, by())).rejects.toMatchObject({
       status: 422,
     })
-    await expect(saveStandardDraft(id, 2, { document, revision, what: 'x' })).rejects.toMatchObject({ status: 422 })
+    await expect(saveStandardDraft(id, 2, { document, revision, what: 'x' }, by())).rejects.toMatchObject({
+      status: 422,
+    })
     expect(await readStandard(id)).toMatchObject({ document, revision })
   })
 })
@@ -139,7 +143,7 @@ describe('an approved version', () => {
     const id = await approvedStandard('Fixed')
     const { document, revision } = await readStandard(id)
     const other = withTarget(document, id, { ...HOLD, value: 4 })
-    await expect(saveStandardDraft(id, 1, { document: other, revision, what: 'x' })).rejects.toMatchObject({
+    await expect(saveStandardDraft(id, 1, { document: other, revision, what: 'x' }, by())).rejects.toMatchObject({
       status: 422,
     })
     const db = await database()
@@ -148,24 +152,24 @@ describe('an approved version', () => {
         .where({ standard_id: id, version: 1 })
         .update({ document: JSON.stringify(other) }),
     ).rejects.toThrow('an approved version never changes')
-    const draft = await openDraft(id, undefined)
+    const draft = await openDraft(id, by())
     expect(draft).toEqual({ id, version: 2, isNew: true })
-    expect(await openDraft(id, undefined)).toEqual({ id, version: 2, isNew: false })
+    expect(await openDraft(id, by())).toEqual({ id, version: 2, isNew: false })
     await edited(`${id}@2`, 'longer', s => withTarget(s, id, { ...HOLD, value: 4 }))
     expect((await readStandard(id)).document.version).toBe(1)
     await expect(
-      moveVersion(id, 2, { revision: await seen(id, 2), state: 'approved', why: ' ', person: LEAD }),
+      moveVersion(id, 2, { revision: await seen(id, 2), state: 'approved', why: ' ' }, by(LEAD)),
     ).rejects.toMatchObject({
       title: 'Say why',
     })
-    await moveVersion(id, 2, { revision: await seen(id, 2), state: 'approved', why: 'Tried.', person: LEAD })
+    await moveVersion(id, 2, { revision: await seen(id, 2), state: 'approved', why: 'Tried.' }, by(LEAD))
     const view = await readStandardView(id)
     expect(view.versions.map(v => [v.version, v.state, v.why])).toEqual([
       [2, 'approved', 'Tried.'],
       [1, 'retired', 'For a test.'],
     ])
     await expect(
-      moveVersion(id, 1, { revision: await seen(id, 1), state: 'approved', why: 'Back.', person: LEAD }),
+      moveVersion(id, 1, { revision: await seen(id, 1), state: 'approved', why: 'Back.' }, by(LEAD)),
     ).rejects.toMatchObject({
       status: 422,
     })
@@ -182,7 +186,7 @@ describe('an approved version', () => {
     expect(effect.agreementAfter).not.toBe(effect.agreementBefore)
     // Nothing changes against itself, and a first version is set from factory defaults.
     expect(await effectOf('ring-action@2')).toMatchObject({ units: 0, steps: 0, noticed: 0 })
-    const { id } = await createStandard({ name: 'First of all', kind: 'work', below: 'house-baseline' })
+    const { id } = await createStandard({ name: 'First of all', kind: 'work', below: 'house-baseline' }, by())
     expect((await effectOf(id)).against).toBeUndefined()
   })
 
@@ -195,11 +199,11 @@ describe('an approved version', () => {
 
 it('tells which lower layer has a newer version, and shows the standard on it', async () => {
   const below = await approvedStandard('Ground')
-  const { id } = await createStandard({ name: 'Upper', kind: 'scene', below })
+  const { id } = await createStandard({ name: 'Upper', kind: 'scene', below }, by())
   expect((await readStandardView(id)).newerBelow).toEqual([])
-  await openDraft(below, undefined)
+  await openDraft(below, by())
   await edited(`${below}@2`, 'longer', s => withTarget(s, below, { ...HOLD, value: 5 }))
-  await moveVersion(below, 2, { revision: await seen(below, 2), state: 'approved', why: 'Longer.', person: LEAD })
+  await moveVersion(below, 2, { revision: await seen(below, 2), state: 'approved', why: 'Longer.' }, by(LEAD))
   expect((await readStandardView(id)).newerBelow).toEqual([{ standard: below, name: 'Ground', has: 1, newest: 2 }])
   const moved = await onNewerBelow(id, below)
   expect(effectiveTargets(moved).find(t => t.dimension === 'track.hold')?.value).toBe(5)
@@ -211,7 +215,7 @@ describe('a file', () => {
   it('goes out and comes in again without a difference', async () => {
     const before = await readStandard('ring-action')
     const again = JSON.parse(JSON.stringify(before.document)) as unknown
-    expect(await importStandard(again, 'ring.json', {})).toMatchObject({
+    expect(await importStandard(again, 'ring.json', by())).toMatchObject({
       isNew: false,
       version: undefined,
       differences: [],
@@ -224,25 +228,25 @@ describe('a file', () => {
       'ring-action',
       'see.lamp',
     )
-    const preview = await importStandard(changed, 'ring.json', { preview: true })
+    const preview = await importStandard(changed, 'ring.json', by(), { preview: true })
     expect(preview.version).toBe(4)
     expect(preview.differences.join('\n')).toContain('Hold when blocked: 2 s, a should; it was 1.2 s ± 30 %, a must')
     expect((await readStandardView('ring-action')).versions).toHaveLength(3)
     // With a draft open it is not taken over the head of whoever drafts.
-    await expect(importStandard(changed, 'ring.json', {})).rejects.toMatchObject({ status: 409 })
+    await expect(importStandard(changed, 'ring.json', by())).rejects.toMatchObject({ status: 409 })
   })
 
   it('becomes a draft; what is in force stays in force', async () => {
     const id = await approvedStandard('Carried')
     const { document } = await readStandard(id)
-    const taken = await importStandard(withTarget(document, id, { ...HOLD, value: 3 }), 'c.json', {})
+    const taken = await importStandard(withTarget(document, id, { ...HOLD, value: 3 }), 'c.json', by())
     expect(taken).toMatchObject({ isNew: false, version: 2 })
     expect((await listStandards()).find(s => s.id === id)).toMatchObject({
       version: 1,
       open: { version: 2, state: 'draft' },
     })
     const stranger = { ...document, id: 'stranger', name: 'Stranger' }
-    expect(await importStandard(stranger, 's.json', {})).toMatchObject({ isNew: true, version: 1 })
+    expect(await importStandard(stranger, 's.json', by())).toMatchObject({ isNew: true, version: 1 })
     expect((await readStandard('stranger')).state).toBe('draft')
   })
 
@@ -252,8 +256,8 @@ describe('a file', () => {
       id: 'loose-file',
       layers: ring().layers.map(l => ({ ...l, targets: l.targets.map(({ relaxes, ...t }) => t) })),
     }
-    await expect(importStandard(loose, 'loose.json', {})).rejects.toMatchObject({ status: 422 })
-    await expect(importStandard(loose, 'loose.json', {})).rejects.toThrow(
+    await expect(importStandard(loose, 'loose.json', by())).rejects.toMatchObject({ status: 422 })
+    await expect(importStandard(loose, 'loose.json', by())).rejects.toThrow(
       /loose\.json, layers\.1\.targets\.\d+\.relaxes/,
     )
     expect((await listStandards()).some(s => s.id === 'loose-file')).toBe(false)
@@ -261,12 +265,17 @@ describe('a file', () => {
 })
 
 it('moves a version once: of two who retire and approve it at the same moment, one is told', async () => {
-  const { id } = await createStandard({ name: 'Torn', kind: 'work', below: 'house-baseline' })
+  const { id } = await createStandard({ name: 'Torn', kind: 'work', below: 'house-baseline' }, by())
   const { document, revision } = await readStandard(id)
-  const saved = await saveStandardDraft(id, 1, { document: withTarget(document, id, HOLD), revision, what: 'hold' })
+  const saved = await saveStandardDraft(
+    id,
+    1,
+    { document: withTarget(document, id, HOLD), revision, what: 'hold' },
+    by(),
+  )
   const both = await Promise.allSettled([
-    moveVersion(id, 1, { revision: await seen(id, 1), state: 'retired', why: '' }),
-    moveVersion(id, 1, { revision: await seen(id, 1), state: 'approved', why: 'Tried.', person: LEAD }),
+    moveVersion(id, 1, { revision: await seen(id, 1), state: 'retired', why: '' }, by()),
+    moveVersion(id, 1, { revision: await seen(id, 1), state: 'approved', why: 'Tried.' }, by(LEAD)),
   ])
   expect(both.map(b => b.status).sort()).toEqual(['fulfilled', 'rejected'])
   const refused = both.find(b => b.status === 'rejected')
@@ -277,11 +286,16 @@ it('moves a version once: of two who retire and approve it at the same moment, o
 })
 
 it('approves what was looked at: not a draft that was edited since, and not without a name', async () => {
-  const { id } = await createStandard({ name: 'Looked at', kind: 'work', below: 'house-baseline' })
+  const { id } = await createStandard({ name: 'Looked at', kind: 'work', below: 'house-baseline' }, by())
   const { document, revision } = await readStandard(id)
-  await saveStandardDraft(id, 1, { document: withTarget(document, id, HOLD), revision, what: 'hold' })
-  const approve = async (more: { person?: string; revision?: number }) =>
-    moveVersion(id, 1, { revision: await seen(id, 1), state: 'approved', why: 'Tried.', ...more })
+  await saveStandardDraft(id, 1, { document: withTarget(document, id, HOLD), revision, what: 'hold' }, by())
+  const approve = async ({ person, ...more }: { person?: string; revision?: number }) =>
+    moveVersion(
+      id,
+      1,
+      { revision: await seen(id, 1), state: 'approved', why: 'Tried.', ...more },
+      await actorFor('approve-standards', person),
+    )
   await expect(approve({ person: LEAD, revision })).rejects.toMatchObject({ status: 409 })
   await expect(approve({})).rejects.toMatchObject({ status: 422, title: 'Who approves?' })
   await expect(approve({ person: 'nobody-here' })).rejects.toMatchObject({ status: 422, title: 'No such person' })
@@ -291,25 +305,28 @@ it('approves what was looked at: not a draft that was edited since, and not with
 })
 
 it('keeps what people say about a target, and who settled it', async () => {
-  const anna = await addPerson('Anna Talk')
-  await writeComment('ring-action', {
-    version: 3,
-    dimension: 'track.hold',
-    text: 'Longer than the silks need?',
-    person: anna.id,
-  })
+  const anna = await addPerson('Anna Talk', by())
+  await writeComment(
+    'ring-action',
+    {
+      version: 3,
+      dimension: 'track.hold',
+      text: 'Longer than the silks need?',
+    },
+    by(anna.id),
+  )
   const comment = (await readComments('ring-action')).at(-1)
   expect(comment).toMatchObject({ version: 3, dimension: 'track.hold', person: 'Anna Talk', settled_at: null })
-  await settle('ring-action', comment?.id ?? 0, true, anna.id)
+  await settle('ring-action', comment?.id ?? 0, true, by(anna.id))
   expect((await readComments('ring-action')).at(-1)).toMatchObject({ settler: 'Anna Talk' })
-  await expect(settle('high-rope', comment?.id ?? 0, true, undefined)).rejects.toMatchObject({ status: 404 })
+  await expect(settle('high-rope', comment?.id ?? 0, true, by())).rejects.toMatchObject({ status: 404 })
 })
 
 describe('a common level', () => {
   it('is kept in the draft and used by the Concordance, the explanation and the card', async () => {
     const id = await approvedStandard('Levelled')
     const level = { lambdaHundredths: 9900, values: [{ dimension: 'track.hold', value: 0.5 }] }
-    expect(await keepLevel(id, level, undefined)).toEqual({ id, version: 2 })
+    expect(await keepLevel(id, level, by())).toEqual({ id, version: 2 })
     const ref = `${id}@2`
     const hold = async (of: string) => {
       const c = await readConcordance(of, [{ id: 'sorrel' }])
@@ -320,10 +337,10 @@ describe('a common level', () => {
     // Trying a level explains it without storing it.
     const tried = await readExplanation(id, 'sorrel', 'track.hold', { level })
     expect(tried.distance).toBe((await hold(ref))?.distance)
-    await moveVersion(id, 2, { revision: await seen(id, 2), state: 'approved', why: 'Alike.', person: LEAD })
+    await moveVersion(id, 2, { revision: await seen(id, 2), state: 'approved', why: 'Alike.' }, by(LEAD))
     const card = await readCard(id, 'sorrel', 'tsp-s1')
     expect(card.standard).toMatchObject({ version: 2, lambdaHundredths: 9900 })
-    expect(await keepLevel(id, null, undefined)).toEqual({ id, version: 3 })
+    expect(await keepLevel(id, null, by())).toEqual({ id, version: 3 })
     expect((await readStandard(`${id}@3`)).document.level).toBeUndefined()
   })
 })

@@ -12,6 +12,7 @@ import { readKit } from '../../src/server/kit'
 import { readFalseFriends } from '../../src/server/phrasebook'
 import { readReadiness } from '../../src/server/readiness'
 import { useDemoFolder } from '../fixtures/demo-folder'
+import { by } from '../fixtures/by'
 
 /** How much work an answer takes, counted: no machine is too slow for that, and what grows fails here. */
 useDemoFolder()
@@ -62,7 +63,7 @@ describe('an answer that was given before', () => {
     const { steps } = await readCard('ring-action', 'linnet', 'tsp-l1')
     const step = steps[0]?.key ?? ''
     const tick = { standard: 'ring-action', body: 'linnet', unit: 'tsp-l1', step, ticked: true, person: 'imelda-frost' }
-    expect((await workOf(() => tickStep(tick))).tasks).toBe(0)
+    expect((await workOf(() => tickStep(tick, by()))).tasks).toBe(0)
     expect((await workOf(() => readReadiness('ring-action', {}, undefined))).tasks).toBeLessThanOrEqual(2)
   })
 })

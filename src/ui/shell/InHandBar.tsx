@@ -8,28 +8,11 @@ import { type Context, contextFrom, contextText, refFrom, type Scope, SCOPES } f
 import { linkTo } from '../address'
 import { later } from '../later'
 import { usePeople } from '../people'
+import type { BodyChoice, StandardChoice } from './choices'
 
 const StandardMenu = later(() => import('./InHandMenus').then(m => m.StandardMenu))
 const ForWhomMenu = later(() => import('./InHandMenus').then(m => m.ForWhomMenu))
 const BodiesMenu = later(() => import('./InHandMenus').then(m => m.BodiesMenu))
-
-export interface StandardChoice {
-  readonly id: string
-  readonly name: string
-  readonly version: number
-  /** It is in hand where nobody chose another. */
-  readonly isUsual: boolean
-  /** For whom and what it has layers of their own. */
-  readonly scopes: Context
-  /** A version that is being worked on, besides the one that counts. */
-  readonly open: { readonly version: number; readonly state: string } | undefined
-}
-
-export interface BodyChoice {
-  readonly id: string
-  readonly maker: string
-  readonly model: string
-}
 
 const Chooser = styled(Button)(({ theme }) => ({
   color: theme.vars?.palette.text.primary,

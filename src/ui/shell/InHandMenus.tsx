@@ -3,7 +3,7 @@
 import { Checkbox, Divider, ListItemText, Menu, MenuItem } from '@mui/material'
 import { refText, type Scope } from '@/core/standards/context'
 import { STATE_WORDS } from '../versions'
-import type { BodyChoice, StandardChoice } from './InHandBar'
+import type { BodyChoice, StandardChoice } from './choices'
 
 interface MenuProps {
   readonly anchor: HTMLElement

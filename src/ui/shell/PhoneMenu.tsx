@@ -4,7 +4,7 @@ import { Box, Button, Typography } from '@mui/material'
 import { usePathname } from 'next/navigation'
 import { useState } from 'react'
 import { later } from '../later'
-import type { BodyChoice, StandardChoice } from './InHandBar'
+import type { BodyChoice, StandardChoice } from './choices'
 import type { Stage } from './stages'
 
 const PhoneDrawer = later(() => import('./PhoneDrawer').then(m => m.PhoneDrawer))

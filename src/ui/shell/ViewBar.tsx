@@ -3,7 +3,8 @@
 import { Box } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { usePathname } from 'next/navigation'
-import { type BodyChoice, InHand, type StandardChoice } from './InHandBar'
+import type { BodyChoice, StandardChoice } from './choices'
+import { InHand } from './InHandBar'
 import type { Stage } from './stages'
 import { KeptLink } from '../links'
 

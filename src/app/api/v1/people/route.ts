@@ -1,4 +1,4 @@
-import { answer, expectShape, readJson } from '@/server/http'
+import { answer, readChange } from '@/server/http'
 import { addPerson, listPeople } from '@/server/people'
 import { personSchema } from '@/server/queries'
 
@@ -8,6 +8,11 @@ export const GET = () => answer(async () => Response.json({ people: await listPe
 
 export const POST = (request: Request) =>
   answer(async () => {
-    const { name } = expectShape(personSchema, await readJson(request, 'person', MOST_PERSON_BYTES), 'person')
-    return Response.json(await addPerson(name), { status: 201 })
+    const { sent, actor } = await readChange(request, {
+      deed: 'add-people',
+      schema: personSchema,
+      what: 'person',
+      most: MOST_PERSON_BYTES,
+    })
+    return Response.json(await addPerson(sent.name, actor), { status: 201 })
   })

@@ -1,5 +1,5 @@
 import { listStandards } from '@/server/catalogue'
-import { answer, fileNameOf, MOST_BODY_BYTES, parseQuery, readJson } from '@/server/http'
+import { answer, fileNameOf, MOST_BODY_BYTES, readFileChange, readJson } from '@/server/http'
 import { standardImportQuerySchema } from '@/server/queries'
 import { importStandard } from '@/server/standards'
 
@@ -8,8 +8,8 @@ export const GET = () => answer(async () => Response.json({ standards: await lis
 export const POST = (request: Request) =>
   answer(async () => {
     const file = fileNameOf(request, 'standard')
-    const { preview, person } = parseQuery(standardImportQuerySchema, request)
+    const { query, actor } = await readFileChange(request, 'edit-standards', standardImportQuerySchema)
     const content = await readJson(request, file, MOST_BODY_BYTES)
-    const taken = await importStandard(content, file, { person, preview: preview === '1' })
-    return Response.json(taken, { status: preview === '1' ? 200 : 201 })
+    const taken = await importStandard(content, file, actor, { preview: query.preview === '1' })
+    return Response.json(taken, { status: query.preview === '1' ? 200 : 201 })
   })

@@ -1,11 +1,11 @@
-import { answer, expectShape, MOST_BODY_BYTES, readJson } from '@/server/http'
-import { signedSchema } from '@/server/queries'
+import { answer, readChange } from '@/server/http'
+import { nothingMoreSchema } from '@/server/queries'
 import { takeHouseBaseline } from '@/server/standards'
 
 /** Takes the standard that comes with the house. */
 export const POST = (request: Request) =>
   answer(async () => {
-    const { person } = expectShape(signedSchema, await readJson(request, 'request', MOST_BODY_BYTES), 'request')
-    const { id } = await takeHouseBaseline(person)
+    const { actor } = await readChange(request, { deed: 'edit-standards', schema: nothingMoreSchema, what: 'request' })
+    const { id } = await takeHouseBaseline(actor)
     return Response.json({ id }, { status: 201 })
   })

@@ -1,11 +1,16 @@
 import { tickStep } from '@/server/card-actions'
-import { answer, expectShape, readJson } from '@/server/http'
+import { answer, readChange } from '@/server/http'
 import { tickSchema } from '@/server/queries'
 
 const MOST_TICK_BYTES = 16 * 1024
 
 export const PUT = (request: Request) =>
   answer(async () => {
-    const tick = expectShape(tickSchema, await readJson(request, 'tick', MOST_TICK_BYTES), 'tick')
-    return Response.json(await tickStep(tick))
+    const { sent, actor } = await readChange(request, {
+      deed: 'tell-units',
+      schema: tickSchema,
+      what: 'tick',
+      most: MOST_TICK_BYTES,
+    })
+    return Response.json(await tickStep(sent, actor))
   })

@@ -1,4 +1,4 @@
-import { answer, expectShape, MOST_BODY_BYTES, parseQuery, readJson } from '@/server/http'
+import { answer, parseQuery, readChange } from '@/server/http'
 import { exportUnits, readKit, saveUnit } from '@/server/kit'
 import { newUnitSchema, unitsQuerySchema } from '@/server/queries'
 import { fileResponse } from '@/server/spreadsheets'
@@ -11,6 +11,6 @@ export const GET = (request: Request) =>
 
 export const POST = (request: Request) =>
   answer(async () => {
-    const { unit, person } = expectShape(newUnitSchema, await readJson(request, 'unit', MOST_BODY_BYTES), 'unit')
-    return Response.json(await saveUnit(unit, undefined, 0, person), { status: 201 })
+    const { sent, actor } = await readChange(request, { deed: 'edit-kit', schema: newUnitSchema, what: 'unit' })
+    return Response.json(await saveUnit(sent.unit, undefined, 0, actor), { status: 201 })
   })

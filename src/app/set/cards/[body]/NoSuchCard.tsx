@@ -13,10 +13,10 @@ export const NoSuchCard = () => (
       before is kept with the unit. Choose the card again, and print a new code.
     </Typography>
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>
-      <LinkButton to="/set/cards" variant="contained">
+      <LinkButton isAfresh to="/set/cards" variant="contained">
         Choose a card
       </LinkButton>
-      <LinkButton to="/keep/readiness">See which units are ready</LinkButton>
+      <LinkButton isAfresh to="/keep/readiness">See which units are ready</LinkButton>
     </Box>
   </Page>
 )

@@ -1,6 +1,6 @@
 import { saveBody } from '@/server/authoring'
 import { readBody } from '@/server/catalogue'
-import { answer, expectShape, MOST_REQUEST_BYTES, readJson } from '@/server/http'
+import { answer, MOST_REQUEST_BYTES, readChange } from '@/server/http'
 import { saveBodySchema } from '@/server/queries'
 
 type Context = { params: Promise<{ id: string }> }
@@ -10,10 +10,11 @@ export const GET = (_: Request, { params }: Context) =>
 
 export const PUT = (request: Request, { params }: Context) =>
   answer(async () => {
-    const { document, ...rest } = expectShape(
-      saveBodySchema,
-      await readJson(request, 'profile', MOST_REQUEST_BYTES),
-      'profile',
-    )
-    return Response.json(await saveBody((await params).id, { document, ...rest }))
+    const { sent, actor } = await readChange(request, {
+      deed: 'edit-bodies',
+      schema: saveBodySchema,
+      what: 'profile',
+      most: MOST_REQUEST_BYTES,
+    })
+    return Response.json(await saveBody((await params).id, { ...sent, document: sent.document }, actor))
   })

@@ -1,18 +1,18 @@
 import { createBody, createBodyFromSheet } from '@/server/authoring'
-import { answer, expectShape, fileNameOf, isJsonRequest, MOST_BODY_BYTES, parseQuery, readJson } from '@/server/http'
+import { answer, fileNameOf, isJsonRequest, readChange, readFileChange } from '@/server/http'
 import { newBodyQuerySchema, newBodySchema } from '@/server/queries'
 import { readSheetBytes } from '@/server/spreadsheets'
 
 /** JSON begins a profile from an archetype, a copy or a pasted menu; anything else is a spreadsheet of the menu. */
 export const POST = (request: Request) =>
   answer(async () => {
-    const isJson = isJsonRequest(request)
-    const made = isJson
-      ? await createBody(expectShape(newBodySchema, await readJson(request, 'body', MOST_BODY_BYTES), 'body'))
-      : await createBodyFromSheet(
-          parseQuery(newBodyQuerySchema, request),
-          await readSheetBytes(request),
-          fileNameOf(request, 'spreadsheet'),
-        )
-    return Response.json(made, { status: 201 })
+    const begin = async () => {
+      if (isJsonRequest(request)) {
+        const { sent, actor } = await readChange(request, { deed: 'edit-bodies', schema: newBodySchema, what: 'body' })
+        return createBody(sent, actor)
+      }
+      const { query, actor } = await readFileChange(request, 'edit-bodies', newBodyQuerySchema)
+      return createBodyFromSheet(query, await readSheetBytes(request), fileNameOf(request, 'spreadsheet'), actor)
+    }
+    return Response.json(await begin(), { status: 201 })
   })

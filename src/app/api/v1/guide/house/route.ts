@@ -1,5 +1,5 @@
 import { readHouseGuide, saveHouseGuide } from '@/server/guide'
-import { answer, expectShape, MOST_BODY_BYTES, readJson } from '@/server/http'
+import { answer, readChange } from '@/server/http'
 import { saveGuideSchema } from '@/server/queries'
 
 /** What the house makes of the guide: schools it holds, rules off, replaced and added. */
@@ -7,6 +7,6 @@ export const GET = () => answer(async () => Response.json(await readHouseGuide()
 
 export const PUT = (request: Request) =>
   answer(async () => {
-    const sent = expectShape(saveGuideSchema, await readJson(request, 'rules', MOST_BODY_BYTES), 'rules')
-    return Response.json(await saveHouseGuide(sent.document, sent.revision, sent.what, sent.person))
+    const { sent, actor } = await readChange(request, { deed: 'edit-guide', schema: saveGuideSchema, what: 'rules' })
+    return Response.json(await saveHouseGuide(sent.document, sent.revision, sent.what, actor))
   })

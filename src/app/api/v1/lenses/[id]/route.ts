@@ -1,4 +1,4 @@
-import { answer, expectShape, MOST_BODY_BYTES, readJson } from '@/server/http'
+import { answer, readChange } from '@/server/http'
 import { readLens, saveLens, setLensArchived } from '@/server/lenses'
 import { archivedSchema, saveLensSchema } from '@/server/queries'
 
@@ -9,22 +9,14 @@ export const GET = (_: Request, { params }: Context) =>
 
 export const PUT = (request: Request, { params }: Context) =>
   answer(async () => {
-    const { document, revision, person } = expectShape(
-      saveLensSchema,
-      await readJson(request, 'lens', MOST_BODY_BYTES),
-      'lens',
-    )
-    return Response.json(await saveLens({ ...document, id: (await params).id }, revision, person))
+    const { sent, actor } = await readChange(request, { deed: 'edit-lenses', schema: saveLensSchema, what: 'lens' })
+    return Response.json(await saveLens({ ...sent.document, id: (await params).id }, sent.revision, actor))
   })
 
 /** Puts a lens away or brings it back; history goes on referring to it. */
 export const PATCH = (request: Request, { params }: Context) =>
   answer(async () => {
-    const { archived, revision, person } = expectShape(
-      archivedSchema,
-      await readJson(request, 'lens', MOST_BODY_BYTES),
-      'lens',
-    )
-    await setLensArchived((await params).id, archived, revision, person)
-    return Response.json({ archived })
+    const { sent, actor } = await readChange(request, { deed: 'edit-lenses', schema: archivedSchema, what: 'lens' })
+    await setLensArchived((await params).id, sent.archived, sent.revision, actor)
+    return Response.json({ archived: sent.archived })
   })

@@ -1,9 +1,13 @@
-import { answer, expectShape, MOST_BODY_BYTES, readJson } from '@/server/http'
+import { answer, readChange } from '@/server/http'
 import { newStandardSchema } from '@/server/queries'
 import { createStandard } from '@/server/standards'
 
 export const POST = (request: Request) =>
   answer(async () => {
-    const wanted = expectShape(newStandardSchema, await readJson(request, 'standard', MOST_BODY_BYTES), 'standard')
-    return Response.json(await createStandard(wanted), { status: 201 })
+    const { sent, actor } = await readChange(request, {
+      deed: 'edit-standards',
+      schema: newStandardSchema,
+      what: 'standard',
+    })
+    return Response.json(await createStandard(sent, actor), { status: 201 })
   })

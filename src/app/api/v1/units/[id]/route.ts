@@ -1,4 +1,4 @@
-import { answer, expectShape, MOST_BODY_BYTES, readJson } from '@/server/http'
+import { answer, readChange } from '@/server/http'
 import { archiveUnit, saveUnit } from '@/server/kit'
 import { archivedSchema, saveUnitSchema } from '@/server/queries'
 
@@ -6,22 +6,14 @@ type Context = { params: Promise<{ id: string }> }
 
 export const PUT = (request: Request, { params }: Context) =>
   answer(async () => {
-    const { unit, revision, person } = expectShape(
-      saveUnitSchema,
-      await readJson(request, 'unit', MOST_BODY_BYTES),
-      'unit',
-    )
-    return Response.json(await saveUnit(unit, (await params).id, revision, person))
+    const { sent, actor } = await readChange(request, { deed: 'edit-kit', schema: saveUnitSchema, what: 'unit' })
+    return Response.json(await saveUnit(sent.unit, (await params).id, sent.revision, actor))
   })
 
 /** Puts a unit away or brings it back; history goes on referring to it. */
 export const PATCH = (request: Request, { params }: Context) =>
   answer(async () => {
-    const { archived, revision, person } = expectShape(
-      archivedSchema,
-      await readJson(request, 'unit', MOST_BODY_BYTES),
-      'unit',
-    )
-    await archiveUnit((await params).id, archived, revision, person)
-    return Response.json({ archived })
+    const { sent, actor } = await readChange(request, { deed: 'edit-kit', schema: archivedSchema, what: 'unit' })
+    await archiveUnit((await params).id, sent.archived, sent.revision, actor)
+    return Response.json({ archived: sent.archived })
   })

@@ -1,14 +1,10 @@
 import { setBodyArchived } from '@/server/authoring'
-import { answer, expectShape, MOST_BODY_BYTES, readJson } from '@/server/http'
+import { answer, readChange } from '@/server/http'
 import { archivedSchema } from '@/server/queries'
 
 export const PUT = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
-    const { archived, revision, person } = expectShape(
-      archivedSchema,
-      await readJson(request, 'body', MOST_BODY_BYTES),
-      'body',
-    )
-    await setBodyArchived((await params).id, archived, revision, person)
-    return Response.json({ archived })
+    const { sent, actor } = await readChange(request, { deed: 'edit-bodies', schema: archivedSchema, what: 'body' })
+    await setBodyArchived((await params).id, sent.archived, sent.revision, actor)
+    return Response.json({ archived: sent.archived })
   })

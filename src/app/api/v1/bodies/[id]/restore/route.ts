@@ -1,13 +1,9 @@
 import { restoreBody } from '@/server/authoring'
-import { answer, expectShape, MOST_BODY_BYTES, readJson } from '@/server/http'
+import { answer, readChange } from '@/server/http'
 import { restoreSchema } from '@/server/queries'
 
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
-    const { event, revision, person } = expectShape(
-      restoreSchema,
-      await readJson(request, 'event', MOST_BODY_BYTES),
-      'event',
-    )
-    return Response.json(await restoreBody((await params).id, event, revision, person))
+    const { sent, actor } = await readChange(request, { deed: 'edit-bodies', schema: restoreSchema, what: 'event' })
+    return Response.json(await restoreBody((await params).id, sent.event, sent.revision, actor))
   })

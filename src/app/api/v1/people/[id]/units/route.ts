@@ -1,15 +1,11 @@
 import { saveCarried } from '@/server/hands'
-import { answer, expectShape, MOST_BODY_BYTES, readJson } from '@/server/http'
+import { answer, readChange } from '@/server/http'
 import { carriedSchema } from '@/server/queries'
 
 /** Says which units a person usually carries together. */
 export const PUT = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
-    const { units, seen, person } = expectShape(
-      carriedSchema,
-      await readJson(request, 'units', MOST_BODY_BYTES),
-      'units',
-    )
-    await saveCarried((await params).id, { units, seen }, person)
-    return Response.json({ units })
+    const { sent, actor } = await readChange(request, { deed: 'edit-kit', schema: carriedSchema, what: 'units' })
+    await saveCarried((await params).id, sent, actor)
+    return Response.json({ units: sent.units })
   })

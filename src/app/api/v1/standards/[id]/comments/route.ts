@@ -1,4 +1,4 @@
-import { answer, expectShape, MOST_BODY_BYTES, readJson } from '@/server/http'
+import { answer, readChange } from '@/server/http'
 import { commentSchema } from '@/server/queries'
 import { readComments, writeComment } from '@/server/standards'
 
@@ -12,6 +12,7 @@ export const GET = (_: Request, { params }: Params) =>
 export const POST = (request: Request, { params }: Params) =>
   answer(async () => {
     const { id } = await params
-    await writeComment(id, expectShape(commentSchema, await readJson(request, 'comment', MOST_BODY_BYTES), 'comment'))
+    const { sent, actor } = await readChange(request, { deed: 'comment', schema: commentSchema, what: 'comment' })
+    await writeComment(id, sent, actor)
     return Response.json({ comments: await readComments(id) }, { status: 201 })
   })

@@ -1,12 +1,12 @@
-import { answer, expectShape, MOST_BODY_BYTES, readJson } from '@/server/http'
-import { signedSchema } from '@/server/queries'
+import { answer, readChange } from '@/server/http'
+import { nothingMoreSchema } from '@/server/queries'
 import { makeUsual } from '@/server/standards'
 
 /** The standard that is in hand where nobody chose another. */
 export const PUT = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
     const { id } = await params
-    const { person } = expectShape(signedSchema, await readJson(request, 'usual', MOST_BODY_BYTES), 'usual')
-    await makeUsual(id, person)
+    const { actor } = await readChange(request, { deed: 'edit-house', schema: nothingMoreSchema, what: 'usual' })
+    await makeUsual(id, actor)
     return Response.json({ standard: id })
   })

@@ -1,5 +1,5 @@
-import { answer, expectShape, MOST_BODY_BYTES, readJson } from '@/server/http'
-import { signedSchema } from '@/server/queries'
+import { answer, readChange } from '@/server/http'
+import { nothingMoreSchema } from '@/server/queries'
 import { openDraft, readStandardView } from '@/server/standards'
 
 interface Params {
@@ -14,6 +14,6 @@ export const GET = (_: Request, { params }: Params) =>
 
 export const POST = (request: Request, { params }: Params) =>
   answer(async () => {
-    const { person } = expectShape(signedSchema, await readJson(request, 'request', MOST_BODY_BYTES), 'request')
-    return Response.json(await openDraft((await params).id, person), { status: 201 })
+    const { actor } = await readChange(request, { deed: 'edit-standards', schema: nothingMoreSchema, what: 'request' })
+    return Response.json(await openDraft((await params).id, actor), { status: 201 })
   })

@@ -1,5 +1,5 @@
 import { recordHappened, signCard, tellSetting } from '@/server/card-actions'
-import { answer, expectShape, MOST_BODY_BYTES, readJson } from '@/server/http'
+import { answer, readChange } from '@/server/http'
 import { unitEventSchema } from '@/server/queries'
 import { readInHand } from '@/server/concordance'
 import { readLife } from '@/server/life'
@@ -19,15 +19,19 @@ export const GET = (request: Request, { params }: Params) =>
 export const POST = (request: Request, { params }: Params) =>
   answer(async () => {
     const { id } = await params
-    const happened = expectShape(unitEventSchema, await readJson(request, 'event', MOST_BODY_BYTES), 'event')
+    const { sent: happened, actor } = await readChange(request, {
+      deed: sent => (sent.kind === 'signed' ? 'sign-cards' : 'tell-units'),
+      schema: unitEventSchema,
+      what: 'event',
+    })
     switch (happened.kind) {
       case 'told':
-        return Response.json(await tellSetting(id, happened), { status: 201 })
+        return Response.json(await tellSetting(id, happened, actor), { status: 201 })
       case 'signed':
-        return Response.json(await signCard(id, happened), { status: 201 })
+        return Response.json(await signCard(id, happened, actor), { status: 201 })
       case 'reset':
       case 'repaired':
       case 'returned':
-        return Response.json(await recordHappened(id, happened.kind, happened.person, happened), { status: 201 })
+        return Response.json(await recordHappened(id, happened.kind, actor, happened), { status: 201 })
     }
   })

@@ -1,4 +1,4 @@
-import { answer, fileNameOf, MOST_BODY_BYTES, parseQuery, readJson } from '@/server/http'
+import { answer, fileNameOf, MOST_BODY_BYTES, readFileChange, readJson } from '@/server/http'
 import { stateQuerySchema } from '@/server/queries'
 import { readStateFile, writeStateFile } from '@/server/unit-state'
 
@@ -14,8 +14,8 @@ export const GET = (_: Request, { params }: Params) =>
 /** Says what the unit is set to, from a file. */
 export const POST = (request: Request, { params }: Params) =>
   answer(async () => {
-    const { person } = parseQuery(stateQuerySchema, request)
+    const { actor } = await readFileChange(request, 'tell-units', stateQuerySchema)
     const file = fileNameOf(request, 'state.json')
     const value = await readJson(request, file, MOST_BODY_BYTES)
-    return Response.json(await readStateFile((await params).id, value, file, person), { status: 201 })
+    return Response.json(await readStateFile((await params).id, value, file, actor), { status: 201 })
   })
