@@ -1,22 +1,15 @@
 'use client'
 
 import { Box, Button, Typography } from '@mui/material'
-import { useRouter } from 'next/navigation'
-import { useState } from 'react'
 import { FileImport } from '@/ui/FileImport'
 import { Page } from '@/ui/pieces'
-import { sendJson } from '@/ui/send'
 import { LinkButton } from '@/ui/links'
+import { useSend } from '@/ui/use-send'
 
 /** The first screen of a team that has nothing yet: three steps to the first card. */
 export const Beginning = ({ hasBodies, hasStandards }: { hasBodies: boolean; hasStandards: boolean }) => {
-  const router = useRouter()
-  const [problem, setProblem] = useState('')
-  const takeBaseline = async () => {
-    const sent = await sendJson('POST', '/api/v1/starter', {})
-    setProblem(sent.ok ? '' : sent.detail)
-    if (sent.ok) router.refresh()
-  }
+  const { send, problem } = useSend()
+  const takeBaseline = () => send('POST', '/api/v1/starter')
   return (
     <Page sx={{ maxWidth: 720 }}>
       <Typography variant="h1">Three steps to the first card</Typography>

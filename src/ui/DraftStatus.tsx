@@ -2,7 +2,7 @@
 
 import { Alert, Button, Typography } from '@mui/material'
 import { useEffect } from 'react'
-import type { Draft, Status } from './draft'
+import type { Draft, Status } from './draft/draft'
 
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName)

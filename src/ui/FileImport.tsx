@@ -1,10 +1,9 @@
 'use client'
 
 import { Alert, Box, Button, Typography } from '@mui/material'
-import { useRouter } from 'next/navigation'
-import { useRef, useState } from 'react'
-import { usePeople } from './people'
-import { sendJson } from './send'
+import { useState } from 'react'
+import { useSend } from './use-send'
+import { FileButton } from './FileButton'
 
 interface Outcome {
   readonly file: string
@@ -19,15 +18,12 @@ type OnConflict = 'ask' | 'replace' | 'keep-both'
 
 /** Adds documents from files in the exchange formats; a wrong file changes nothing and says where it is wrong. */
 export const FileImport = ({ kind, label }: { kind: 'bodies' | 'standards'; label: string }) => {
-  const router = useRouter()
-  const { person } = usePeople()
-  const input = useRef<HTMLInputElement>(null)
+  const { send, isBusy } = useSend()
   const [outcomes, setOutcomes] = useState<readonly Outcome[]>([])
-  const [busy, setBusy] = useState(false)
 
   const sendOne = async (file: string, text: string, conflict: OnConflict): Promise<Outcome> => {
-    const query = new URLSearchParams({ file, conflict, ...(person ? { person: person.id } : {}) })
-    const sent = await sendJson<{ id: string; notes?: readonly string[] }>(
+    const query = new URLSearchParams({ file, conflict })
+    const sent = await send<{ id: string; notes?: readonly string[] }>(
       'POST',
       `/api/v1/${kind}?${query.toString()}`,
       text,
@@ -42,35 +38,26 @@ export const FileImport = ({ kind, label }: { kind: 'bodies' | 'standards'; labe
     }
   }
 
-  const send = async (files: readonly File[]) => {
-    setBusy(true)
+  const add = async (files: readonly File[]) => {
     const results: Outcome[] = []
     for (const file of files) results.push(await sendOne(file.name, await file.text(), 'ask'))
     setOutcomes(results)
-    setBusy(false)
-    if (input.current) input.current.value = ''
-    router.refresh()
   }
 
   const answer = async (outcome: Outcome, conflict: OnConflict) => {
     const next = await sendOne(outcome.file, outcome.text, conflict)
     setOutcomes(outcomes.map(o => (o === outcome ? next : o)))
-    router.refresh()
   }
 
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', gap: 1, alignItems: 'flex-start' }}>
-      <Button variant="outlined" component="label" disabled={busy}>
-        {busy ? 'Reading …' : label}
-        <input
-          ref={input}
-          hidden
-          multiple
-          type="file"
-          accept=".json,application/json"
-          onChange={e => void send([...(e.target.files ?? [])])}
-        />
-      </Button>
+      <FileButton
+        label={isBusy ? 'Reading …' : label}
+        disabled={isBusy}
+        multiple
+        accept=".json,application/json"
+        onFiles={files => void add(files)}
+      />
       <Box role="status">
         {outcomes.map(o => (
           <Alert key={o.file} severity={o.ok ? 'success' : o.asks ? 'warning' : 'error'} sx={{ mt: 1 }}>

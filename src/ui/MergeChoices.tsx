@@ -13,7 +13,7 @@ import {
 } from '@mui/material'
 import { useMemo, useState } from 'react'
 import { type Change, placeOf } from '@/core/changes/changes'
-import type { Conflict, Draft, Prefer } from './draft'
+import type { Conflict, Draft, Prefer } from './draft/draft'
 
 export interface MergeProps<T> {
   readonly draft: Pick<Draft<T>, 'conflict' | 'merged' | 'mergeWith' | 'takeTheirs'>

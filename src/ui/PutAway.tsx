@@ -1,8 +1,8 @@
 'use client'
 
 import { Alert, Box, Button, Typography } from '@mui/material'
-import { useRouter } from 'next/navigation'
-import { useState } from 'react'
+import type { Method } from './send'
+import { useSend } from './use-send'
 
 /** What was put away, at the revision at which it can be brought back. */
 export interface PutAwayThing {
@@ -14,18 +14,14 @@ export interface PutAwayThing {
 /** What was put away and can be brought back. */
 export const PutAway = ({
   things,
-  onBringBack,
+  addressOf,
 }: {
   things: readonly PutAwayThing[]
-  onBringBack: (thing: PutAwayThing) => Promise<{ readonly ok: true } | { readonly ok: false; readonly detail: string }>
+  /** Where it is said of one of them that it is back. */
+  addressOf: (id: string) => readonly [method: Method, address: string]
 }) => {
-  const router = useRouter()
-  const [problem, setProblem] = useState('')
-  const bringBack = async (thing: PutAwayThing) => {
-    const sent = await onBringBack(thing)
-    setProblem(sent.ok ? '' : sent.detail)
-    router.refresh()
-  }
+  const { send, problem } = useSend()
+  const bringBack = ({ id, revision }: PutAwayThing) => send(...addressOf(id), { archived: false, revision })
   if (things.length === 0) return null
   return (
     <Box component="section" aria-label="Put away" sx={{ mt: 4 }}>

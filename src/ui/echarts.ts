@@ -1,9 +1,9 @@
 import { BarChart } from 'echarts/charts'
 import { GridComponent, LegendComponent, TooltipComponent } from 'echarts/components'
-import { init, use } from 'echarts/core'
+import { init, use as register } from 'echarts/core'
 import { SVGRenderer } from 'echarts/renderers'
 
 /** The parts of the chart library that are used; a script of its own, see `Chart.tsx`. */
-use([BarChart, GridComponent, LegendComponent, TooltipComponent, SVGRenderer])
+register([BarChart, GridComponent, LegendComponent, TooltipComponent, SVGRenderer])
 
 export { init }

@@ -41,7 +41,6 @@ export const later = <P extends object>(load: () => Promise<ComponentType<P>>): 
         () => setMissing(true),
       )
     }
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- what is not fetched yet is fetched when it is shown
     useEffect(() => (loaded ? undefined : attempt()), [])
     const Part = loaded
     if (Part) return <Part {...props} />

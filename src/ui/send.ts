@@ -21,9 +21,11 @@ const asBody = (content: unknown): RequestInit => {
   }
 }
 
+export type Method = 'GET' | 'POST' | 'PUT' | 'PATCH'
+
 /** Sends or fetches JSON, or sends a file; a failure comes back as words a person can act on. */
 export const sendJson = async <T>(
-  method: 'GET' | 'POST' | 'PUT' | 'PATCH',
+  method: Method,
   address: string,
   content?: unknown,
   signal?: AbortSignal,

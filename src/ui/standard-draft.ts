@@ -1,13 +1,12 @@
 'use client'
 
 import { useRouter, useSearchParams } from 'next/navigation'
-import { useCallback, useState } from 'react'
+import { useCallback } from 'react'
 import { refText, type Standard } from '@/core/standards'
 import { mergeStandards } from '@/core/standards/merge'
-import { type Draft, useDraft } from './draft'
+import { type Draft, useDraft } from './draft/draft'
 import { useUndoKeys } from './DraftStatus'
-import { usePeople } from './people'
-import { sendJson } from './send'
+import { useSend } from './use-send'
 
 /** What is known of a version of a standard that is looked at. */
 export interface VersionInHand {
@@ -47,17 +46,14 @@ export const useStandardDraft = (
   useUndoKeys(draft)
   const router = useRouter()
   const params = useSearchParams()
-  const { person } = usePeople()
-  const [problem, setProblem] = useState('')
+  const { send, problem } = useSend()
   const beginDraft = useCallback(async () => {
-    const sent = await sendJson<{ version: number }>(
+    const sent = await send<{ version: number }>(
       'POST',
       `/api/v1/standards/${encodeURIComponent(refText({ id: view.id, version }))}/versions`,
-      person ? { person: person.id } : {},
     )
     if (sent.ok) router.push(addressOf(sent.value.version, new URLSearchParams(params)))
-    else setProblem(sent.detail)
-  }, [view.id, version, person, router, params, addressOf])
+  }, [view.id, version, send, router, params, addressOf])
   return {
     draft,
     isDraft: view.state === 'draft',

@@ -2,7 +2,7 @@
 
 import { Alert, Box, Divider, Skeleton, Typography } from '@mui/material'
 import { useSearchParams } from 'next/navigation'
-import { useEffect, useMemo, useState } from 'react'
+import { useMemo } from 'react'
 import { GRADE_WORDS } from '@/core/resolve/words'
 import type { Level } from '@/core/standards'
 import type { AlternativeView, ExplanationView } from '@/server/explanation'
@@ -10,9 +10,9 @@ import { FalseFriends } from '@/ui/FalseFriends'
 import { NearestWays } from '@/ui/NearestWays'
 import { AlignmentMark } from '@/ui/AlignmentMark'
 import { Eyebrow, Facts, MenuPath } from '@/ui/pieces'
-import { type Sent, sendJson } from '@/ui/send'
 import { LinkButton } from '@/ui/links'
 import type { CellRef } from './Matrix'
+import { useFetched } from '@/ui/use-fetched'
 
 const WEIGHT_SENTENCE = { must: 'a must', should: 'a should', nice: 'nice to have' } as const
 
@@ -33,30 +33,20 @@ export const Explanation = ({
     // eslint-disable-next-line react-hooks/exhaustive-deps -- a cell is its body and its dimension
     [standard, cell.body, cell.dimension, forWhom],
   )
-  const address = `/api/v1/explanations?${new URLSearchParams(asked).toString()}`
-  const [answer, setAnswer] = useState<{ address: string; sent: Sent<ExplanationView> }>()
-  useEffect(() => {
-    const controller = new AbortController()
-    const asking =
-      level === undefined
-        ? sendJson<ExplanationView>('GET', address, undefined, controller.signal)
-        : sendJson<ExplanationView>('POST', '/api/v1/explanations', { ...asked, level }, controller.signal)
-    void asking.then(sent => {
-      if (!controller.signal.aborted) setAnswer({ address, sent })
-    })
-    return () => controller.abort()
-  }, [address, asked, level])
-
-  if (answer?.address !== address)
-    return (
-      <Box aria-busy>
-        <Skeleton width="60%" />
-        <Skeleton height={40} />
-        <Skeleton height={160} variant="rounded" />
-      </Box>
-    )
-  if (!answer.sent.ok) return <Alert severity="error">{answer.sent.detail}</Alert>
-  return <ExplanationContent explanation={answer.sent.value} />
+  const { value, problem } = useFetched<ExplanationView>(
+    level === undefined
+      ? { address: `/api/v1/explanations?${new URLSearchParams(asked).toString()}` }
+      : { address: '/api/v1/explanations', method: 'POST', content: { ...asked, level } },
+  )
+  if (problem) return <Alert severity="error">{problem}</Alert>
+  if (value) return <ExplanationContent explanation={value} />
+  return (
+    <Box aria-busy>
+      <Skeleton width="60%" />
+      <Skeleton height={40} />
+      <Skeleton height={160} variant="rounded" />
+    </Box>
+  )
 }
 
 const ExplanationContent = ({ explanation: e }: { explanation: ExplanationView }) => {

@@ -1,7 +1,6 @@
 'use client'
 
 import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material'
-import { useState } from 'react'
 import type { FleetFigures, GivenUp, Help } from '@/core/level/report'
 import { gapWords } from '@/core/numeric/gap'
 import type { Concordance } from '@/core/resolve/concordance'
@@ -10,11 +9,10 @@ import { dimension } from '@/core/vocabulary/dimensions'
 import { inSentence, valueWords } from '@/core/vocabulary/words'
 import { useGoTo } from '@/ui/address'
 import { AlignmentMark } from '@/ui/AlignmentMark'
-import { usePeople } from '@/ui/people'
 import { Facts } from '@/ui/pieces'
-import { sendJson } from '@/ui/send'
 import type { LevelView } from '@/workers/fleet'
 import { lambdaWords } from './LevelSlider'
+import { useSend } from '@/ui/use-send'
 
 const MOST_SPREADS = 6
 const MOST_GIVEN_UP = 4
@@ -213,18 +211,16 @@ const Keep = ({
   reference: string
   label: string
 }) => {
-  const { person } = usePeople()
   const goTo = useGoTo()
-  const [problem, setProblem] = useState('')
+  const { send, problem } = useSend()
   if (view.lambdaHundredths === stored) return null
   const keep = async () => {
-    const sent = await sendJson<{ id: string; version: number }>(
+    const sent = await send<{ id: string; version: number }>(
       'PUT',
       `/api/v1/standards/${encodeURIComponent(reference)}/level`,
-      { level: view.level ?? null, ...(person ? { person: person.id } : {}) },
+      { level: view.level ?? null },
     )
     if (sent.ok) goTo({ standard: `${sent.value.id}@${sent.value.version}`, level: undefined })
-    else setProblem(sent.detail)
   }
   return (
     <Box sx={{ mt: 1.5 }}>

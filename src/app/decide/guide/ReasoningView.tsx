@@ -1,13 +1,14 @@
 'use client'
 
 import { Alert, Box, Button, MenuItem, TextField, Typography } from '@mui/material'
-import { Fragment, useDeferredValue, useMemo, useRef, useState } from 'react'
+import { Fragment, useDeferredValue, useMemo, useState } from 'react'
 import type { HouseGuide, HouseRule } from '@/core/guide/house'
 import { schoolsIn } from '@/core/guide/schools'
 import { Eyebrow, Page } from '@/ui/pieces'
 import { OwnRule } from './OwnRule'
 import { matching, type RuleGroup, type RuleLine, ruleGroups } from './rules'
 import { useHouse } from './use-house'
+import { FileButton } from '@/ui/FileButton'
 
 /** All rules of the guide in words: to be read, searched, switched off, replaced and added to. */
 export const ReasoningView = ({ house: stored, revision }: { house: HouseGuide; revision: number }) => {
@@ -16,7 +17,6 @@ export const ReasoningView = ({ house: stored, revision }: { house: HouseGuide; 
   const wanted = useDeferredValue(words)
   const groups = useMemo(() => ruleGroups(house), [house])
   const shown = useMemo(() => matching(groups, wanted), [groups, wanted])
-  const input = useRef<HTMLInputElement>(null)
   const count = groups.reduce((n, g) => n + g.rules.length, 0)
   const found = shown.reduce((n, g) => n + g.rules.length, 0)
   return (
@@ -25,21 +25,13 @@ export const ReasoningView = ({ house: stored, revision }: { house: HouseGuide; 
         <Typography variant="h1" sx={{ flex: 1, minWidth: 240 }}>
           The guide’s reasoning
         </Typography>
-        <input
-          ref={input}
-          type="file"
+        <FileButton
+          label="Take from a file"
+          name="House rules from a file"
           accept=".json,application/json"
-          hidden
-          aria-label="House rules from a file"
-          onChange={e => {
-            const file = e.target.files?.[0]
-            e.target.value = ''
-            if (file) void take(file)
-          }}
+          disabled={isBusy}
+          onFiles={([file]) => file && void take(file)}
         />
-        <Button variant="outlined" disabled={isBusy} onClick={() => input.current?.click()}>
-          Take from a file
-        </Button>
         <Button
           component="a"
           download="guide-of-the-house.json"

@@ -14,8 +14,7 @@ import { useRouter } from 'next/navigation'
 import { type FormEvent, useState } from 'react'
 import type { LayerKind } from '@/core/standards'
 import type { StandardHeading } from '@/server/catalogue'
-import { usePeople } from '@/ui/people'
-import { sendJson } from '@/ui/send'
+import { useSend } from '@/ui/use-send'
 
 export const KIND_WORDS: Readonly<Record<LayerKind, string>> = {
   house: 'house baseline',
@@ -27,23 +26,20 @@ export const KIND_WORDS: Readonly<Record<LayerKind, string>> = {
 /** Begins a standard on top of another one; the guide or the table of targets comes next. */
 export const NewStandard = ({ standards, onClose }: { standards: readonly StandardHeading[]; onClose: () => void }) => {
   const router = useRouter()
-  const { person } = usePeople()
   const [name, setName] = useState('')
   const [about, setAbout] = useState('')
   const [kind, setKind] = useState<LayerKind>(standards.length ? 'work' : 'house')
   const [below, setBelow] = useState(standards.find(s => s.id === 'house-baseline')?.id ?? '')
-  const [problem, setProblem] = useState('')
+  const { send, problem } = useSend()
   const begin = async (event: FormEvent) => {
     event.preventDefault()
-    const sent = await sendJson<{ id: string; version: number }>('POST', '/api/v1/standards/new', {
+    const sent = await send<{ id: string; version: number }>('POST', '/api/v1/standards/new', {
       name,
       kind,
       ...(about.trim() ? { about } : {}),
       ...(below ? { below } : {}),
-      ...(person ? { person: person.id } : {}),
     })
     if (sent.ok) router.push(`/decide/standards/${sent.value.id}?part=guide`)
-    else setProblem(sent.detail)
   }
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="new-standard-title">

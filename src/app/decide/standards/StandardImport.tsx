@@ -2,10 +2,10 @@
 
 import { Alert, Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from '@mui/material'
 import { useRouter } from 'next/navigation'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import type { StandardImport as Taken } from '@/server/standards'
-import { usePeople } from '@/ui/people'
-import { sendJson } from '@/ui/send'
+import { useSend } from '@/ui/use-send'
+import { FileButton } from '@/ui/FileButton'
 
 interface Preview {
   readonly file: string
@@ -16,30 +16,20 @@ interface Preview {
 /** Takes a standard from a file, after showing what it would change. */
 export const StandardImport = () => {
   const router = useRouter()
-  const { person } = usePeople()
-  const input = useRef<HTMLInputElement>(null)
   const [preview, setPreview] = useState<Preview>()
-  const [problem, setProblem] = useState('')
+  const { send, problem, setProblem } = useSend()
   const address = (file: string, isPreview: boolean) =>
-    `/api/v1/standards?${new URLSearchParams({
-      file,
-      preview: isPreview ? '1' : '0',
-      ...(person ? { person: person.id } : {}),
-    }).toString()}`
+    `/api/v1/standards?${new URLSearchParams({ file, preview: isPreview ? '1' : '0' }).toString()}`
 
   const look = async (file: File) => {
     const text = await file.text()
-    const sent = await sendJson<Taken>('POST', address(file.name, true), text)
-    setProblem(sent.ok ? '' : sent.detail)
+    const sent = await send<Taken>('POST', address(file.name, true), text)
     setPreview(sent.ok ? { file: file.name, text, would: sent.value } : undefined)
   }
   const take = async () => {
     if (!preview) return
-    const sent = await sendJson<Taken>('POST', address(preview.file, false), preview.text)
-    if (!sent.ok) {
-      setProblem(sent.detail)
-      return
-    }
+    const sent = await send<Taken>('POST', address(preview.file, false), preview.text)
+    if (!sent.ok) return
     setPreview(undefined)
     const { id, version } = sent.value
     router.push(`/decide/standards/${id}${version ? `?version=${version}` : ''}`)
@@ -50,21 +40,12 @@ export const StandardImport = () => {
   }
   return (
     <>
-      <input
-        ref={input}
-        type="file"
+      <FileButton
+        label="Take from a file"
+        name="Standard from a file"
         accept=".json,application/json"
-        hidden
-        aria-label="Standard from a file"
-        onChange={e => {
-          const file = e.target.files?.[0]
-          e.target.value = ''
-          if (file) void look(file)
-        }}
+        onFiles={([file]) => file && void look(file)}
       />
-      <Button variant="outlined" onClick={() => input.current?.click()}>
-        Take from a file
-      </Button>
       <Dialog open={Boolean(preview) || problem !== ''} onClose={close} fullWidth maxWidth="sm">
         <DialogTitle>{preview ? preview.would.name : 'This file cannot be taken'}</DialogTitle>
         <DialogContent>

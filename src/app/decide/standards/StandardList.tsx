@@ -1,16 +1,14 @@
 'use client'
 
 import { Alert, Box, Button, Typography } from '@mui/material'
-import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { StandardHeading } from '@/server/catalogue'
-import { usePeople } from '@/ui/people'
 import { Page } from '@/ui/pieces'
-import { sendJson } from '@/ui/send'
 import { STATE_WORDS, VersionMark } from '@/ui/versions'
 import { NewStandard } from './NewStandard'
 import { StandardImport } from './StandardImport'
 import { KeptLink } from '@/ui/links'
+import { useSend } from '@/ui/use-send'
 
 type Listed = StandardHeading & {
   readonly about: string
@@ -19,15 +17,9 @@ type Listed = StandardHeading & {
 
 /** Every standard of the house, what it stands on, and the version that counts. */
 export const StandardList = ({ standards }: { standards: readonly Listed[] }) => {
-  const router = useRouter()
-  const { person } = usePeople()
   const [isNew, setNew] = useState(false)
-  const [problem, setProblem] = useState('')
-  const makeUsual = async (id: string) => {
-    const sent = await sendJson('PUT', `/api/v1/standards/${id}/usual`, person ? { person: person.id } : {})
-    setProblem(sent.ok ? '' : sent.detail)
-    if (sent.ok) router.refresh()
-  }
+  const { send, problem } = useSend()
+  const makeUsual = (id: string) => send('PUT', `/api/v1/standards/${id}/usual`)
   return (
     <Page>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>

@@ -1,12 +1,10 @@
 'use client'
 
 import { Alert, Autocomplete, Box, TextField, Typography } from '@mui/material'
-import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { Carrier } from '@/server/hands'
 import type { UnitView } from '@/server/kit'
-import { usePeople } from '@/ui/people'
-import { sendJson } from '@/ui/send'
+import { useSend } from '@/ui/use-send'
 
 /** Who usually carries which bodies together: what is in one person's hands should behave alike first. */
 export const Carriers = ({ carriers, units }: { carriers: readonly Carrier[]; units: readonly UnitView[] }) => {
@@ -28,21 +26,13 @@ export const Carriers = ({ carriers, units }: { carriers: readonly Carrier[]; un
 }
 
 const CarrierField = ({ carrier, bodies }: { carrier: Carrier; bodies: readonly UnitView[] }) => {
-  const router = useRouter()
-  const { person } = usePeople()
-  const [problem, setProblem] = useState('')
+  const { send, problem } = useSend()
   const [units, setUnits] = useState(carrier.units)
   const save = async (next: readonly string[]) => {
     setUnits(next)
-    const sent = await sendJson('PUT', `/api/v1/people/${carrier.id}/units`, {
-      units: next,
-      seen: units,
-      ...(person ? { person: person.id } : {}),
-    })
-    setProblem(sent.ok ? '' : sent.detail)
+    const sent = await send('PUT', `/api/v1/people/${carrier.id}/units`, { units: next, seen: units })
     // Somebody else may have said otherwise: what holds is shown again.
     if (!sent.ok) setUnits(units)
-    router.refresh()
   }
   return (
     <Box>

@@ -2,17 +2,14 @@
 
 import { Alert, Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
-import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { isOverdue, type Model } from '@/core/kit/units'
 import { folded } from '@/core/language/language'
 import type { BackupView } from '@/server/backups'
 import type { Carrier } from '@/server/hands'
 import type { UnitView } from '@/server/kit'
-import { usePeople } from '@/ui/people'
 import { Page } from '@/ui/pieces'
 import { PutAway, type PutAwayThing } from '@/ui/PutAway'
-import { sendJson } from '@/ui/send'
 import { Backups } from './Backups'
 import { Carriers } from './Carriers'
 import { type Done, UnitDialog } from './UnitDialog'
@@ -62,12 +59,9 @@ export const KitView = ({
   const [kind, setKind] = useState<UnitView['kind'] | 'both'>('both')
   const [editing, setEditing] = useState<UnitView | 'new'>()
   const [done, setDone] = useState<Done>()
-  const router = useRouter()
-  const { person } = usePeople()
   const undo = async () => {
     await done?.undo()
     setDone(undefined)
-    router.refresh()
   }
   const words = folded(filter).split(/\s+/).filter(Boolean)
   const shown = units.filter(u => {
@@ -192,12 +186,7 @@ export const KitView = ({
           ))}
         </Box>
       )}
-      <PutAway
-        things={putAway}
-        onBringBack={({ id, revision }) =>
-          sendJson('PATCH', `/api/v1/units/${id}`, { archived: false, revision, person: person?.id })
-        }
-      />
+      <PutAway things={putAway} addressOf={id => ['PATCH', `/api/v1/units/${id}`]} />
       <Carriers carriers={carriers} units={units} />
       <Backups {...backups} />
       {editing && (

@@ -11,12 +11,10 @@ import {
   DialogTitle,
   TextField,
 } from '@mui/material'
-import { useRouter } from 'next/navigation'
 import { type FormEvent, useState } from 'react'
 import type { Model, Unit } from '@/core/kit/units'
 import type { UnitView } from '@/server/kit'
-import { usePeople } from '@/ui/people'
-import { sendJson } from '@/ui/send'
+import { useSend } from '@/ui/use-send'
 
 export interface Done {
   readonly words: string
@@ -36,8 +34,6 @@ export const UnitDialog = ({
   /** What was done, and how to take it back. */
   onDone: (done: Done) => void
 }) => {
-  const router = useRouter()
-  const { person } = usePeople()
   const [draft, setDraft] = useState<Unit>({
     tag: unit?.tag ?? '',
     kind: unit?.kind ?? 'body',
@@ -48,37 +44,32 @@ export const UnitDialog = ({
     hiredUntil: unit?.hiredUntil ?? '',
     notes: unit?.notes ?? '',
   })
-  const [problem, setProblem] = useState('')
+  const { send, problem } = useSend()
   const set = (next: Partial<Unit>) => setDraft({ ...draft, ...next })
   const model = models.find(m => m.kind === draft.kind && m.id === draft.model)
-  const signed = person ? { person: person.id } : {}
 
   const finish = (sent: { ok: true } | { ok: false; detail: string }, done: Done) => {
-    if (!sent.ok) {
-      setProblem(sent.detail)
-      return
-    }
+    if (!sent.ok) return
     onClose()
     onDone(done)
-    router.refresh()
   }
   const archive = (id: string, archived: boolean, revision: number) =>
-    sendJson('PATCH', `/api/v1/units/${id}`, { archived, revision, ...signed })
+    send('PATCH', `/api/v1/units/${id}`, { archived, revision })
   const save = async (event: FormEvent) => {
     event.preventDefault()
     if (unit) {
       const { id, revision, tag, kind, model: of, serial, firmware, owner, hiredUntil, notes } = unit
       const before: Unit = { tag, kind, model: of, serial, firmware, owner, hiredUntil, notes }
       const address = `/api/v1/units/${id}`
-      const sent = await sendJson<{ revision: number }>('PUT', address, { unit: draft, revision, ...signed })
+      const sent = await send<{ revision: number }>('PUT', address, { unit: draft, revision })
       const stored = sent.ok ? sent.value.revision : revision
       finish(sent, {
         words: `${draft.tag} was saved.`,
-        undo: () => sendJson('PUT', address, { unit: before, revision: stored, ...signed }),
+        undo: () => send('PUT', address, { unit: before, revision: stored }),
       })
       return
     }
-    const sent = await sendJson<{ id: string; revision: number }>('POST', '/api/v1/units', { unit: draft, ...signed })
+    const sent = await send<{ id: string; revision: number }>('POST', '/api/v1/units', { unit: draft })
     const added = sent.ok ? sent.value : { id: '', revision: 0 }
     finish(sent, { words: `${draft.tag} was added.`, undo: () => archive(added.id, true, added.revision) })
   }

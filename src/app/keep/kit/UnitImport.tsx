@@ -1,11 +1,10 @@
 'use client'
 
 import { Alert, Box, Button, Typography } from '@mui/material'
-import { useRouter } from 'next/navigation'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import type { UnitChange } from '@/core/kit/units'
-import { usePeople } from '@/ui/people'
-import { sendJson } from '@/ui/send'
+import { useSend } from '@/ui/use-send'
+import { FileButton } from '@/ui/FileButton'
 
 interface Preview {
   readonly file: File
@@ -14,31 +13,22 @@ interface Preview {
 
 /** Units from a spreadsheet: first what it would change, then the change. A wrong file changes nothing. */
 export const UnitImport = () => {
-  const router = useRouter()
-  const { person } = usePeople()
-  const input = useRef<HTMLInputElement>(null)
   const [preview, setPreview] = useState<Preview>()
-  const [problem, setProblem] = useState('')
+  const { send, problem, setProblem } = useSend()
   const [done, setDone] = useState('')
 
-  const send = async (file: File, isPreview: boolean) => {
-    const query = new URLSearchParams({
-      preview: isPreview ? '1' : '0',
-      file: file.name,
-      ...(person ? { person: person.id } : {}),
-    })
-    const sent = await sendJson<{ changes: readonly UnitChange[] }>(
+  const read = async (file: File, isPreview: boolean) => {
+    const query = new URLSearchParams({ preview: isPreview ? '1' : '0', file: file.name })
+    const sent = await send<{ changes: readonly UnitChange[] }>(
       'POST',
       `/api/v1/units/import?${query.toString()}`,
       await file.arrayBuffer(),
     )
-    if (input.current) input.current.value = ''
     if (!sent.ok) {
       setProblem(`${file.name} was not taken over; nothing was changed.\n${sent.detail}`)
       setPreview(undefined)
       return
     }
-    setProblem('')
     if (isPreview) {
       setPreview({ file, changes: sent.value.changes })
       setDone('')
@@ -46,26 +36,17 @@ export const UnitImport = () => {
     }
     setPreview(undefined)
     setDone(`${file.name} was taken over.`)
-    router.refresh()
   }
 
   const count = (what: UnitChange['what']) => preview?.changes.filter(c => c.what === what).length ?? 0
   return (
     <Box>
-      <Button variant="outlined" component="label">
-        Take units from a spreadsheet
-        <input
-          ref={input}
-          hidden
-          type="file"
-          accept=".csv,.xlsx"
-          aria-label="Spreadsheet of units"
-          onChange={e => {
-            const [file] = e.target.files ?? []
-            if (file) void send(file, true)
-          }}
-        />
-      </Button>
+      <FileButton
+        label="Take units from a spreadsheet"
+        name="Spreadsheet of units"
+        accept=".csv,.xlsx"
+        onFiles={([file]) => file && void read(file, true)}
+      />
       <Box role="status">
         {done && (
           <Alert severity="success" sx={{ mt: 1 }}>
@@ -103,7 +84,7 @@ export const UnitImport = () => {
               <Button
                 variant="contained"
                 disabled={count('added') + count('changed') === 0}
-                onClick={() => void send(preview.file, false)}
+                onClick={() => void read(preview.file, false)}
               >
                 Take it over
               </Button>

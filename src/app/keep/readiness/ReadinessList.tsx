@@ -2,20 +2,18 @@
 
 import { Alert, Box, Button, MenuItem, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material'
 import NextLink from 'next/link'
-import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { READINESS_ORDER, type ReadinessState } from '@/core/kit/readiness'
 import { refText } from '@/core/standards'
 import type { ReadinessView, UnitReadiness } from '@/server/readiness'
-import { usePeople } from '@/ui/people'
 import { NotReckoned } from '@/ui/NotReckoned'
 import { Page } from '@/ui/pieces'
 import { PrintCards } from '@/ui/PrintCards'
-import { sendJson } from '@/ui/send'
 import { When } from '@/ui/When'
 import { Grouping } from './Grouping'
 import { Tomorrow } from './Tomorrow'
 import { Mark, STATE_LABELS, UnitRows } from './UnitRows'
+import { useSend } from '@/ui/use-send'
 
 const EVERYBODY = ''
 const NOBODY = 'nobody in particular'
@@ -150,14 +148,8 @@ const ByPerson = ({ units }: { units: readonly UnitReadiness[] }) => {
 
 /** After how long a signature runs out. */
 const Interval = ({ weeks }: { weeks: number }) => {
-  const router = useRouter()
-  const { person } = usePeople()
-  const [problem, setProblem] = useState('')
-  const save = async (next: number) => {
-    const sent = await sendJson('PUT', '/api/v1/readiness/interval', { weeks: next, seen: weeks, person: person?.id })
-    setProblem(sent.ok ? '' : sent.detail)
-    if (sent.ok) router.refresh()
-  }
+  const { send, problem } = useSend()
+  const save = (next: number) => send('PUT', '/api/v1/readiness/interval', { weeks: next, seen: weeks })
   return (
     <>
       <TextField

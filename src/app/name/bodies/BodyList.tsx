@@ -6,7 +6,6 @@ import type { BodySummary } from '@/server/bodies'
 import { FileImport } from '@/ui/FileImport'
 import { Page } from '@/ui/pieces'
 import { PutAway, type PutAwayThing } from '@/ui/PutAway'
-import { sendJson } from '@/ui/send'
 import { KeptLink, LinkButton } from '@/ui/links'
 
 const Item = styled(KeptLink)(({ theme }) => ({
@@ -65,12 +64,7 @@ export const BodyList = ({ bodies, putAway }: { bodies: readonly BodySummary[]; 
           </li>
         ))}
       </Box>
-      <PutAway
-        things={putAway}
-        onBringBack={({ id, revision }) =>
-          sendJson('PUT', `/api/v1/bodies/${id}/archived`, { archived: false, revision })
-        }
-      />
+      <PutAway things={putAway} addressOf={id => ['PUT', `/api/v1/bodies/${id}/archived`]} />
     </Page>
   )
 }

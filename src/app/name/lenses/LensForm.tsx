@@ -16,10 +16,9 @@ import { type FormEvent, type ReactNode, useState } from 'react'
 import { distancesDisagree, distanceWords } from '@/core/lenses/distance'
 import type { Lens } from '@/core/lenses/schema'
 import { linkTo } from '@/ui/address'
-import { usePeople } from '@/ui/people'
 import { Page } from '@/ui/pieces'
-import { sendJson } from '@/ui/send'
 import { type DistanceText, draftOf, type LensDraft, lensOf, readDistance, type Wrong } from './lens-draft'
+import { useSend } from '@/ui/use-send'
 
 const Section = ({ title, children }: { title: string; children: ReactNode }) => (
   <Box component="section" aria-label={title} sx={{ mt: 4 }}>
@@ -105,10 +104,9 @@ export const LensForm = ({
 }) => {
   const router = useRouter()
   const params = useSearchParams()
-  const { person } = usePeople()
   const [draft, setDraft] = useState<LensDraft>(() => draftOf(lens))
   const [tried, setTried] = useState(false)
-  const [problem, setProblem] = useState('')
+  const { send, problem, setProblem } = useSend()
   const made = lensOf(draft, lens?.id ?? '')
   // What is wrong is told after the first try, and goes away while it is mended.
   const wrong: Wrong = tried && 'wrong' in made ? made.wrong : {}
@@ -145,16 +143,10 @@ export const LensForm = ({
     setTried(true)
     setProblem('')
     if ('wrong' in made) return
-    const signed = person ? { person: person.id } : {}
     const sent = lens
-      ? await sendJson<{ id: string }>('PUT', `/api/v1/lenses/${lens.id}`, { document: made.lens, revision, ...signed })
-      : await sendJson<{ id: string }>('POST', '/api/v1/lenses', { document: made.lens, revision: 0, ...signed })
-    if (!sent.ok) {
-      setProblem(sent.detail)
-      return
-    }
-    router.push(linkTo(`/name/lenses/${sent.value.id}`, params))
-    router.refresh()
+      ? await send<{ id: string }>('PUT', `/api/v1/lenses/${lens.id}`, { document: made.lens, revision })
+      : await send<{ id: string }>('POST', '/api/v1/lenses', { document: made.lens, revision: 0 })
+    if (sent.ok) router.push(linkTo(`/name/lenses/${sent.value.id}`, params))
   }
 
   return (

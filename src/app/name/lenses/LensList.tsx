@@ -7,7 +7,6 @@ import { type Lens, lensWarnings, turnsAgainst } from '@/core/lenses/schema'
 import { FileImport } from '@/ui/FileImport'
 import { Page } from '@/ui/pieces'
 import { PutAway, type PutAwayThing } from '@/ui/PutAway'
-import { sendJson } from '@/ui/send'
 import { KeptLink, LinkButton } from '@/ui/links'
 import { useUnits } from '@/ui/units'
 import { UnitsSwitch } from '@/ui/UnitsSwitch'
@@ -91,10 +90,7 @@ export const LensList = ({
           )
         })}
       </Box>
-      <PutAway
-        things={putAway}
-        onBringBack={({ id, revision }) => sendJson('PATCH', `/api/v1/lenses/${id}`, { archived: false, revision })}
-      />
+      <PutAway things={putAway} addressOf={id => ['PATCH', `/api/v1/lenses/${id}`]} />
     </Page>
   )
 }

@@ -17,7 +17,7 @@ import { Fragment, useState } from 'react'
 import { uniqueSlug } from '@/core/language/language'
 import { type Layer, LAYER_KINDS, layerKind, type LayerKind, type Scope, SCOPES, type Standard } from '@/core/standards'
 import { withLayerFacts, withNewLayer, withoutLayer } from '@/core/standards/edit'
-import type { Draft } from '@/ui/draft'
+import type { Draft } from '@/ui/draft/draft'
 import { KIND_WORDS } from '../NewStandard'
 
 export type LayerChoices = Readonly<Record<Scope, readonly { readonly id: string; readonly label: string }[]>>

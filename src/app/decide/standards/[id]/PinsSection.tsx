@@ -1,30 +1,20 @@
 'use client'
 
 import { Autocomplete, Box, Button, TextField, Typography } from '@mui/material'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import { type Body, choiceWordsById, isPinnable, menuPath, type Setting } from '@/core/bodies'
 import type { Layer, Standard, StandardPin } from '@/core/standards'
 import { withoutPin, withPinIn } from '@/core/standards/edit'
 import { useBodies } from '@/ui/bodies'
 import { BodySelect } from '@/ui/BodySelect'
-import type { Draft } from '@/ui/draft'
+import type { Draft } from '@/ui/draft/draft'
 import { Eyebrow } from '@/ui/pieces'
 import { PinForm } from '@/ui/PinForm'
-import { sendJson } from '@/ui/send'
+import { useFetched } from '@/ui/use-fetched'
 
 /** The profile of a body, once it has come. */
-const useProfile = (id: string): Body | undefined => {
-  const [body, setBody] = useState<Body>()
-  useEffect(() => {
-    if (!id) return
-    const stop = new AbortController()
-    void sendJson<Body>('GET', `/api/v1/bodies/${id}`, undefined, stop.signal).then(answer => {
-      if (!stop.signal.aborted) setBody(answer.ok ? answer.value : undefined)
-    })
-    return () => stop.abort()
-  }, [id])
-  return body?.id === id ? body : undefined
-}
+const useProfile = (id: string): Body | undefined =>
+  useFetched<Body>(id ? { address: `/api/v1/bodies/${id}` } : undefined).value
 
 /** What a layer sets on single bodies although no target can ask for it. */
 export const PinsSection = ({

@@ -1,23 +1,19 @@
 'use client'
 
 import { Alert, Box, Typography } from '@mui/material'
-import { useEffect, useState } from 'react'
 import type { EventView } from '@/server/authoring'
-import { sendJson } from '@/ui/send'
 import { When } from '@/ui/When'
 import { CommentList } from './CommentList'
 import type { Comments } from './use-comments'
+import { useFetched } from '@/ui/use-fetched'
 
 /** All that was said, and who did what, when and why. */
 export const TalkPart = ({ id, comments, revision }: { id: string; comments: Comments; revision: number }) => {
-  const [events, setEvents] = useState<readonly EventView[]>([])
-  const [problem, setProblem] = useState('')
-  useEffect(() => {
-    void sendJson<{ events: readonly EventView[] }>('GET', `/api/v1/standards/${id}/history`).then(sent => {
-      if (sent.ok) setEvents(sent.value.events)
-      setProblem(sent.ok ? '' : sent.detail)
-    })
-  }, [id, revision, comments.all])
+  const { value, problem } = useFetched<{ events: readonly EventView[] }>({
+    address: `/api/v1/standards/${id}/history`,
+    at: [revision, comments.all],
+  })
+  const events = value?.events ?? []
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' }, gap: 5 }}>
       <CommentList comments={comments} />

@@ -7,7 +7,7 @@ import { type Context, type EffectiveTarget, type Layer, layered, type Standard 
 import { dimension, DIMENSIONS, GROUPS } from '@/core/vocabulary/dimensions'
 import { toleranceWords, valueWords } from '@/core/vocabulary/words'
 import { useAddress } from '@/ui/address'
-import type { Draft } from '@/ui/draft'
+import type { Draft } from '@/ui/draft/draft'
 import { Eyebrow } from '@/ui/pieces'
 import { WeightBadge } from '../../concordance/WeightBadge'
 import { PinsSection } from './PinsSection'

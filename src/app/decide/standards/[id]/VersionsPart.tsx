@@ -1,18 +1,17 @@
 'use client'
 
 import { Alert, Box, Button, LinearProgress, MenuItem, TextField, Typography } from '@mui/material'
-import { useRouter } from 'next/navigation'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import { refText } from '@/core/standards'
 import type { StandardHeading } from '@/server/catalogue'
 import type { ComparisonView, EffectView, StandardView as View, VersionState } from '@/server/standards'
-import { usePeople } from '@/ui/people'
-import { sendJson } from '@/ui/send'
 import { KeptLink, LinkButton } from '@/ui/links'
 import { STATE_WORDS } from '@/ui/versions'
 import { When } from '@/ui/When'
 import { Differences } from '../../compare/Differences'
 import { WhatItWillDo } from './WhatItWillDo'
+import { useSend } from '@/ui/use-send'
+import { useFetched } from '@/ui/use-fetched'
 
 /** The versions of a standard: what differs between two, what approving one will do, and the approval itself. */
 export const VersionsPart = ({
@@ -76,17 +75,10 @@ export const VersionsPart = ({
 }
 
 const Compared = ({ before, after, revision }: { before: string; after: string; revision: number }) => {
-  const [answer, setAnswer] = useState<{ key: string; value: ComparisonView | string }>()
-  const key = `${before} ${after} ${revision}`
-  useEffect(() => {
-    const query = new URLSearchParams({ before, after }).toString()
-    void sendJson<ComparisonView>('GET', `/api/v1/comparisons?${query}`).then(sent =>
-      setAnswer({ key, value: sent.ok ? sent.value : sent.detail }),
-    )
-  }, [before, after, key])
-  if (answer?.key !== key) return <LinearProgress aria-label="Comparing" />
-  if (typeof answer.value === 'string') return <Alert severity="error">{answer.value}</Alert>
-  return <Differences comparison={answer.value} />
+  const query = new URLSearchParams({ before, after }).toString()
+  const { value, problem } = useFetched<ComparisonView>({ address: `/api/v1/comparisons?${query}`, at: revision })
+  if (problem) return <Alert severity="error">{problem}</Alert>
+  return value ? <Differences comparison={value} /> : <LinearProgress aria-label="Comparing" />
 }
 
 const VersionList = ({ view }: { view: View }) => {
@@ -128,21 +120,12 @@ const Moves = ({
   revision: number
   isSaved: boolean
 }) => {
-  const router = useRouter()
-  const { person } = usePeople()
   const [why, setWhy] = useState('')
-  const [problem, setProblem] = useState('')
+  const { send, problem } = useSend()
   const { version } = view.document
   const address = `/api/v1/standards/${view.id}/versions/${version}`
   const move = async (state: VersionState) => {
-    const sent = await sendJson('POST', `${address}/state`, {
-      state,
-      why,
-      revision,
-      ...(person ? { person: person.id } : {}),
-    })
-    setProblem(sent.ok ? '' : sent.detail)
-    if (sent.ok) router.refresh()
+    await send('POST', `${address}/state`, { state, why, revision })
   }
   if (view.state === 'retired')
     return <Typography>Version {version} is retired. It stays as it was, for whoever looks back.</Typography>
@@ -212,13 +195,11 @@ const Moves = ({
 }
 
 const Effect = ({ address, revision }: { address: string; revision: number }) => {
-  const [answer, setAnswer] = useState<{ revision: number; value: EffectView | string }>()
-  useEffect(() => {
-    void sendJson<EffectView>('GET', address).then(sent =>
-      setAnswer({ revision, value: sent.ok ? sent.value : sent.detail }),
-    )
-  }, [address, revision])
-  if (answer?.revision !== revision) return <LinearProgress aria-label="Reckoning what it will do" sx={{ my: 2 }} />
-  if (typeof answer.value === 'string') return <Alert severity="error">{answer.value}</Alert>
-  return <WhatItWillDo effect={answer.value} />
+  const { value, problem } = useFetched<EffectView>({ address, at: revision })
+  if (problem) return <Alert severity="error">{problem}</Alert>
+  return value ? (
+    <WhatItWillDo effect={value} />
+  ) : (
+    <LinearProgress aria-label="Reckoning what it will do" sx={{ my: 2 }} />
+  )
 }

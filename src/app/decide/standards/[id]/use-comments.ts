@@ -1,9 +1,8 @@
 'use client'
 
-import { useCallback, useEffect, useState } from 'react'
 import type { CommentRow } from '@/server/standards'
-import { usePeople } from '@/ui/people'
-import { sendJson } from '@/ui/send'
+import { useSend } from '@/ui/use-send'
+import { useFetched } from '@/ui/use-fetched'
 
 export interface Comments {
   readonly all: readonly CommentRow[]
@@ -14,28 +13,26 @@ export interface Comments {
 }
 
 /** What is said about a standard. */
+interface Answer {
+  readonly comments: readonly CommentRow[]
+}
+const NONE: readonly CommentRow[] = []
+
 export const useComments = (standard: string, version: number): Comments => {
-  const { person } = usePeople()
-  const [all, setAll] = useState<readonly CommentRow[]>([])
-  const [problem, setProblem] = useState('')
+  const { send, problem: notSent } = useSend()
   const address = `/api/v1/standards/${standard}/comments`
-  const signed = person ? { person: person.id } : {}
-  const ask = useCallback(async (method: 'GET' | 'POST' | 'PUT', at: string, content?: unknown) => {
-    const sent = await sendJson<{ comments: readonly CommentRow[] }>(method, at, content)
-    if (sent.ok) setAll(sent.value.comments)
-    setProblem(sent.ok ? '' : sent.detail)
+  const { value, problem, set } = useFetched<Answer>({ address })
+  const change = async (method: 'POST' | 'PUT', at: string, content: object) => {
+    const sent = await send<Answer>(method, at, content)
+    if (sent.ok) set(sent.value)
     return sent.ok
-  }, [])
-  useEffect(() => {
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- the list comes from the server
-    void ask('GET', address)
-  }, [ask, address])
+  }
   return {
-    all,
-    problem,
-    say: (text, dimension) => ask('POST', address, { version, text, ...(dimension ? { dimension } : {}), ...signed }),
+    all: value?.comments ?? NONE,
+    problem: notSent || problem,
+    say: (text, dimension) => change('POST', address, { version, text, ...(dimension ? { dimension } : {}) }),
     settle: async (id, settled) => {
-      await ask('PUT', `${address}/${id}`, { settled, ...signed })
+      await change('PUT', `${address}/${id}`, { settled })
     },
   }
 }

@@ -1,15 +1,13 @@
 'use client'
 
 import { Alert, Box, Button, Typography } from '@mui/material'
-import { useRouter } from 'next/navigation'
-import { useState } from 'react'
 import type { LifeView } from '@/server/life'
-import { usePeople } from '@/ui/people'
 import { Page } from '@/ui/pieces'
-import { sendJson } from '@/ui/send'
 import { LinkButton } from '@/ui/links'
 import { When } from '@/ui/When'
 import { UnitNow } from './UnitNow'
+import { useSend } from '@/ui/use-send'
+import { FileButton } from '@/ui/FileButton'
 
 const HAPPENED = [
   { kind: 'reset', label: 'It was reset to factory defaults' },
@@ -24,19 +22,13 @@ const HAPPENED = [
  */
 export const UnitLife = ({ life, code }: { life: LifeView; code: string }) => {
   const { unit, body, events } = life
-  const router = useRouter()
-  const { person } = usePeople()
-  const [problem, setProblem] = useState('')
-  const send = async (method: 'POST' | 'PUT', path: string, value: object) => {
-    const sent = await sendJson(method, path, { ...value, person: person?.id })
-    setProblem(sent.ok ? '' : sent.detail)
-    if (sent.ok) router.refresh()
-  }
+  const { send, problem, setProblem } = useSend()
   const readFile = async (file: File) => {
-    const query = new URLSearchParams({ file: file.name, ...(person ? { person: person.id } : {}) }).toString()
-    const sent = await sendJson('POST', `/api/v1/units/${unit.id}/state?${query}`, await file.text())
-    setProblem(sent.ok ? '' : `Nothing was changed.\n${sent.detail}`)
-    if (sent.ok) router.refresh()
+    const query = new URLSearchParams({ file: file.name }).toString()
+    const sent = await send('POST', `/api/v1/units/${unit.id}/state?${query}`, await file.text())
+    if (!sent.ok)
+      setProblem(`Nothing was changed.
+${sent.detail}`)
   }
   const base = `/api/v1/units/${unit.id}/events`
   return (
@@ -62,19 +54,12 @@ export const UnitLife = ({ life, code }: { life: LifeView; code: string }) => {
         ))}
       </Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1 }}>
-        <Button component="label">
-          Read its settings from a file
-          <input
-            hidden
-            type="file"
-            accept=".json,application/json"
-            onChange={e => {
-              const [file] = e.target.files ?? []
-              e.target.value = ''
-              if (file) void readFile(file)
-            }}
-          />
-        </Button>
+        <FileButton
+          label="Read its settings from a file"
+          variant="text"
+          accept=".json,application/json"
+          onFiles={([file]) => file && void readFile(file)}
+        />
         {events.length > 0 && (
           <Button component="a" href={`/api/v1/units/${unit.id}/state`} download={`${unit.id}-state.json`}>
             Save what is known as a file

@@ -11,13 +11,12 @@ import { dimension, findDimension } from '@/core/vocabulary/dimensions'
 import { PLACES } from '@/core/vocabulary/places'
 import { linkTo } from '@/ui/address'
 import { CoverageDrawing } from '@/ui/CoverageDrawing'
-import { usePeople } from '@/ui/people'
 import { CautionNote, Facts, Page } from '@/ui/pieces'
 import { Schematic } from '@/ui/Schematic'
-import { sendJson } from '@/ui/send'
 import { KeptLink, LinkButton } from '@/ui/links'
 import { FalseFriends } from '@/ui/FalseFriends'
 import { MenuTree } from './MenuTree'
+import { useSend } from '@/ui/use-send'
 
 const FINDER = { optical: 'optical', electronic: 'electronic', 'screen-only': 'none, screen only' } as const
 
@@ -57,18 +56,13 @@ export const BodyView = ({
 }) => {
   const params = useSearchParams()
   const router = useRouter()
-  const { person } = usePeople()
   const putAway = async () => {
-    const signed = person ? { person: person.id } : {}
-    const sent = await sendJson('PUT', `/api/v1/bodies/${body.id}/archived`, { archived: true, revision, ...signed })
-    setProblem(sent.ok ? '' : sent.detail)
-    if (!sent.ok) return
-    router.push(linkTo('/name/bodies', params))
-    router.refresh()
+    const sent = await send('PUT', `/api/v1/bodies/${body.id}/archived`, { archived: true, revision })
+    if (sent.ok) router.push(linkTo('/name/bodies', params))
   }
   const shownFirmware = [...versions].reverse().find(v => compareVersions(v, firmware) <= 0) ?? versions[0]
   const [filter, setFilter] = useState('')
-  const [problem, setProblem] = useState('')
+  const { send, problem } = useSend()
   const controlLabel = (id: string) => body.controls.find(c => c.id === id)?.label ?? id
   const { sensor, coverage } = body
   return (

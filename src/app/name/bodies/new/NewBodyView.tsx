@@ -8,10 +8,10 @@ import { type Archetype, ARCHETYPES } from '@/core/bodies'
 import { readMenuText } from '@/core/bodies/menu-text'
 import { linkTo } from '@/ui/address'
 import { FileImport } from '@/ui/FileImport'
-import { usePeople } from '@/ui/people'
 import { Page } from '@/ui/pieces'
-import { sendJson } from '@/ui/send'
 import { MenuPreview } from '../MenuPreview'
+import { useSend } from '@/ui/use-send'
+import { FileButton } from '@/ui/FileButton'
 
 const WAYS = [
   {
@@ -62,7 +62,6 @@ export const NewBodyView = ({
 }) => {
   const router = useRouter()
   const params = useSearchParams()
-  const { person } = usePeople()
   const [way, setWay] = useState<WayId>('paste')
   const [maker, setMaker] = useState('')
   const [model, setModel] = useState('')
@@ -70,37 +69,29 @@ export const NewBodyView = ({
   const [copyOf, setCopyOf] = useState(bodies[0]?.id ?? '')
   const [menu, setMenu] = useState('')
   const [sheet, setSheet] = useState<File>()
-  const [problem, setProblem] = useState('')
-  const [busy, setBusy] = useState(false)
-  const input = useRef<HTMLInputElement>(null)
+  const { send, isBusy: busy, problem, setProblem } = useSend()
   const text = useRef<HTMLTextAreaElement>(null)
   const read = useMemo(() => (menu.trim() ? readMenuText(menu) : undefined), [menu])
 
   const begin = async (event: FormEvent) => {
     event.preventDefault()
-    setBusy(true)
-    const shared = { maker: maker.trim(), model: model.trim(), ...(person ? { person: person.id } : {}) }
+    const shared = { maker: maker.trim(), model: model.trim() }
     const answer =
       way === 'file' && sheet
-        ? await sendJson<{ id: string }>(
+        ? await send<{ id: string }>(
             'POST',
             `/api/v1/bodies/new?${new URLSearchParams({ ...shared, archetype, file: sheet.name }).toString()}`,
             await sheet.arrayBuffer(),
           )
-        : await sendJson<{ id: string }>('POST', '/api/v1/bodies/new', {
+        : await send<{ id: string }>('POST', '/api/v1/bodies/new', {
             ...shared,
             archetype,
             ...(way === 'copy' ? { copyOf } : {}),
             ...(way === 'paste' ? { menu } : {}),
           })
-    setBusy(false)
-    if (!answer.ok) {
-      setProblem(answer.detail)
-      return
-    }
+    if (!answer.ok) return
     const part: Record<string, string> = way === 'answers' ? { part: 'first-card' } : {}
     router.push(linkTo(`/name/bodies/${answer.value.id}/edit`, params, part))
-    router.refresh()
   }
 
   const isReady =
@@ -208,20 +199,16 @@ export const NewBodyView = ({
                 A spreadsheet needs the columns Tab, Page, Setting and Options (a bar between them); Row and Default may
                 be there. Name the body above, then choose it:
               </Typography>
-              <Button variant="outlined" component="label" sx={{ alignSelf: 'flex-start' }}>
-                {sheet ? sheet.name : 'Choose a spreadsheet'}
-                <input
-                  ref={input}
-                  hidden
-                  type="file"
-                  accept=".csv,.xlsx,.txt"
-                  aria-label="Spreadsheet of the menu"
-                  onChange={e => {
-                    setSheet(e.target.files?.[0])
-                    setProblem('')
-                  }}
-                />
-              </Button>
+              <FileButton
+                label={sheet ? sheet.name : 'Choose a spreadsheet'}
+                name="Spreadsheet of the menu"
+                accept=".csv,.xlsx,.txt"
+                sx={{ alignSelf: 'flex-start' }}
+                onFiles={([file]) => {
+                  setSheet(file)
+                  setProblem('')
+                }}
+              />
               <Typography>A whole profile names itself:</Typography>
               <FileImport kind="bodies" label="Add profiles from files" />
             </Box>

@@ -2,20 +2,18 @@
 
 import { Alert, Box, Button, Typography } from '@mui/material'
 import { useRouter, useSearchParams } from 'next/navigation'
-import { useState } from 'react'
 import { distanceWords } from '@/core/lenses/distance'
 import { type Lens, lensWarnings, turnsAgainst } from '@/core/lenses/schema'
 import { linkTo } from '@/ui/address'
 import type { LastChange } from '@/server/lenses'
 import { LimiterDrawing } from '@/ui/LimiterDrawing'
-import { usePeople } from '@/ui/people'
 import { Facts, Page } from '@/ui/pieces'
-import { sendJson } from '@/ui/send'
 import { LinkButton } from '@/ui/links'
 import { useUnits } from '@/ui/units'
 import { UnitsSwitch } from '@/ui/UnitsSwitch'
 import { When } from '@/ui/When'
 import { apertureWords, focalWords, turnWords } from '../lens-words'
+import { useSend } from '@/ui/use-send'
 
 /** One lens: its facts, its ranges drawn to scale, and what people who change systems should mind. */
 export const LensView = ({
@@ -35,25 +33,15 @@ export const LensView = ({
 }) => {
   const router = useRouter()
   const params = useSearchParams()
-  const { person } = usePeople()
   const [units] = useUnits()
-  const [problem, setProblem] = useState('')
+  const { send, problem } = useSend()
   const warnings = lensWarnings(lens)
   const isAgainst = turnsAgainst(others).has(lens.id)
   const { stabiliser, bestAperture } = lens
-  const takeBack = async () => {
-    const signed = person ? { person: person.id } : {}
-    const sent = await sendJson('POST', `/api/v1/lenses/${lens.id}/restore`, { revision, ...signed })
-    setProblem(sent.ok ? '' : sent.detail)
-    router.refresh()
-  }
+  const takeBack = () => send('POST', `/api/v1/lenses/${lens.id}/restore`, { revision })
   const putAway = async () => {
-    const signed = person ? { person: person.id } : {}
-    const sent = await sendJson('PATCH', `/api/v1/lenses/${lens.id}`, { archived: true, revision, ...signed })
-    setProblem(sent.ok ? '' : sent.detail)
-    if (!sent.ok) return
-    router.push(linkTo('/name/lenses', params))
-    router.refresh()
+    const sent = await send('PATCH', `/api/v1/lenses/${lens.id}`, { archived: true, revision })
+    if (sent.ok) router.push(linkTo('/name/lenses', params))
   }
   return (
     <Page>

@@ -16,7 +16,9 @@ export const NoSuchCard = () => (
       <LinkButton isAfresh to="/set/cards" variant="contained">
         Choose a card
       </LinkButton>
-      <LinkButton isAfresh to="/keep/readiness">See which units are ready</LinkButton>
+      <LinkButton isAfresh to="/keep/readiness">
+        See which units are ready
+      </LinkButton>
     </Box>
   </Page>
 )

@@ -1,16 +1,13 @@
 'use client'
 
 import { Alert, Box, Button, Typography } from '@mui/material'
-import { useRouter } from 'next/navigation'
-import { useState } from 'react'
 import type { HandoverStep } from '@/core/handover/handover'
 import type { HandoverView } from '@/server/controls'
-import { usePeople } from '@/ui/people'
 import { MenuPath, Page } from '@/ui/pieces'
 import { PrintButton } from '@/ui/PrintButton'
-import { sendJson } from '@/ui/send'
 import { LinkButton } from '@/ui/links'
 import { When } from '@/ui/When'
+import { useSend } from '@/ui/use-send'
 
 /** A small card: what to change before somebody else takes the camera, and what to change back. */
 export const HandoverCard = ({
@@ -69,17 +66,8 @@ const Steps = ({ title, steps, none }: { title: string; steps: readonly Handover
 
 /** Marked when it is handed over, so that nobody forgets to set it back. */
 const Unit = ({ unit }: { unit: HandoverView['units'][number] }) => {
-  const router = useRouter()
-  const { person } = usePeople()
-  const [problem, setProblem] = useState('')
-  const mark = async (handedOver: boolean) => {
-    const sent = await sendJson('PUT', `/api/v1/units/${unit.id}/handover`, {
-      handedOver,
-      ...(person ? { person: person.id } : {}),
-    })
-    setProblem(sent.ok ? '' : sent.detail)
-    if (sent.ok) router.refresh()
-  }
+  const { send, problem } = useSend()
+  const mark = (handedOver: boolean) => send('PUT', `/api/v1/units/${unit.id}/handover`, { handedOver })
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 2, minHeight: 52 }}>
       <Typography variant="value" sx={{ fontWeight: 700 }}>

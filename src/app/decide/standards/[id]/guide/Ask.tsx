@@ -5,7 +5,7 @@ import { memo } from 'react'
 import { type Answers, answersTo, type Question, UNKNOWN } from '@/core/guide/questions'
 import type { Standard } from '@/core/standards'
 import { inSentence } from '@/core/vocabulary/words'
-import type { Draft } from '@/ui/draft'
+import type { Draft } from '@/ui/draft/draft'
 import { withAnswer } from './answers'
 
 /** One question with its answers; what cannot be answered is said to be unknown, which is never a no. */

@@ -15,7 +15,7 @@ import { withAdvice, withoutGuidance, withRescue } from '@/core/standards/guidan
 import { dimension } from '@/core/vocabulary/dimensions'
 import { sameValue } from '@/core/vocabulary/same'
 import type { CalledOn } from '@/server/guide'
-import type { Draft } from '@/ui/draft'
+import type { Draft } from '@/ui/draft/draft'
 import { GivesWay } from '@/ui/GivesWay'
 import { refusedIn, withAnswer } from './answers'
 import { Ask } from './Ask'

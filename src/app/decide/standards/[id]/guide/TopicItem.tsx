@@ -9,7 +9,7 @@ import type { TopicId } from '@/core/guide/schools'
 import type { Standard } from '@/core/standards'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { inSentence, valueWords } from '@/core/vocabulary/words'
-import type { Draft } from '@/ui/draft'
+import type { Draft } from '@/ui/draft/draft'
 import { Eyebrow } from '@/ui/pieces'
 import { withoutRefusal, withRefusal } from './answers'
 

@@ -1,13 +1,14 @@
 'use client'
 
 import { Alert, Box, Button, Typography } from '@mui/material'
-import { useCallback, useEffect, useState } from 'react'
+import { useState } from 'react'
 import type { Body, Difference } from '@/core/bodies'
 import type { EventView } from '@/server/authoring'
-import { usePeople } from '@/ui/people'
 import { sendJson } from '@/ui/send'
 import { When } from '@/ui/When'
 import type { Editor } from './use-editor'
+import { useSend } from '@/ui/use-send'
+import { useFetched } from '@/ui/use-fetched'
 
 const MOST_DIFFERENCES = 30
 
@@ -68,37 +69,27 @@ const Event = ({
 
 /** Who did what to the profile, and the way back to before it. */
 export const HistoryPart = ({ editor }: { editor: Editor }) => {
-  const { person } = usePeople()
-  const [events, setEvents] = useState<readonly EventView[]>([])
-  const [problem, setProblem] = useState('')
+  const { send, problem: notSent } = useSend()
   const { id } = editor.profile
-  const load = useCallback(async () => {
-    const answer = await sendJson<{ events: readonly EventView[] }>('GET', `/api/v1/bodies/${id}/history`)
-    if (answer.ok) setEvents(answer.value.events)
-    setProblem(answer.ok ? '' : answer.detail)
-  }, [id])
-  useEffect(() => {
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- the list comes from the server after each save
-    void load()
-  }, [load, editor.revision])
+  const { value, problem } = useFetched<{ events: readonly EventView[] }>({
+    address: `/api/v1/bodies/${id}/history`,
+    at: editor.revision,
+  })
+  const events = value?.events ?? []
 
   const restore = async (event: number) => {
-    const answer = await sendJson<{ revision: number }>('POST', `/api/v1/bodies/${id}/restore`, {
+    const answer = await send<{ revision: number }>('POST', `/api/v1/bodies/${id}/restore`, {
       event,
       revision: editor.revision,
-      ...(person ? { person: person.id } : {}),
     })
-    if (!answer.ok) {
-      setProblem(answer.detail)
-      return
-    }
+    if (!answer.ok) return
     const now = await sendJson<Body>('GET', `/api/v1/bodies/${id}`)
     if (now.ok) editor.reload(now.value, answer.value.revision)
   }
 
   return (
     <Box sx={{ maxWidth: 820 }}>
-      {problem && <Alert severity="error">{problem}</Alert>}
+      {(notSent || problem) && <Alert severity="error">{notSent || problem}</Alert>}
       <Box component="ol" sx={{ listStyle: 'none', p: 0, m: 0 }} aria-label="History">
         {events.map((e, i) => (
           <Event

@@ -3,7 +3,7 @@
 import { useCallback, useMemo, useState } from 'react'
 import { type Body, bodyAt, isWholeInBody, withFormAt } from '@/core/bodies'
 import { merge } from '@/core/changes/changes'
-import { type Draft, type Prefer, useDraft } from '@/ui/draft'
+import { type Draft, type Prefer, useDraft } from '@/ui/draft/draft'
 
 /** A profile while it is edited, seen at one of its firmware versions. */
 export interface Editor extends Omit<Draft<Body>, 'document' | 'edit'> {
