@@ -1,5 +1,6 @@
 import type { Knex } from 'knex'
-import type { UnitEvent, UnitEventKind } from '../core/kit/known'
+import { EVENTS } from '../core/kit/events'
+import { CLOSES_WALKS, type UnitEvent, type UnitEventKind } from '../core/kit/known'
 import { placeOf } from '../core/kit/late'
 import { type Db, withRetry } from './connection'
 import { type Change, recordChange } from './history'
@@ -95,9 +96,6 @@ export const unitEventStamps = async (db: Db, only?: readonly string[]): Promise
 export const unitTimeline = async (db: Db, unitId: string): Promise<readonly StoredUnitEvent[]> =>
   (await withRetry(async () => rows(db).where({ unit_id: unitId }))).map(eventOf).reverse()
 
-/** After these a card begins anew from what is known then. */
-const CLOSES_WALKS: readonly UnitEventKind[] = ['reset', 'firmware', 'exchanged', 'repaired', 'returned']
-
 /** Between two events there is room for those that come in late. */
 const GAP = 2 ** 20
 
@@ -171,18 +169,6 @@ export const addUnitEvent = async (
     await trx('cards').where({ unit_id: unitId }).whereNull('closed_at').update({ closed_at: at })
 }
 
-const WORDS: Readonly<Record<UnitEventKind, string>> = {
-  set: 'what it says was told',
-  read: 'settings read from a file',
-  reset: 'reset to factory defaults',
-  firmware: 'other firmware',
-  exchanged: 'another camera',
-  repaired: 'back from repair',
-  returned: 'back from a loan',
-  stored: 'stored in a memory slot',
-  signed: 'signed',
-}
-
 export interface Recorded extends Pick<Added, 'received'> {
   /** What else changes with it. */
   readonly also?: (trx: Knex.Transaction) => Promise<void>
@@ -201,7 +187,7 @@ export const recordUnitEvent = (
   const work = async (trx: Knex.Transaction): Promise<Change> => {
     await addUnitEvent(trx, unitId, event, at, personId, { received })
     await also?.(trx)
-    return { personId, kind: 'unit', subject: unitId, what: WORDS[event.kind], after: event }
+    return { personId, kind: 'unit', subject: unitId, what: EVENTS[event.kind].short, after: event }
   }
   return recordChange(db, at, work, receipt)
 }
@@ -256,7 +242,7 @@ export const setUnitEventUndone = async (
       personId,
       kind: 'unit',
       subject: unitId,
-      what: `${WORDS[row.kind]}: ${undone ? 'taken back' : 'counts again'}`,
+      what: `${EVENTS[row.kind].short}: ${undone ? 'taken back' : 'counts again'}`,
       before: row.data,
     }
   })

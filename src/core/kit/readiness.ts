@@ -1,4 +1,5 @@
 import { counted } from '../vocabulary/words'
+import { EVENTS } from './events'
 import type { Known, Lost, UnitEvent } from './known'
 
 /** Whether a unit is ready for a standard, and why not. */
@@ -75,7 +76,7 @@ export const readinessWords = (r: Readiness, known: Known): string => {
     case 'unknown':
       return r.because.map(b => unknownWords(b, known)).join('; ')
     case 'out-of-date':
-      return SINCE_SIGNED[r.why]
+      return (r.why !== 'age' && EVENTS[r.why].unproves) || 'was signed too long ago'
   }
 }
 
@@ -95,18 +96,4 @@ const unknownWords = ({ why, settings }: Unknown, known: Known): string => {
     case 'never-told':
       return known.facts.size === 0 ? 'nothing is known of it yet' : `${many} not known`
   }
-}
-
-/** Why what was signed has to be proved again. */
-const SINCE_SIGNED: Readonly<Record<'age' | UnitEvent['kind'], string>> = {
-  age: 'was signed too long ago',
-  firmware: 'runs another firmware since it was signed',
-  reset: 'was reset since it was signed',
-  repaired: 'came back from repair since it was signed',
-  returned: 'came back from a loan since it was signed',
-  exchanged: 'is another camera than the one that was signed',
-  set: 'was set otherwise since it was signed',
-  read: 'was found set otherwise since it was signed',
-  stored: 'was signed too long ago',
-  signed: 'was signed too long ago',
 }

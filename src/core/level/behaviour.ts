@@ -1,6 +1,6 @@
 import { MILLIONTHS } from '../bodies/search'
 import { absentDistance, type PartOnBody } from '../resolve/problem'
-import { listDistance, standsFor } from '../vocabulary/distance'
+import { listDistance, standsFor } from '../vocabulary/kinds/areas'
 import { type Part, partsOf } from '../vocabulary/parts'
 import type { Area, NeutralValue, Size } from '../vocabulary/values'
 import { numbersBy } from './passes'

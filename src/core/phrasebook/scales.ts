@@ -1,6 +1,7 @@
 import type { Body } from '../bodies'
 import { type Dimension, dimension } from '../vocabulary/dimensions'
-import type { Area, FocusRange, NeutralValue } from '../vocabulary/values'
+import { kindOf } from '../vocabulary/kinds'
+import type { NeutralValue } from '../vocabulary/values'
 import { saidAbout, spokenWords } from './terms'
 
 /** The steps of a body's scale put by what they do, so that scales of different bodies stand beside each other. */
@@ -38,30 +39,9 @@ export interface Axis {
 }
 
 /** Where a value lies on the dimension's axis; undefined where it has no place on one. */
-export const axisValue = (d: Dimension, value: NeutralValue): number | undefined => {
-  switch (d.kind) {
-    case 'physical':
-      return typeof value === 'number' && (d.measure !== 'ratio' || value > 0) ? value : undefined
-    case 'scale':
-      return d.values.indexOf(value as string)
-    case 'area': {
-      const area = value as Area
-      return area.width * area.height
-    }
-    case 'range':
-      return 1 / (value as FocusRange).nearMetres
-    case 'choice':
-    case 'flag':
-    case 'assign':
-    case 'size':
-    case 'position':
-    case 'areas':
-    case 'magnify':
-      return undefined
-  }
-}
+export const axisValue = (d: Dimension, value: NeutralValue): number | undefined => kindOf(d).at?.(d, value as never)
 
-export const hasAxis = (d: Dimension): boolean => ['physical', 'scale', 'area'].includes(d.kind)
+export const hasAxis = (d: Dimension): boolean => kindOf(d).line !== undefined
 
 const directionOf = (steps: readonly Step[]): Direction => {
   const differences = steps.slice(1).map((s, i) => s.at - (steps[i]?.at ?? s.at))
@@ -99,9 +79,9 @@ export const scalesOf = (bodies: readonly Body[], concept: string): readonly Bod
 export const axisOf = (concept: string, scales: readonly BodyScale[]): Axis => {
   const d = dimension(concept)
   const all = scales.flatMap(s => s.steps.map(x => x.at))
-  const isRatio = d.kind === 'area' || (d.kind === 'physical' && d.measure === 'ratio')
+  const { line } = kindOf(d)
+  const [isRatio, unit] = [line?.isRatio(d) ?? false, line?.unit(d) ?? '']
   const [low, high] = all.length ? [Math.min(...all), Math.max(...all)] : [0, 1]
-  const unit = d.kind === 'physical' ? d.unit : d.kind === 'area' ? 'of the frame' : ''
   if (!isRatio) return { low: low - 0.5, high: high + 0.5, isRatio, unit }
   return { low: low / 1.3, high: high * 1.3, isRatio, unit }
 }

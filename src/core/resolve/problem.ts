@@ -15,7 +15,7 @@ import {
 } from '../standards'
 import { dimension } from '../vocabulary/dimensions'
 import { isForTheFingers } from '../vocabulary/fingers'
-import { listDistance, standsFor } from '../vocabulary/distance'
+import { listDistance, standsFor } from '../vocabulary/kinds/areas'
 import { type Part, partsOf, statementsOf } from '../vocabulary/parts'
 import type { Meaning } from '../vocabulary/schema'
 import type { Area, ControlAssignment, NeutralValue, PlaceAssignment } from '../vocabulary/values'

@@ -1,7 +1,7 @@
 import { type Body, choiceWords, choiceWordsById, isNotLookedFor, menuPath } from '../bodies'
 import { dimension } from '../vocabulary/dimensions'
 import type { Grade } from '../vocabulary/grade'
-import { distanceReason } from '../vocabulary/reason'
+import { distanceReason } from '../vocabulary/distance'
 import { inSentence, valueWords } from '../vocabulary/words'
 import type { Alternative, Lost } from './explain'
 import type { Conflict } from './conflicts'

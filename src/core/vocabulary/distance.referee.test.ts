@@ -5,7 +5,7 @@ import { random } from '../../../test/fixtures/random'
 import { DIMENSIONS } from './dimensions'
 import { distance } from './distance'
 import { PLACE_IDS } from './places'
-import { sameValue } from './same'
+import { sameValue } from './distance'
 
 /** Every kind of value against a second writing of the same rules, on values made up at random. */
 describe('distances', () => {

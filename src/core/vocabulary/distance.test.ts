@@ -1,25 +1,23 @@
 import { describe, expect, it } from 'vitest'
 import { DIMENSIONS, dimension } from './dimensions'
-import {
-  areaDistance,
-  areaSetDistance,
-  assignDistance,
-  choiceDistance,
-  distance,
-  positionDistance,
-  rangeDistance,
-  ratioDistance,
-  scaleDistance,
-  sizeDistance,
-} from './distance'
+import { areaDistance } from './kinds/area'
+import { areaSetDistance } from './kinds/areas'
+import { assignDistance } from './kinds/assign'
+import { choiceDistance } from './kinds/choice'
+import { distance } from './distance'
+import { positionDistance } from './kinds/position'
+import { rangeDistance } from './kinds/range'
+import { ratioDistance } from './kinds/physical'
+import { scaleDistance } from './kinds/scale'
+import { sizeDistance } from './kinds/size'
 import { heldUpTo } from '../standards'
 import { gradeOf } from './grade'
 import { PLACE_IDS, placeDistance } from './places'
 import { RELATIVES } from './relatives'
 import * as v from 'valibot'
-import { distanceReason } from './reason'
+import { distanceReason } from './distance'
 import { targetSchema } from './schema'
-import { type Area, type NeutralValue, rangeSchema } from './values'
+import type { Area, NeutralValue } from './values'
 import { toleranceWords } from './words'
 
 describe('amounts', () => {
@@ -231,7 +229,7 @@ it('has every dimension once, each with a plain meaning', () => {
 
 describe('values that are read', () => {
   const range = (nearMetres: number, farMetres: number | 'infinity') =>
-    v.safeParse(rangeSchema, { nearMetres, farMetres }).success
+    v.safeParse(targetSchema(dimension('range.limit')), { nearMetres, farMetres }).success
 
   it('are ranges from near to far', () => {
     expect([range(1, 5), range(3, 'infinity'), range(5, 5), range(5, 1), range(0, 5), range(1, 0)]).toEqual([

@@ -1,5 +1,6 @@
 import { type Dimension, dimension } from './dimensions'
-import { AREA_WEIGHTS, completeArea, distance } from './distance'
+import { AREA_WEIGHTS, completeArea } from './kinds/area'
+import { distance } from './distance'
 import type { Area, NeutralValue } from './values'
 
 /**

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { areaDistance } from './distance'
+import { areaDistance } from './kinds/area'
 import { BY_SIZE, typicalArea } from './typical'
 import { PATTERNS } from './values'
 

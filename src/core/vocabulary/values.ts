@@ -1,8 +1,7 @@
-import * as v from 'valibot'
-import { PLACE_IDS, type Place } from './places'
+import type { Place } from './places'
 
 /**
- * The values that targets and meanings are written in. Each kind has a schema; numbers carry their unit in the
+ * The values that targets and meanings are written in; `kinds` says all else of each. Numbers carry their unit in the
  * dimension, shares of the frame run from 0 to 1.
  */
 
@@ -103,52 +102,3 @@ export type NeutralValue =
   | readonly Area[]
   | FocusRange
   | Magnify
-
-const share = v.pipe(v.number(), v.minValue(0), v.maxValue(1))
-const positiveShare = v.pipe(v.number(), v.gtValue(0), v.maxValue(1))
-
-export const physicalSchema = v.union(
-  [v.pipe(v.number(), v.minValue(0)), v.picklist(['never', 'always'])],
-  'expected a number of at least 0, "never" or "always"',
-)
-export const signedSchema = v.number()
-export const withinSchema = (least: number, most: number) => v.pipe(v.number(), v.minValue(least), v.maxValue(most))
-export const flagSchema = v.boolean()
-export const sizeSchema = v.strictObject({ width: positiveShare, height: positiveShare })
-export const areaSchema = v.strictObject({
-  pattern: v.picklist(PATTERNS),
-  width: positiveShare,
-  height: positiveShare,
-  chooser: v.optional(v.picklist(CHOOSERS)),
-  follow: v.optional(v.picklist(FOLLOWS)),
-})
-export const areaSetSchema = v.pipe(v.array(areaSchema), v.minLength(1), v.maxLength(20))
-export const positionSchema = v.strictObject({ x: share, y: share, recall: v.optional(v.picklist(PLACE_IDS)) })
-export const rangeSchema = v.pipe(
-  v.strictObject({
-    nearMetres: v.pipe(v.number(), v.gtValue(0)),
-    farMetres: v.union([v.pipe(v.number(), v.gtValue(0)), v.literal('infinity')], 'expected metres or "infinity"'),
-  }),
-  v.check(
-    r => r.farMetres === 'infinity' || r.nearMetres < r.farMetres,
-    'expected the near distance below the far distance',
-  ),
-)
-export const magnifySchema = v.strictObject({
-  factor: v.pipe(v.number(), v.minValue(1)),
-  seconds: v.union(
-    [v.pipe(v.number(), v.gtValue(0)), v.literal('until-released')],
-    'expected seconds or "until-released"',
-  ),
-  onRingTurn: v.boolean(),
-})
-
-const binding = {
-  area: v.optional(areaSchema),
-  subject: v.optional(
-    v.strictObject({ class: v.pipe(v.string(), v.minLength(1)), detail: v.optional(v.picklist(DETAILS)) }),
-  ),
-  press: v.optional(v.picklist(['held', 'toggled'])),
-}
-export const placeAssignmentSchema = v.strictObject({ place: v.picklist(PLACE_IDS), ...binding })
-export const controlAssignmentSchema = v.strictObject({ control: v.pipe(v.string(), v.minLength(1)), ...binding })

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { dimension } from './dimensions'
-import { distanceReason } from './reason'
+import { distanceReason } from './distance'
 import { toleranceWords, valueWords } from './words'
 
 it.each([

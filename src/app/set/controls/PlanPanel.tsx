@@ -5,7 +5,7 @@ import { FUNCTION_IDS, type FunctionId } from '@/core/functions/functions'
 import { FINGERS, type Plan, plannedUse, type PlannedUse, usesIn, withoutFunction } from '@/core/functions/plan'
 import { SCHOOL_IDS, type SchoolId, SCHOOLS } from '@/core/functions/schools'
 import { dimension } from '@/core/vocabulary/dimensions'
-import { NumberField } from '@/ui/ValueEditor'
+import { NumberField } from '@/ui/kinds/fields'
 
 export type Change = (what: string, change: (plan: Plan) => Plan) => void
 

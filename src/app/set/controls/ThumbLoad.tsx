@@ -9,7 +9,7 @@ import { SCHOOL_IDS, type SchoolId, SCHOOLS } from '@/core/functions/schools'
 import type { Shooter } from '@/server/controls'
 import { Chart } from '@/ui/Chart'
 import { CautionNote } from '@/ui/pieces'
-import { NumberField } from '@/ui/ValueEditor'
+import { NumberField } from '@/ui/kinds/fields'
 import type { Change } from './PlanPanel'
 
 const whole = (n: number): string => n.toFixed(n < 10 ? 1 : 0)

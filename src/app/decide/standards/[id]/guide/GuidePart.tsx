@@ -13,7 +13,7 @@ import { type Answers, answersTo, type Question, questionsFor } from '@/core/gui
 import { effectiveTargets, layered, type Layer, type Standard } from '@/core/standards'
 import { withAdvice, withoutGuidance, withRescue } from '@/core/standards/guidance'
 import { dimension } from '@/core/vocabulary/dimensions'
-import { sameValue } from '@/core/vocabulary/same'
+import { sameValue } from '@/core/vocabulary/distance'
 import type { CalledOn } from '@/server/guide'
 import type { Draft } from '@/ui/draft/draft'
 import { GivesWay } from '@/ui/GivesWay'

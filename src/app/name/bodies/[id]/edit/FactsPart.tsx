@@ -5,7 +5,7 @@ import { type ReactNode, useState } from 'react'
 import { type Body, FACT_WORDS, type FactId } from '@/core/bodies'
 import { CoverageDrawing } from '@/ui/CoverageDrawing'
 import { RateFacts } from './RateFacts'
-import { NumberField } from '@/ui/ValueEditor'
+import { NumberField } from '@/ui/kinds/fields'
 import type { Editor } from './use-editor'
 
 const Section = ({

@@ -4,7 +4,7 @@ import { Autocomplete, Box, Button, TextField, Typography } from '@mui/material'
 import type { Body } from '@/core/bodies'
 import { dimension, DIMENSIONS, GROUPS } from '@/core/vocabulary/dimensions'
 import type { Meaning } from '@/core/vocabulary/schema'
-import { startingValue, ValueEditor } from '@/ui/ValueEditor'
+import { startingValue, ValueEditor } from '@/ui/kinds'
 
 const GROUP_LABEL = new Map(GROUPS.map(g => [g.id, g.label]))
 
