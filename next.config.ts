@@ -1,7 +1,7 @@
 import type { NextConfig } from 'next'
 
 const config: NextConfig = {
-  serverExternalPackages: ['knex', 'better-sqlite3', 'exceljs', '@react-pdf/renderer', 'pdfkit', 'piscina'],
+  serverExternalPackages: ['knex', 'better-sqlite3', 'exceljs', 'pdfkit', 'piscina'],
   poweredByHeader: false,
   reactStrictMode: true,
   // Types are checked by `npm run types`, and by `npm test` before it builds.

@@ -6,7 +6,7 @@ await ensureInstalled()
 const chromium = ensureChromium()
 const looks = async () => {
   await step('Formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.'])
-  await step('Layers', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src', 'test'])
+  await step('Layers', bin('depcruise'), ['--config', '.dependency-cruiser.mjs', 'src', 'test'])
   await step('Types', bin('tsc'), ['--noEmit'])
   await step('Lint', bin('eslint'), ['.', '--max-warnings', '0'])
 }

@@ -4,6 +4,7 @@ import { schoolsOf } from '@/core/guide/guide'
 import { cellWords, gotValue, type Outcome, type Resolution } from '@/core/resolve'
 import { type Context, contextFrom, type Standard } from '@/core/standards'
 import { compareStandards, isNoticed } from '@/core/standards/compare'
+import { mean } from '@/core/numeric/mean'
 import { dimension, DIMENSIONS } from '@/core/vocabulary/dimensions'
 import { distance } from '@/core/vocabulary/distance'
 import type { Grade } from '@/core/vocabulary/grade'
@@ -151,8 +152,6 @@ export interface Selections {
   }[]
 }
 
-const mean = (n: readonly number[]) => (n.length ? n.reduce((s, x) => s + x, 0) / n.length : 0)
-
 /** One standard on two selections of bodies: where the two groups behave differently. */
 export const twoSelections = async (
   ref: string,
@@ -178,7 +177,7 @@ export const twoSelections = async (
   return {
     standard: { name, version },
     failed: both.flatMap(r => r.failed),
-    sides: sides.map(s => ({ bodies: s.map(b => b.model), agreement: mean(s.map(b => b.resolution.agreement)) })),
+    sides: sides.map(s => ({ bodies: s.map(b => b.model), agreement: mean(s.map(b => b.resolution.agreement), 0) })),
     lines: targets.flatMap(({ target }) => {
       const d = dimension(target.dimension)
       const cells = sides.map((side): GroupCell => {
@@ -193,7 +192,7 @@ export const twoSelections = async (
           does: [...does]
             .map(([value, bodies]) => ({ value, bodies }))
             .sort((x, y) => y.bodies.length - x.bodies.length),
-          meanDistance: mean(side.map(b => outcomeOn(b.resolution, d.id)?.distance ?? 1)),
+          meanDistance: mean(side.map(b => outcomeOn(b.resolution, d.id)?.distance ?? 1), 0),
         }
       })
       const sets = cells.map(c =>

@@ -1,6 +1,6 @@
 import type { Actor } from './actor'
 import 'server-only'
-import { createEvents, type DateArray } from 'ics'
+import ical from 'ical-generator'
 import { eventWords } from '@/core/kit/event-words'
 import type { UnitEvent } from '@/core/kit/known'
 import { type Readiness, READINESS_ORDER, type ReadinessState, readinessOf, readinessWords } from '@/core/kit/readiness'
@@ -241,11 +241,6 @@ export const setRecheckWeeks = async (
     throw changedMeanwhile('interval')
 }
 
-const dateOf = (at: string): DateArray => {
-  const d = new Date(at)
-  return [d.getUTCFullYear(), d.getUTCMonth() + 1, d.getUTCDate()]
-}
-
 /**
  * When each unit is to be looked at, as a calendar: the day its signature runs out, today for those that are owed.
  *
@@ -258,20 +253,20 @@ export const readCalendar = async (
   now = new Date().toISOString(),
 ): Promise<string> => {
   const view = await readReadiness(ref, context, undefined, now)
-  const { error, value } = createEvents(
-    view.units.map(u => {
-      const at = u.readiness.is === 'ready' ? u.readiness.until : now
-      return {
-        uid: `${u.unit}.${view.standard.id}@coherion`,
-        productId: 'coherion',
-        start: dateOf(at),
-        end: dateOf(new Date(Date.parse(at) + DAY_MS).toISOString()),
-        title: `${u.tag} for ${view.standard.name}: ${u.readiness.is === 'ready' ? 'look again' : u.words}`,
-        description: `${u.maker} ${u.model}, firmware ${u.firmware}`,
-        url: `${address}/set/cards/${u.body}?standard=${refText({ id: view.standard.id })}&unit=${u.unit}`,
-      }
-    }),
-  )
-  if (error) throw error
-  return value ?? ''
+  const calendar = ical({ prodId: { company: 'Coherion', product: 'Readiness' }, name: view.standard.name })
+  for (const u of view.units) {
+    const at = u.readiness.is === 'ready' ? u.readiness.until : now
+    calendar.createEvent({
+      id: `${u.unit}.${view.standard.id}@coherion`,
+      stamp: now,
+      allDay: true,
+      timezone: 'UTC',
+      start: at,
+      end: new Date(Date.parse(at) + DAY_MS),
+      summary: `${u.tag} for ${view.standard.name}: ${u.readiness.is === 'ready' ? 'look again' : u.words}`,
+      description: `${u.maker} ${u.model}, firmware ${u.firmware}`,
+      url: `${address}/set/cards/${u.body}?standard=${refText({ id: view.standard.id })}&unit=${u.unit}`,
+    })
+  }
+  return calendar.toString()
 }

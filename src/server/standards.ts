@@ -16,6 +16,7 @@ import {
 import { compareLayers, compareStandards, isNoticed, type TargetDifference } from '@/core/standards/compare'
 import { emptyStandard, withNewerBelow } from '@/core/standards/edit'
 import houseBaseline from '@/core/standards/house-baseline.json' with { type: 'json' }
+import { mean } from '@/core/numeric/mean'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { listHistory } from '@/db/history'
 import { saveUsualStandard } from '@/db/settings'
@@ -297,9 +298,6 @@ export interface EffectView {
   readonly noticed: number
 }
 
-const mean = (numbers: readonly number[]) =>
-  numbers.length ? numbers.reduce((sum, n) => sum + n, 0) / numbers.length : 1
-
 /** What approving a version will do: which bodies and units change, in how many steps, at what gain or loss. */
 export const effectOf = async (ref: string): Promise<EffectView> => {
   const after = await readStandard(ref)
@@ -342,8 +340,8 @@ export const effectOf = async (ref: string): Promise<EffectView> => {
     failed,
     units: changed.reduce((sum, e) => sum + e.units.length, 0),
     steps: changed.reduce((sum, e) => sum + e.steps * e.units.length, 0),
-    agreementBefore: mean(effects.map(e => e.agreementBefore)),
-    agreementAfter: mean(effects.map(e => e.agreementAfter)),
+    agreementBefore: mean(effects.map(e => e.agreementBefore), 1),
+    agreementAfter: mean(effects.map(e => e.agreementAfter), 1),
     noticed: before ? compareStandards(before.document, document).filter(isNoticed).length : 0,
   }
 }

@@ -3,9 +3,7 @@
 import { Alert, Button, Typography } from '@mui/material'
 import { useEffect } from 'react'
 import type { Draft, Status } from './draft/draft'
-
-const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName)
+import { isTyping } from './typing'
 
 /** Whether what was typed is stored. */
 export const StatusLine = ({ status }: { status: Status }) => {

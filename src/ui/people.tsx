@@ -1,6 +1,7 @@
 'use client'
 
-import { createContext, type ReactNode, useContext, useSyncExternalStore } from 'react'
+import { createContext, type ReactNode, useContext } from 'react'
+import { useLocal, writeLocal } from './local'
 
 export interface Person {
   readonly id: string
@@ -8,16 +9,6 @@ export interface Person {
 }
 
 const KEY = 'coherion-person'
-const CHANGED = 'coherion-person-changed'
-
-const subscribe = (onChange: () => void) => {
-  window.addEventListener(CHANGED, onChange)
-  window.addEventListener('storage', onChange)
-  return () => {
-    window.removeEventListener(CHANGED, onChange)
-    window.removeEventListener('storage', onChange)
-  }
-}
 
 const People = createContext<readonly Person[]>([])
 
@@ -28,11 +19,7 @@ export const PeopleProvider = ({ people, children }: { people: readonly Person[]
 /** Everybody who signs, and who signs on this device. */
 export const usePeople = () => {
   const people = useContext(People)
-  const chosen = useSyncExternalStore(
-    subscribe,
-    () => window.localStorage.getItem(KEY),
-    () => null,
-  )
+  const [chosen] = useLocal(KEY)
   const [id, name] = chosen?.split('\n') ?? []
   // A page that was kept for when there is no network may not know somebody who joined since.
   const kept = id && name ? { id, name } : undefined
@@ -40,7 +27,4 @@ export const usePeople = () => {
 }
 
 /** Makes a person the one who signs on this device. */
-export const choosePerson = ({ id, name }: Person): void => {
-  window.localStorage.setItem(KEY, `${id}\n${name}`)
-  window.dispatchEvent(new Event(CHANGED))
-}
+export const choosePerson = ({ id, name }: Person): void => writeLocal(KEY, `${id}\n${name}`)

@@ -271,40 +271,39 @@ test('two people draft at once, and the server goes away in between: nothing typ
   await expect(again.getByRole('button', { name: /^Response to speed/ })).toContainText('0.6')
 })
 
-for (const colorScheme of ['light', 'dark'] as const)
-  test.describe(`on a phone, ${colorScheme}`, () => {
-    test.use({ viewport: { width: 390, height: 800 }, hasTouch: true, colorScheme })
+test.describe('on a phone, at night', () => {
+  test.use({ viewport: { width: 390, height: 800 }, hasTouch: true, colorScheme: 'dark' })
 
-    test('the slider stays under the finger, and what it does is one touch away', async ({
-      page,
-      concordance,
-      expectAccessible,
-    }) => {
-      await concordance.open('?standard=high-rope&bodies=sorrel,tollgate,wicket')
-      const slider = page.getByRole('slider', { name: /From best on each body/ })
-      await slider.focus()
-      for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight')
-      await expect(slider).toHaveValue('3')
-      await expect(page).toHaveURL(/level=18/)
-      await page.getByRole('button', { name: 'What levelling does, and keep it' }).click()
-      await expect(page.getByRole('dialog')).toContainText('being alike counts 0.18 against 1')
-      await expect(page.getByRole('button', { name: 'Keep it in a new draft' })).toBeVisible()
-      await expectAccessible()
-    })
-
-    test('every view of the decision fits and can be read', async ({ page, expectAccessible }) => {
-      for (const path of [
-        '/decide/standards',
-        '/decide/standards/ring-action?version=3&target=area.pattern',
-        '/decide/standards/ring-action?version=3&part=guide',
-        '/decide/standards/ring-action?version=3&part=versions',
-        '/decide/compare?topic=start',
-      ]) {
-        await page.goto(path)
-        await expect(page.locator('h1')).toBeVisible()
-        await expect(page.getByRole('progressbar')).toHaveCount(0)
-        expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth), path).toBe(true)
-        await expectAccessible()
-      }
-    })
+  test('the slider stays under the finger, and what it does is one touch away', async ({
+    page,
+    concordance,
+    expectAccessible,
+  }) => {
+    await concordance.open('?standard=high-rope&bodies=sorrel,tollgate,wicket')
+    const slider = page.getByRole('slider', { name: /From best on each body/ })
+    await slider.focus()
+    for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight')
+    await expect(slider).toHaveValue('3')
+    await expect(page).toHaveURL(/level=18/)
+    await page.getByRole('button', { name: 'What levelling does, and keep it' }).click()
+    await expect(page.getByRole('dialog')).toContainText('being alike counts 0.18 against 1')
+    await expect(page.getByRole('button', { name: 'Keep it in a new draft' })).toBeVisible()
+    await expectAccessible()
   })
+
+  test('every view of the decision fits and can be read', async ({ page, expectAccessible }) => {
+    for (const path of [
+      '/decide/standards',
+      '/decide/standards/ring-action?version=3&target=area.pattern',
+      '/decide/standards/ring-action?version=3&part=guide',
+      '/decide/standards/ring-action?version=3&part=versions',
+      '/decide/compare?topic=start',
+    ]) {
+      await page.goto(path)
+      await expect(page.locator('h1')).toBeVisible()
+      await expect(page.getByRole('progressbar')).toHaveCount(0)
+      expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth), path).toBe(true)
+      await expectAccessible()
+    }
+  })
+})

@@ -374,34 +374,32 @@ test.describe('the editor', () => {
 })
 
 test.describe('the phrasebook', () => {
-  for (const colorScheme of ['light', 'dark'] as const)
-    test(`translates from anywhere, ${colorScheme}`, async ({ page, concordance, expectAccessible }) => {
-      await page.emulateMedia({ colorScheme })
-      await concordance.open(FIVE)
-      const dialog = page.getByRole('dialog', { name: 'Translate a term' })
-      // The keys of the page work once its scripts have started.
-      await expect(async () => {
-        await page.keyboard.press('/')
-        await expect(dialog).toBeVisible({ timeout: 500 })
-      }).toPass()
-      await page.keyboard.type('nervve')
-      await expect(dialog.getByRole('status')).toContainText('Response to speed')
-      await expect(dialog.getByRole('status')).toContainText('Switching point')
-      await expectAccessible()
-      await page.keyboard.press('ArrowDown')
-      await page.keyboard.press('Enter')
-      await expect(page).toHaveURL(/phrasebook\/track\.(switch|response)/)
-      await expect(page).toHaveURL(/bodies=sorrel/)
-      await expectAccessible()
+  test('translates from anywhere', async ({ page, concordance, expectAccessible }) => {
+    await concordance.open(FIVE)
+    const dialog = page.getByRole('dialog', { name: 'Translate a term' })
+    // The keys of the page work once its scripts have started.
+    await expect(async () => {
+      await page.keyboard.press('/')
+      await expect(dialog).toBeVisible({ timeout: 500 })
+    }).toPass()
+    await page.keyboard.type('nervve')
+    await expect(dialog.getByRole('status')).toContainText('Response to speed')
+    await expect(dialog.getByRole('status')).toContainText('Switching point')
+    await expectAccessible()
+    await page.keyboard.press('ArrowDown')
+    await page.keyboard.press('Enter')
+    await expect(page).toHaveURL(/phrasebook\/track\.(switch|response)/)
+    await expect(page).toHaveURL(/bodies=sorrel/)
+    await expectAccessible()
 
-      await page.goto(`/name/phrasebook/track.hold${FIVE}`)
-      await expect(page.getByRole('group', { name: 'Scales side by side' })).toContainText('runs the other way')
-      await expect(page.getByRole('img', { name: /Grip 5 of 7: 1.3 s, measured 9 times/ })).toBeVisible()
-      await expect(page.getByRole('img', { name: /Stick \+1: 0.5 s, declared/ })).toBeVisible()
-      await expect(page.getByText('Nearest way:').first()).toBeVisible()
-      await expect(page.getByRole('list', { name: 'False friends' })).toContainText('trail')
-      await expectAccessible()
-    })
+    await page.goto(`/name/phrasebook/track.hold${FIVE}`)
+    await expect(page.getByRole('group', { name: 'Scales side by side' })).toContainText('runs the other way')
+    await expect(page.getByRole('img', { name: /Grip 5 of 7: 1.3 s, measured 9 times/ })).toBeVisible()
+    await expect(page.getByRole('img', { name: /Stick \+1: 0.5 s, declared/ })).toBeVisible()
+    await expect(page.getByText('Nearest way:').first()).toBeVisible()
+    await expect(page.getByRole('list', { name: 'False friends' })).toContainText('trail')
+    await expectAccessible()
+  })
 
   test('says so when there is nothing like it', async ({ page }) => {
     await page.goto('/name/phrasebook')

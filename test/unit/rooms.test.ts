@@ -1,5 +1,4 @@
 import { readdirSync, readFileSync } from 'node:fs'
-import { createRequire } from 'node:module'
 import { dirname, join, normalize } from 'node:path'
 import { describe, expect, it } from 'vitest'
 
@@ -13,12 +12,15 @@ interface Rule {
   readonly from: { readonly path?: string }
   readonly to: { readonly path?: string }
 }
-const require = createRequire(import.meta.url)
-const { rooms, roomsIn } = require('../../scripts/rooms.cjs') as {
+/** Plain scripts, without types of their own. */
+const script = (path: string): Promise<unknown> => import(/* @vite-ignore */ path)
+const { rooms, roomsIn } = (await script('../../scripts/rooms.mjs')) as {
   rooms: () => readonly Room[]
   roomsIn: (text: string) => readonly Room[]
 }
-const { forbidden } = require('../../.dependency-cruiser.cjs') as { forbidden: readonly Rule[] }
+const { default: cruiser } = (await script('../../.dependency-cruiser.mjs')) as {
+  default: { forbidden: readonly Rule[] }
+}
 
 const TABLE = rooms()
 const foldersIn = (folder: string) =>
@@ -69,7 +71,7 @@ describe('the table of rooms', () => {
     for (const from of TABLE.filter(r => r.calls))
       for (const to of FOLDERS.filter(f => f !== from.path)) {
         const allowed = (from.calls ?? []).some(c => to === c || to.startsWith(`${c}/`))
-        const refusals = forbidden.filter(
+        const refusals = cruiser.forbidden.filter(
           r =>
             r.name.endsWith('-calls-what-the-table-says') &&
             new RegExp(r.from.path ?? '').test(`${from.path}/some.ts`) &&

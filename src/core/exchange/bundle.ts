@@ -34,7 +34,7 @@ const all = <T>(
   })
 
 /** A format without its version: a later one is known, and told as such. */
-const kindOf = (format: string): string => format.replace(/\d+$/, '')
+const kindOf = (format: string): string => format.slice(0, format.indexOf('/') + 1)
 
 /** Reads a file that holds a body, a lens, or many of both. One wrong document spoils the file. */
 export const parseBundle = (value: unknown, file: string): Parsed<Bundle> => {

@@ -9,7 +9,7 @@ export const eventWords = (
   standardName: (id: string) => string,
 ): string => {
   const setting = (id: string) => body?.settings.find(s => s.id === id)
-  return kindOf(event).words(event as never, {
+  return kindOf(event).words(event, {
     setting: id => setting(id)?.label ?? id,
     option: (of, id) => setting(of)?.options.find(o => o.id === id)?.label ?? id,
     standard: standardName,

@@ -22,10 +22,10 @@ const after = (profile: Body, fold: Fold, event: UnitEvent): Fold => {
   const kind = kindOf(event)
   const { signed, touched } = fold.known
   const isFirst = signed !== undefined && touched === undefined
-  const isTouched = isFirst && kind.mayTouch(fold.known, event as never)
+  const isTouched = isFirst && kind.mayTouch(fold.known, event)
   return kind.after(
     { ...fold, known: { ...fold.known, touched: isTouched ? event : touched } },
-    event as never,
+    event,
     profile,
   )
 }

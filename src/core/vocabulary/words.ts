@@ -12,7 +12,7 @@ export { counted, inSentence, metres, percent } from './plain-words'
  * @example valueWords(dimension('track.hold'), 1.2) // '1.2 s'
  */
 export const valueWords = (d: Dimension, value: NeutralValue, controlLabel?: (id: string) => string): string =>
-  kindOf(d).words(d, value as never, controlLabel)
+  kindOf(d).words(d, value, controlLabel)
 
 /** A target's tolerance in words: a share or a difference for amounts, else the largest distance accepted. */
 export const toleranceWords = (d: Dimension, tolerance: number): string => {

@@ -184,7 +184,6 @@ const guidanceBlocks = (
 export class CardPaper {
   private readonly text: PaperText
   private readonly paper: (typeof PAPERS)[PaperId]
-  private readonly bytes: Promise<Uint8Array>
   private y = 0
 
   constructor(
@@ -193,13 +192,6 @@ export class CardPaper {
   ) {
     this.paper = PAPERS[paper]
     this.text = new PaperText(this.paper.page, this.paper.text)
-    const chunks: Buffer[] = []
-    const { doc } = this.text
-    this.bytes = new Promise((done, failed) => {
-      doc.on('data', (chunk: Buffer) => chunks.push(chunk))
-      doc.on('end', () => done(Buffer.concat(chunks)))
-      doc.on('error', failed)
-    })
   }
 
   private get width(): number {
@@ -228,9 +220,7 @@ export class CardPaper {
 
   /** Closes the document. */
   end(title: string): Promise<Uint8Array> {
-    this.text.doc.info.Title = title
-    this.text.doc.end()
-    return this.bytes
+    return this.text.end(title)
   }
 
   private turn(): void {

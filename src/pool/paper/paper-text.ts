@@ -18,7 +18,7 @@ interface Run {
   readonly width: number
 }
 
-interface Line {
+export interface Line {
   readonly runs: readonly Run[]
   readonly height: number
 }
@@ -47,6 +47,7 @@ export const canPrint = (text: string): boolean =>
 export class PaperText {
   readonly doc: PDFKit.PDFDocument
   private readonly widths = new Map<string, number>()
+  private readonly bytes: Promise<Uint8Array>
 
   /**
    * @param page width and height in points
@@ -57,6 +58,12 @@ export class PaperText {
     private readonly size: number,
   ) {
     this.doc = new PDFDocument({ size: [...page], margin: 0, autoFirstPage: false, bufferPages: true, lang: 'en' })
+    const chunks: Buffer[] = []
+    this.bytes = new Promise((done, failed) => {
+      this.doc.on('data', (chunk: Buffer) => chunks.push(chunk))
+      this.doc.on('end', () => done(Buffer.concat(chunks)))
+      this.doc.on('error', failed)
+    })
     for (const letters of ['latin', 'latin-ext'] as const)
       for (const weight of [400, 700] as const) this.doc.registerFont(`${letters} ${weight}`, faceFile(letters, weight))
   }
@@ -94,6 +101,13 @@ export class PaperText {
       down += height
     }
     return down
+  }
+
+  /** Closes the document. */
+  end(title: string): Promise<Uint8Array> {
+    this.doc.info.Title = title
+    this.doc.end()
+    return this.bytes
   }
 
   private runs(word: string, weight: 400 | 700, size: number): readonly Run[] {

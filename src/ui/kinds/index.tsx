@@ -50,7 +50,7 @@ export const ValueEditor = ({
   onChange: (value: NeutralValue) => void
 }) => {
   const Editor = EDITORS[d.kind] as ComponentType<EditorProps<Kind>>
-  return <Editor body={body} d={d} value={value as never} onChange={onChange} />
+  return <Editor body={body} d={d} value={value} onChange={onChange} />
 }
 
 /** A first value of the right kind, to be changed; on a body, a function begins on a control that takes it. */

@@ -1,25 +1,16 @@
 'use client'
 
 import { Alert, Box, Button, Checkbox, FormControlLabel, Typography } from '@mui/material'
-import { useEffect, useRef, useState, useSyncExternalStore } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import type { CardView, CheckView } from '@/server/cards'
+import { useLocal } from '@/ui/local'
 import { usePeople } from '@/ui/people'
 import { MenuPath } from '@/ui/pieces'
 import { When } from '@/ui/When'
 import { SaysElse, type Tell } from './SaysElse'
 
-const TIMED = 'coherion.walks-timed'
-const subscribe = (changed: () => void) => {
-  window.addEventListener('storage', changed)
-  return () => window.removeEventListener('storage', changed)
-}
 /** Whether walks are timed on this device; they are until somebody says otherwise. */
-const useTimed = () =>
-  useSyncExternalStore(
-    subscribe,
-    () => window.localStorage.getItem(TIMED) !== 'no',
-    () => true,
-  )
+const TIMED = 'coherion.walks-timed'
 
 /** That it is signed, where nobody can miss it: at the head of the card. */
 export const Signed = ({ card }: { card: CardView }) => {
@@ -54,7 +45,8 @@ export const Signing = ({
   onTold: Tell
 }) => {
   const { person } = usePeople()
-  const timed = useTimed()
+  const [timing, setTimed] = useLocal(TIMED)
+  const timed = timing !== 'no'
   const [proved, setProved] = useState<ReadonlySet<string>>(new Set())
   const [isAgain, setAgain] = useState(false)
   const isProved = card.proofs.every(p => proved.has(p.id))
@@ -120,10 +112,7 @@ export const Signing = ({
           <Checkbox
             size="small"
             checked={timed}
-            onChange={e => {
-              window.localStorage.setItem(TIMED, e.target.checked ? 'yes' : 'no')
-              window.dispatchEvent(new StorageEvent('storage'))
-            }}
+            onChange={e => setTimed(e.target.checked ? 'yes' : 'no')}
           />
         }
         label={<Typography variant="body2">count how long this walk took, so that the next card can say</Typography>}

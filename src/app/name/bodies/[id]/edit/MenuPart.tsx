@@ -31,6 +31,7 @@ import { readingName } from './reading-words'
 import type { Editor } from './use-editor'
 import { useProposals } from './use-proposals'
 import { later } from '@/ui/later'
+import { isTyping } from '@/ui/typing'
 
 const PasteDialog = later(() => import('./PasteDialog').then(m => m.PasteDialog))
 const ReviewPart = later(() => import('./ReviewPart').then(m => m.ReviewPart))
@@ -66,9 +67,6 @@ const Line = styled('div')(({ theme }) => ({
   '&[data-focused="true"]': { boxShadow: `inset 3px 0 0 ${theme.vars?.palette.own.marigold.main}` },
   '&[data-drop="true"]': { borderBottom: `3px solid ${theme.vars?.palette.own.marigold.main}` },
 }))
-
-const isEditable = (target: EventTarget): boolean =>
-  target instanceof HTMLElement && ['INPUT', 'TEXTAREA'].includes(target.tagName)
 
 /** Where something new or moved goes, after this line. */
 const placeAfter = (body: Body, line: MenuLine): Place => {
@@ -221,7 +219,7 @@ export const MenuPart = ({ editor }: { editor: Editor }) => {
   const shown = readings.filter((r, i) => i === 0 || r.dimensions.length > 0).slice(0, MOST_PROPOSALS)
 
   const onKey = (event: KeyboardEvent) => {
-    if (isEditable(event.target) || event.ctrlKey || event.metaKey) return
+    if (isTyping(event.target) || event.ctrlKey || event.metaKey) return
     const done = (work: () => void) => {
       event.preventDefault()
       event.stopPropagation()

@@ -1,4 +1,4 @@
-const { rooms } = require('./scripts/rooms.cjs')
+import { rooms } from './scripts/rooms.mjs'
 
 const own = { pathNot: '\\.test\\.ts$' }
 const rule = (name, from, to, comment) => ({ name, severity: 'error', comment, from: { ...own, ...from }, to })
@@ -18,7 +18,7 @@ const arrows = rooms()
 /** What the application router runs on the server; everything else in src/app may reach the browser. */
 const SERVER_FILES = '/(page|layout|route|not-found|loading|icon)\\.tsx?$'
 
-module.exports = {
+export default {
   forbidden: [
     ...arrows,
     rule(

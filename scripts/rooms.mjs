@@ -1,13 +1,12 @@
 /** The table of rooms in CONTRIBUTING.md, which the arrows are held to. */
-const { readFileSync } = require('node:fs')
-const { join } = require('node:path')
+import { readFileSync } from 'node:fs'
 
 /**
  * @param {string} text a Markdown document with the table
  * @returns {{ path: string, calls: string[] | undefined }[]} each room with the paths it may call, in the order of the
  *   table; undefined where it may call everything
  */
-const roomsIn = text => {
+export const roomsIn = text => {
   const rows = [...text.matchAll(/^\| `([^`]+)` +\|[^|]+\| ([^|]+?) +\|$/gm)].map(([, path, calls]) => ({
     path,
     calls,
@@ -26,6 +25,4 @@ const roomsIn = text => {
   }))
 }
 
-const rooms = () => roomsIn(readFileSync(join(__dirname, '..', 'CONTRIBUTING.md'), 'utf8'))
-
-module.exports = { rooms, roomsIn }
+export const rooms = () => roomsIn(readFileSync(new URL('../CONTRIBUTING.md', import.meta.url), 'utf8'))
