@@ -41,6 +41,22 @@ export class TestServer {
     return server
   }
 
+  /** On a folder that is kept. */
+  static async on(folder: string): Promise<TestServer> {
+    const server = new TestServer(await freePort(), 'demo', folder)
+    await server.up()
+    return server
+  }
+
+  /** Ends it as it ends by itself: what is being written is written to its end. */
+  async end(): Promise<void> {
+    const { child } = this
+    if (!child || child.exitCode !== null) return
+    const gone = new Promise(done => child.once('exit', done))
+    child.kill('SIGTERM')
+    await gone
+  }
+
   get folder(): string {
     return this.data
   }

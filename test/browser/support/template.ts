@@ -1,15 +1,30 @@
 import { mkdirSync, rmSync } from 'node:fs'
 import { openDatabase } from '../../../src/db/connection'
 import { seedDemo } from '../../../src/demo/seed'
-import { TEMPLATE } from './server'
+import { TEMPLATE, TestServer } from './server'
 
-/** Seeds the demo once; every test starts on a copy of it. */
+/** What most tests look at first. */
+const LOOKED_AT = [
+  '/keep/readiness',
+  '/keep/readiness?by=standard',
+  '/set/cards',
+  '/decide/concordance',
+  '/decide/concordance?standard=house-baseline',
+  '/decide/concordance?standard=high-rope',
+  '/set/controls',
+  '/name/phrasebook/dictionary',
+]
+
+/** Seeds the demo once and has worked out what is usually asked first; every test starts on a copy of it. */
 const makeTemplate = async (): Promise<void> => {
   rmSync(TEMPLATE, { recursive: true, force: true })
   mkdirSync(TEMPLATE, { recursive: true })
   const db = await openDatabase(TEMPLATE, 'demo')
   await seedDemo(db, new Date().toISOString())
   await db.destroy()
+  const server = await TestServer.on(TEMPLATE)
+  for (const path of LOOKED_AT) await (await fetch(`${server.address}${path}`)).text()
+  await server.end()
 }
 
 export default makeTemplate
