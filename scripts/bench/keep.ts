@@ -1,7 +1,7 @@
 import { type Browser, chromium } from '@playwright/test'
 import { bodyAt, factoryState, type State } from '../../src/core/bodies'
 import { resolve } from '../../src/core/resolve'
-import { planWalk } from '../../src/core/steps/plan'
+import { planSteps } from '../../src/core/steps/plan'
 import { settled } from '../../src/core/steps/walk'
 import { type Db, openDatabase } from '../../src/db/connection'
 import { demoBodies, demoStandards } from '../../src/demo/world'
@@ -26,7 +26,7 @@ const twoStates = (seed: number) => {
   for (let count = STEPS; count <= order.length; count++) {
     const wanted = order.slice(0, count).map(s => [s.id, r.pick(s.options.filter(o => o.id !== s.default)).id])
     const to = settled(body, { ...from, ...(Object.fromEntries(wanted) as State) })
-    if (planWalk(body, from, to).steps.length === STEPS) return { body, from, to }
+    if (planSteps(body, from, to).steps.length === STEPS) return { body, from, to }
   }
   return undefined
 }
@@ -35,7 +35,7 @@ const benchPlanning = (): void => {
   const cases = Array.from({ length: 60 }, (_, i) => twoStates(i + 1) ?? []).flat()
   const times = cases.map(({ body, from, to }) => {
     const began = performance.now()
-    planWalk(body, from, to)
+    planSteps(body, from, to)
     return performance.now() - began
   })
   console.log(
@@ -55,7 +55,7 @@ export const addUnits = async (db: Db): Promise<void> => {
     return {
       profile,
       firmware,
-      steps: planWalk(body, factoryState(body), resolve(body, standard, { firmware }).state).steps,
+      steps: planSteps(body, factoryState(body), resolve(body, standard, { firmware }).state).steps,
     }
   })
   const r = random(5)

@@ -1,7 +1,7 @@
 import type { Knex } from 'knex'
 import type { State } from '../core/bodies'
 import { type Db, withRetry } from './connection'
-import { type Change, recordChange } from './history'
+import { type HistoryEntry, recordChange } from './history'
 import { addUnitEvent, type NewUnitEvent, type Recorded } from './unit-events'
 
 /** What a card is for. A body without units has a card of its own. */
@@ -123,7 +123,7 @@ export const setTick = (
   personId: string | null,
   { receipt, received }: Pick<Recorded, 'receipt' | 'received'> = {},
 ): Promise<void> => {
-  const work = async (trx: Knex.Transaction): Promise<Change | undefined> => {
+  const work = async (trx: Knex.Transaction): Promise<HistoryEntry | undefined> => {
     const card_id = cardId(key)
     await beginWalk(trx, key, from, at)
     const before = await trx<{ card_id: string; step: string; person_id: string | null; ticked_at: string }>('ticks')

@@ -4,7 +4,7 @@ import { withRetry } from './connection'
 import { putReceipt, type Receipt } from './received'
 
 /** One change: who, what, and how it was before and after. */
-export interface Change {
+export interface HistoryEntry {
   readonly personId: string | null
   readonly kind: 'person' | 'body' | 'lens' | 'unit' | 'standard' | 'card' | 'house'
   readonly subject: string
@@ -27,7 +27,7 @@ export interface HistoryRow {
 const asText = (value: unknown): string | null => (value === undefined || value === null ? null : JSON.stringify(value))
 
 /** Writes the event of a change, within the transaction that makes it. */
-export const writeEvent = async (trx: Knex.Transaction, at: string, change: Change): Promise<void> => {
+export const writeEvent = async (trx: Knex.Transaction, at: string, change: HistoryEntry): Promise<void> => {
   const { personId, kind, subject, what, before, after } = change
   await trx('history').insert({
     at,
@@ -49,7 +49,7 @@ export const writeEvent = async (trx: Knex.Transaction, at: string, change: Chan
 export const recordChange = (
   db: Db,
   at: string,
-  work: (trx: Knex.Transaction) => Promise<Change | undefined>,
+  work: (trx: Knex.Transaction) => Promise<HistoryEntry | undefined>,
   receipt?: Receipt,
 ): Promise<void> =>
   withRetry(() =>
@@ -63,7 +63,7 @@ export const recordChange = (
 export type HistoryHeading = Pick<HistoryRow, 'id' | 'at' | 'what'> & { readonly person: string | null }
 
 /** The events of one subject, newest first, without what changed. */
-export const listHistory = (db: Db, kind: Change['kind'], subject: string): Promise<readonly HistoryHeading[]> =>
+export const listHistory = (db: Db, kind: HistoryEntry['kind'], subject: string): Promise<readonly HistoryHeading[]> =>
   withRetry(() =>
     db('history')
       .leftJoin('people', 'people.id', 'history.person_id')
@@ -78,5 +78,5 @@ export const readEvent = (db: Db, id: number): Promise<HistoryRow | undefined> =
   withRetry(async () => db<HistoryRow>('history').where({ id }).first())
 
 /** The events of one subject, newest first. */
-export const readHistory = (db: Db, kind: Change['kind'], subject: string): Promise<readonly HistoryRow[]> =>
+export const readHistory = (db: Db, kind: HistoryEntry['kind'], subject: string): Promise<readonly HistoryRow[]> =>
   withRetry(() => db<HistoryRow>('history').where({ kind, subject }).orderBy('id', 'desc').limit(500))

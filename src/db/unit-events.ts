@@ -3,7 +3,7 @@ import { EVENTS } from '../core/kit/events'
 import { CLOSES_WALKS, type UnitEvent, type UnitEventKind } from '../core/kit/known'
 import { placeOf } from '../core/kit/late'
 import { type Db, withRetry } from './connection'
-import { type Change, recordChange } from './history'
+import { type HistoryEntry, recordChange } from './history'
 import type { Receipt } from './received'
 
 type WithoutWho<T> = T extends unknown ? Omit<T, 'at' | 'by'> : never
@@ -184,7 +184,7 @@ export const recordUnitEvent = (
   personId: string | null,
   { also, receipt, received }: Recorded = {},
 ): Promise<void> => {
-  const work = async (trx: Knex.Transaction): Promise<Change> => {
+  const work = async (trx: Knex.Transaction): Promise<HistoryEntry> => {
     await addUnitEvent(trx, unitId, event, at, personId, { received })
     await also?.(trx)
     return { personId, kind: 'unit', subject: unitId, what: EVENTS[event.kind].short, after: event }

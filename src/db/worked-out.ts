@@ -9,7 +9,7 @@ import { withRetry } from './connection'
 export const WORKED_OUT = 'worked-out.db'
 
 /** What was worked out, or why it cannot be. */
-export type Kept =
+export type KeptAnswer =
   | { readonly text: string }
   | {
       readonly failed: string
@@ -52,14 +52,14 @@ export const openWorkedOut = async (folder: string): Promise<Knex> => {
   return db
 }
 
-export const readKept = async (db: Knex, key: string): Promise<Kept | undefined> => {
+export const readKept = async (db: Knex, key: string): Promise<KeptAnswer | undefined> => {
   const row = await withRetry(() => db<Row>('worked_out').where({ key }).first('failed', 'text', 'until'))
   if (!row?.failed) return row && { text: row.text }
   return row.until !== null && row.until < Date.now() ? undefined : { failed: row.text, until: row.until ?? undefined }
 }
 
 /** Writes several answers down at once; the oldest go where there are too many. */
-export const writeKept = (db: Knex, kept: ReadonlyMap<string, Kept>): Promise<void> =>
+export const writeKept = (db: Knex, kept: ReadonlyMap<string, KeptAnswer>): Promise<void> =>
   withRetry(() =>
     db.transaction(async trx => {
       for (const [key, answer] of kept)

@@ -1,12 +1,12 @@
 import { bodyAt, factoryState } from '../core/bodies'
 import { resolve } from '../core/resolve'
-import { planWalk } from '../core/steps/plan'
+import { planSteps } from '../core/steps/plan'
 import type { Db } from '../db/connection'
 import { saveBody, saveLens } from '../db/documents'
 import { readUsualStandard, saveUsualStandard } from '../db/settings'
 import { addComment, addVersion } from '../db/standards'
 import { addPerson } from '../db/people'
-import { listCarries, setCarried } from '../db/hands'
+import { listCarries, setCarried } from '../db/carriers'
 import { listUnitEvents, type NewUnitEvent, recordUnitEvent } from '../db/unit-events'
 import { listArchivedUnits, listUnits, saveUnits } from '../db/units'
 import {
@@ -96,7 +96,7 @@ const eventsOf = (life: DemoLife): readonly NewUnitEvent[] => {
       if (!profile || !standard) throw new Error(`no body or no standard for ${life.tag}`)
       const body = bodyAt(profile, firmware)
       const { state } = resolve(body, standard, { firmware })
-      const steps = planWalk(body, factoryState(body), state).steps
+      const steps = planSteps(body, factoryState(body), state).steps
       const set = steps.flatMap((s): NewUnitEvent[] => [
         { kind: 'set', setting: s.setting, option: s.to, how: 'card' },
         ...s.follows.map(f => ({ kind: 'set' as const, setting: f.setting, option: f.to, how: 'card' as const })),

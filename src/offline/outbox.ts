@@ -37,7 +37,7 @@ export interface Remark {
 }
 
 /** An entry as it is kept: it waits, or stays to be read because there is something to say about it. */
-export interface Kept extends Entry {
+export interface KeptEntry extends Entry {
   readonly place: number
   readonly remark: Remark | undefined
 }
@@ -76,8 +76,8 @@ export const onOutbox = (changed: (landed: Landed | undefined) => void): (() => 
 }
 
 /** Everything that is kept, oldest first. */
-export const readOutbox = async (): Promise<readonly Kept[]> => {
-  const kept: Kept[] = []
+export const readOutbox = async (): Promise<readonly KeptEntry[]> => {
+  const kept: KeptEntry[] = []
   const all = (await store()).transaction('entries').store
   for (let at = await all.openCursor(); at; at = await at.continue())
     kept.push({ ...at.value, remark: at.value.remark, place: at.key })
@@ -130,7 +130,7 @@ export const send = async (entry: Entry): Promise<Landed | undefined> => {
 }
 
 /** One page sends at a time; where a browser has no locks the server takes what comes twice once. */
-const alone = async (work: () => Promise<boolean>): Promise<boolean> =>
+const oneAtATime = async (work: () => Promise<boolean>): Promise<boolean> =>
   'locks' in navigator ? await navigator.locks.request(CHANNEL, work) : work()
 
 const sendAll = async (): Promise<boolean> => {
@@ -159,7 +159,7 @@ export const sendWaiting = (): Promise<boolean> => {
       // Something may have been kept after the last look.
       while (isAsked && isAllSent) {
         isAsked = false
-        isAllSent = await alone(sendAll)
+        isAllSent = await oneAtATime(sendAll)
       }
       return isAllSent
     } finally {

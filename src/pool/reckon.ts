@@ -2,7 +2,7 @@ import { type Body, bodyAt, type State } from '@/core/bodies'
 import { nearestWays, type Way } from '@/core/phrasebook/nearest'
 import { askedOf, type Conflict, explain, type Explanation, listedBy, resolve } from '@/core/resolve'
 import type { Context, Level, Standard } from '@/core/standards'
-import { planSlots, planWalk, type SlotWalk } from '@/core/steps/plan'
+import { planSlots, planSteps, type SlotPlan } from '@/core/steps/plan'
 import { documentOf, type Shared } from './documents'
 
 /** A standard on bodies, worked out: all of it takes as long as the rules of a body make it. */
@@ -54,7 +54,7 @@ export const walk = ({
   const form = formAt(documentOf(of.body), of.firmware)
   const found = resolve(documentOf(of.body), documentOf(of.standard), { ...of, known })
   const unseen = new Set(askedOf(form, found).filter(s => !(s in known)))
-  return JSON.stringify(planWalk(form, assumed, found.state, { listed: listedBy(found), unseen }))
+  return JSON.stringify(planSteps(form, assumed, found.state, { listed: listedBy(found), unseen }))
 }
 
 export interface SlotsAsked {
@@ -67,7 +67,7 @@ export interface SlotsAsked {
 }
 
 /** Several memory slots in one walk. */
-export const slots = ({ body, firmware, context, now, slots: asked, unseen }: SlotsAsked): readonly SlotWalk[] => {
+export const slots = ({ body, firmware, context, now, slots: asked, unseen }: SlotsAsked): readonly SlotPlan[] => {
   const profile = documentOf(body)
   return planSlots(
     formAt(profile, firmware),

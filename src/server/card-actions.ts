@@ -18,7 +18,7 @@ import {
 } from '@/db/cards'
 import { listUnitEvents, recordUnitEvent, setUnitEventUndone } from '@/db/unit-events'
 import { share } from '@/pool/documents'
-import { prepare, type Prepared, stepKey } from './card-walk'
+import { prepare, type PreparedCard, stepKey } from './card-walk'
 import { work } from './working'
 import { listStandards, units } from './catalogue'
 import { database } from './database'
@@ -37,7 +37,7 @@ export interface TickRequest extends Late {
 }
 
 /** What became of something that was done on a card, seen with all that others did meanwhile. */
-export interface Outcome {
+export interface DeedOutcome {
   readonly outcome:
     | 'done'
     /** Somebody else had done it already; theirs stands. */
@@ -62,7 +62,7 @@ const setBy = (body: Body, step: string): NewSet | undefined => {
 }
 
 /** What came after and takes it away again, as an answer. */
-const overruled = async ({ body }: Prepared, by: UnitEvent): Promise<Outcome> => {
+const overruled = async ({ body }: PreparedCard, by: UnitEvent): Promise<DeedOutcome> => {
   const standards = await listStandards()
   const words = eventWords(by, body, id => standards.find(s => s.id === id)?.name ?? id)
   return { outcome: 'overruled', by: by.by, when: by.at, words }
@@ -70,7 +70,7 @@ const overruled = async ({ body }: Prepared, by: UnitEvent): Promise<Outcome> =>
 
 /** What overrules that a unit was set to something at a time; undefined where it holds. */
 const overruler = async (
-  { profile, unit, body }: Prepared,
+  { profile, unit, body }: PreparedCard,
   set: NewSet,
   at: string,
   received: string,
@@ -86,16 +86,16 @@ const overruler = async (
 
 /** Ticks that what is set was stored in a memory slot, or takes the tick back. */
 const storeIn = async (
-  { key, from, body, unit, standard }: Prepared,
+  { key, from, body, unit, standard }: PreparedCard,
   slot: string,
   { step, ticked }: TickRequest,
   { personId }: Actor,
   at: string,
-  { storedWith }: Landing<Outcome>,
-): Promise<Outcome> => {
+  { storedWith }: Landing<DeedOutcome>,
+): Promise<DeedOutcome> => {
   if (!unit || !body.slots.names.includes(slot))
     throw new RequestError(422, 'No such slot', `${body.model} has no memory slot “${slot}”. Reload the card.`)
-  const outcome: Outcome = { outcome: 'done' }
+  const outcome: DeedOutcome = { outcome: 'done' }
   const stored = { kind: 'stored', slot, standard: standard.id, version: standard.version } as const
   await setTick(await database(), key, from, { step, ticked, says: [stored] }, at, personId, storedWith(outcome))
   return outcome
@@ -107,8 +107,8 @@ const storeIn = async (
  *
  * @throws RequestError 422 when the body has no such setting (any more)
  */
-export const tickStep = (request: TickRequest, actor: Actor): Promise<Outcome & Received> =>
-  once<Outcome>(request, async (at, landing) => {
+export const tickStep = (request: TickRequest, actor: Actor): Promise<DeedOutcome & Received> =>
+  once<DeedOutcome>(request, async (at, landing) => {
     const prepared = await prepare(request.standard, request.body, request.unit, contextFrom(request.for))
     const slot = slotOfKey(request.step)
     if (slot !== undefined) return storeIn(prepared, slot, request, actor, at, landing)
@@ -125,7 +125,7 @@ export const tickStep = (request: TickRequest, actor: Actor): Promise<Outcome & 
     const ticked = (await readTicks(db, key)).find(t => t.step === request.step)
     const isMine = ticked?.personId === person
     if (!request.ticked) {
-      const outcome: Outcome =
+      const outcome: DeedOutcome =
         // One person's own ticks come in the order in which they were made.
         ticked && !isMine && ticked.tickedAt > at && ticked.tickedAt <= landing.received
           ? { outcome: 'overruled', by: ticked.personName, when: ticked.tickedAt, words: 'ticked it' }
@@ -136,12 +136,12 @@ export const tickStep = (request: TickRequest, actor: Actor): Promise<Outcome & 
     }
     const later = set && (await overruler(prepared, set, at, landing.received))
     if (unit && set && (later || !step)) {
-      const outcome: Outcome = later ? await overruled(prepared, later) : { outcome: 'kept' }
+      const outcome: DeedOutcome = later ? await overruled(prepared, later) : { outcome: 'kept' }
       const also = (trx: Parameters<typeof closeWalks>[0]) => (later ? Promise.resolve() : closeWalks(trx, unit.id, at))
       await recordUnitEvent(db, unit.id, set, at, person, { also, ...landing.storedWith(outcome) })
       return outcome
     }
-    const outcome: Outcome =
+    const outcome: DeedOutcome =
       ticked && !isMine
         ? { outcome: 'was-so', by: ticked.personName, when: ticked.tickedAt }
         : { outcome: ticked ? 'was-so' : 'done' }
@@ -175,8 +175,8 @@ const bodyOfUnit = async (unitId: string): Promise<string> => {
  *
  * @throws RequestError 422 where the body has no such setting or option
  */
-export const tellSetting = (unitId: string, request: TellRequest, actor: Actor): Promise<Outcome & Received> =>
-  once<Outcome>(request, async (at, landing) => {
+export const tellSetting = (unitId: string, request: TellRequest, actor: Actor): Promise<DeedOutcome & Received> =>
+  once<DeedOutcome>(request, async (at, landing) => {
     const bodyId = await bodyOfUnit(unitId)
     const prepared = await prepare(request.standard, bodyId, unitId, contextFrom(request.for))
     const { body, key, from, isBegun } = prepared
@@ -189,7 +189,7 @@ export const tellSetting = (unitId: string, request: TellRequest, actor: Actor):
       )
     const event = { kind: 'set', setting, option, how: 'person' } as const
     const later = await overruler(prepared, event, at, landing.received)
-    const outcome: Outcome = later ? await overruled(prepared, later) : { outcome: 'done' }
+    const outcome: DeedOutcome = later ? await overruled(prepared, later) : { outcome: 'done' }
     const correct = async (trx: Parameters<typeof closeWalks>[0]) => {
       if (later) return
       if (isBegun) await correctWalk(trx, key, { ...from, [setting]: option }, setting)
@@ -216,8 +216,8 @@ const LONGEST_WALK_MINUTES = 60
  *
  * @throws RequestError 422 while steps are open, or where nobody signs
  */
-export const signCard = (unitId: string, request: SignRequest, actor: Actor): Promise<Outcome & Received> =>
-  once<Outcome>(request, async (at, landing) => {
+export const signCard = (unitId: string, request: SignRequest, actor: Actor): Promise<DeedOutcome & Received> =>
+  once<DeedOutcome>(request, async (at, landing) => {
     const bodyId = await bodyOfUnit(unitId)
     const prepared = await prepare(request.standard, bodyId, unitId, contextFrom(request.for))
     const { key, steps, standard, from, unit } = prepared
@@ -242,7 +242,7 @@ export const signCard = (unitId: string, request: SignRequest, actor: Actor): Pr
       minutes,
       steps: steps.length,
     } as const
-    const outcome: Outcome = { outcome: 'done' }
+    const outcome: DeedOutcome = { outcome: 'done' }
     const close = async (trx: Parameters<typeof closeWalks>[0]) => {
       await beginWalk(trx, key, from, at)
       await closeWalk(trx, key, at)
@@ -257,10 +257,10 @@ export const recordHappened = (
   kind: Happening,
   actor: Actor,
   late: Late = {},
-): Promise<Outcome & Received> =>
-  once<Outcome>(late, async (at, landing) => {
+): Promise<DeedOutcome & Received> =>
+  once<DeedOutcome>(late, async (at, landing) => {
     await bodyOfUnit(unitId)
-    const outcome: Outcome = { outcome: 'done' }
+    const outcome: DeedOutcome = { outcome: 'done' }
     await recordUnitEvent(await database(), unitId, { kind }, at, actor.personId, landing.storedWith(outcome))
     return outcome
   })

@@ -3,12 +3,12 @@ import { factoryState } from '@/core/bodies'
 import { knownState } from '@/core/kit/known'
 import { slotsFrom, type SlotWish, storeKey } from '@/core/kit/slots'
 import { refFrom } from '@/core/standards'
-import { MOST_SLOTS, type SlotWalk } from '@/core/steps/plan'
+import { MOST_SLOTS, type SlotPlan } from '@/core/steps/plan'
 import type { TickRow } from '@/db/cards'
 import { askedOf, listedBy } from '@/core/resolve'
 import { share } from '@/pool/documents'
 import { work } from '@/pool/pool'
-import type { Prepared } from './card-walk'
+import type { PreparedCard } from './card-walk'
 import { listStandards, readStandard } from './catalogue'
 import { reckoned, resolveStored, stateText } from './concordance'
 import { workedOut } from './worked-out'
@@ -49,7 +49,7 @@ export interface SlotsView {
 
 /** @param asked slots, as an address says them */
 export const slotsOf = async (
-  prepared: Prepared,
+  prepared: PreparedCard,
   asked: string | undefined,
   ticks: ReadonlyMap<string, TickRow>,
 ): Promise<SlotsView | undefined> => {
@@ -77,7 +77,7 @@ export const slotsOf = async (
   const unseen = [...new Set(each.flat().filter(s => !known.facts.has(s)))].sort()
   const slots = left.map(w => ({ slot: w.slot, standard: share(w.found.document) }))
   const { of, keptBy } = reckoned(prepared.on)
-  const plan = await workedOut<readonly SlotWalk[]>(
+  const plan = await workedOut<readonly SlotPlan[]>(
     ['slots', ...keptBy, stateText(body, now), unseen.join(), ...slots.map(s => `${s.slot} ${s.standard.digest}`)],
     async () =>
       JSON.stringify(

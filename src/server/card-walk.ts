@@ -3,7 +3,7 @@ import { type Body, factoryState, type State } from '@/core/bodies'
 import { type Known, knownState, NOTHING_KNOWN } from '@/core/kit/known'
 import { askedOf, type Resolution } from '@/core/resolve'
 import { type Context, relevantContext, type Standard } from '@/core/standards'
-import type { WalkPlan } from '@/core/steps/plan'
+import type { StepPlan } from '@/core/steps/plan'
 import type { Step } from '@/core/steps/walk'
 import { type CardKey, type OpenWalk, readWalks } from '@/db/cards'
 import type { UnitRow } from '@/db/units'
@@ -26,7 +26,7 @@ import { eachReckoned, type NotReckoned, workedOut } from './worked-out'
 
 /** The walk of a card: from what a unit is known to be set to, to what a standard asks of it. */
 
-export interface Prepared {
+export interface PreparedCard {
   /** At the firmware that runs; `profile` has all of them. */
   readonly body: Body
   readonly profile: Body
@@ -39,7 +39,7 @@ export interface Prepared {
   readonly context: Context
   readonly unit: UnitRow | undefined
   readonly siblings: readonly UnitRow[]
-  readonly plan: WalkPlan
+  readonly plan: StepPlan
   /** Those of the plan. */
   readonly steps: readonly Step[]
   readonly resolution: Resolution
@@ -61,7 +61,7 @@ interface Underway {
 }
 
 /** What a walk begins from. */
-interface Start extends Pick<Prepared, 'from' | 'assumed'> {
+interface Start extends Pick<PreparedCard, 'from' | 'assumed'> {
   /** What of it the profile still offers. */
   readonly kept: State
   /** All of it as text, to remember answers by. */
@@ -91,7 +91,7 @@ const startKnown = (form: Body, known: Known): Start => {
 export const walkStored = (on: OnBody, { kept, assumed, text }: Pick<Start, 'kept' | 'assumed' | 'text'>) => {
   const { of, keptBy } = reckoned(on)
   const seen = Object.keys(kept).sort().join()
-  return workedOut<WalkPlan>(['walk', ...keptBy, text, seen], () =>
+  return workedOut<StepPlan>(['walk', ...keptBy, text, seen], () =>
     work('walk', { ...of, known: kept, assumed }, { isForAll: true }),
   )
 }
@@ -104,7 +104,7 @@ const prepareWith = async (
   unit: UnitRow | undefined,
   asked: Context,
   { lives, walkOf }: Underway,
-): Promise<Prepared> => {
+): Promise<PreparedCard> => {
   const context = relevantContext(standard.document, unit ? { ...asked, units: [unit.id] } : asked)
   const firmware = unit?.firmware ?? firmwareOf(body.document, siblings)
   const form = formOf(body, firmware)
@@ -145,7 +145,7 @@ export const prepare = async (
   bodyId: string,
   unitId: string | undefined,
   context: Context,
-): Promise<Prepared> => {
+): Promise<PreparedCard> => {
   const db = await database()
   const [standard, body, all] = await Promise.all([readStandard(standardId), readBody(bodyId), units()])
   const siblings = all.filter(u => u.body_id === bodyId)
@@ -170,7 +170,7 @@ export const prepareAll = async (
   chosen: readonly string[] | undefined,
   context: Context,
   known?: Lives,
-): Promise<{ readonly cards: readonly Prepared[]; readonly failed: readonly NotReckoned[] }> => {
+): Promise<{ readonly cards: readonly PreparedCard[]; readonly failed: readonly NotReckoned[] }> => {
   const db = await database()
   const [standard, bodies, all, lives, walkOf] = await Promise.all([
     readStandard(standardId),

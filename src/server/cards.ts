@@ -17,17 +17,17 @@ import {
   WEIGHT_FACTORS,
 } from '@/core/standards'
 import { guidanceOf } from '@/core/standards/guidance'
-import type { WalkPlan } from '@/core/steps/plan'
+import type { StepPlan } from '@/core/steps/plan'
 import type { Step } from '@/core/steps/walk'
 import { dimension } from '@/core/vocabulary/dimensions'
 import type { Grade } from '@/core/vocabulary/grade'
 import { cardId, countTicks, readTicks } from '@/db/cards'
 import { type UsualTime, usualTimes } from '@/db/unit-events'
-import { prepare, prepareAll, type Prepared, stepKey } from './card-walk'
+import { prepare, prepareAll, type PreparedCard, stepKey } from './card-walk'
 import { slotsOf, type SlotsView } from './card-slots'
 import { listStandards } from './catalogue'
 import { database } from './database'
-import { modelsBeside } from './hands'
+import { modelsBeside } from './carriers'
 import { friendsBeside, friendWords, readFalseFriends } from './phrasebook'
 import type { NotReckoned } from './worked-out'
 
@@ -140,7 +140,7 @@ export interface CardView {
 const MOST_REASONS = 2
 
 /** What a step is for: the targets it serves, what it opens up, or what it lets be as it is. */
-const whyOf = (prepared: Prepared, problem: ResolveProblem, step: Step): string => {
+const whyOf = (prepared: PreparedCard, problem: ResolveProblem, step: Step): string => {
   const { body, resolution } = prepared
   const label = (id: string) => body.settings.find(s => s.id === id)?.label ?? id
   const pin = resolution.pins.find(p => p.setting === step.setting && p.option === step.to)
@@ -168,7 +168,7 @@ const whyOf = (prepared: Prepared, problem: ResolveProblem, step: Step): string 
   return 'What the bodies or the control map agreed on; no target of its own.'
 }
 
-const notesOf = ({ body, resolution }: Prepared, step: Step): readonly string[] => {
+const notesOf = ({ body, resolution }: PreparedCard, step: Step): readonly string[] => {
   const label = (id: string) => body.settings.find(s => s.id === id)?.label ?? id
   const option = body.settings.find(s => s.id === step.setting)?.options.find(o => o.id === step.to)
   const servesSomething = resolution.outcomes.some(o =>
@@ -186,7 +186,7 @@ const notesOf = ({ body, resolution }: Prepared, step: Step): readonly string[] 
 }
 
 /** Puts each caution with the first step that sets what it is about. */
-const placeCautions = ({ body, standard, context, resolution, steps }: Prepared) => {
+const placeCautions = ({ body, standard, context, resolution, steps }: PreparedCard) => {
   const atStep = new Map<Step, Caution[]>()
   const general: Caution[] = []
   for (const caution of [...bodyCautions(body), ...standardCautions(effectiveTargets(standard, context))]) {
@@ -335,7 +335,7 @@ const unheldPin = (body: Body, { setting, option, from, holds }: Resolution['pin
     : [`${choiceWordsById(body, setting, option)} was to be set anyway (${from}); the rules of the body do not let it.`]
 
 /** Ticks of the walk itself do not change what it began from. */
-const beginsFrom = ({ body, from }: Prepared): CardView['begins'] => {
+const beginsFrom = ({ body, from }: PreparedCard): CardView['begins'] => {
   if (Object.keys(from).length === 0) return 'unknown'
   return body.settings.every(s => from[s.id] === s.default) ? 'factory' : 'known'
 }
@@ -343,7 +343,7 @@ const beginsFrom = ({ body, from }: Prepared): CardView['begins'] => {
 /** A press, and the reading of a step before it. @source common practice, no published source */
 const SECONDS_EACH = { press: 0.8, step: 5 }
 
-const minutesFor = ({ presses, steps }: WalkPlan): number =>
+const minutesFor = ({ presses, steps }: StepPlan): number =>
   Math.max(1, Math.round((presses * SECONDS_EACH.press + steps.length * SECONDS_EACH.step) / 60))
 
 /** A walk of so many steps, from how long the team's own took. */
@@ -351,7 +351,7 @@ export const minutesOf = ({ minutes, minutesPerStep }: UsualTime, steps: number)
   Math.max(1, Math.round(minutesPerStep === undefined || steps === 0 ? minutes : minutesPerStep * steps))
 
 /** What each setting counts for a standard: the weights of the targets it brings about. */
-const weightsOf = ({ resolution }: Prepared): ReadonlyMap<string, number> => {
+const weightsOf = ({ resolution }: PreparedCard): ReadonlyMap<string, number> => {
   const weights = new Map<string, number>()
   for (const o of resolution.outcomes)
     for (const d of o.parts.flatMap(p => p.deliveries))
@@ -359,7 +359,7 @@ const weightsOf = ({ resolution }: Prepared): ReadonlyMap<string, number> => {
   return weights
 }
 
-const checksOf = (prepared: Prepared): readonly CheckView[] => {
+const checksOf = (prepared: PreparedCard): readonly CheckView[] => {
   const { body, known, resolution } = prepared
   return likeliestToDrift(known, weightsOf(prepared), new Date().toISOString()).flatMap(id => {
     const setting = body.settings.find(s => s.id === id)

@@ -177,7 +177,13 @@ export const twoSelections = async (
   return {
     standard: { name, version },
     failed: both.flatMap(r => r.failed),
-    sides: sides.map(s => ({ bodies: s.map(b => b.model), agreement: mean(s.map(b => b.resolution.agreement), 0) })),
+    sides: sides.map(s => ({
+      bodies: s.map(b => b.model),
+      agreement: mean(
+        s.map(b => b.resolution.agreement),
+        0,
+      ),
+    })),
     lines: targets.flatMap(({ target }) => {
       const d = dimension(target.dimension)
       const cells = sides.map((side): GroupCell => {
@@ -192,7 +198,10 @@ export const twoSelections = async (
           does: [...does]
             .map(([value, bodies]) => ({ value, bodies }))
             .sort((x, y) => y.bodies.length - x.bodies.length),
-          meanDistance: mean(side.map(b => outcomeOn(b.resolution, d.id)?.distance ?? 1), 0),
+          meanDistance: mean(
+            side.map(b => outcomeOn(b.resolution, d.id)?.distance ?? 1),
+            0,
+          ),
         }
       })
       const sets = cells.map(c =>

@@ -1,5 +1,5 @@
 import 'server-only'
-import type { BodyInHands } from '@/core/controls/cells'
+import type { FleetBody } from '@/core/controls/cells'
 import { type Handover, handoverOf } from '@/core/handover/handover'
 import { todayOf } from '@/core/controls/today'
 import { type Body, factoryState, type State } from '@/core/bodies'
@@ -7,7 +7,7 @@ import { type Context, refFrom, refText, type Standard } from '@/core/standards'
 import { firmwareOf, formOf, listStandards, readBody, readStandard, type Revised, units } from './catalogue'
 import { resolveStored } from './concordance'
 import { whyNot } from './worked-out'
-import { modelsCarried, readCarriers, readHandedOver, weightOf } from './hands'
+import { modelsCarried, readCarriers, readHandedOver, weightOf } from './carriers'
 
 /**
  * Bodies as hands know them: where each function is today, which is where the version in force put it, or the factory
@@ -15,11 +15,11 @@ import { modelsCarried, readCarriers, readHandedOver, weightOf } from './hands'
  *
  * @param ref the standard in hand
  */
-export const readHands = async (
+export const readFleetInHand = async (
   ref: string,
   chosen: readonly { readonly id: string; readonly revision: number }[],
   context: Context,
-): Promise<readonly BodyInHands[]> => {
+): Promise<readonly FleetBody[]> => {
   const [allUnits, standards, carriers] = await Promise.all([units(), listStandards(), readCarriers()])
   const carried = carriers.map(c => modelsCarried(c, allUnits))
   const inForce = standards.find(s => s.id === refFrom(ref).id && s.state === 'approved')

@@ -6,7 +6,7 @@ import {
   alternativeWords,
   conflictWords,
   deliveredBy,
-  lostWords,
+  whyLostWords,
   type Outcome,
   outcomeWords,
   partWords,
@@ -125,7 +125,7 @@ export const readExplanation = async (
       value: valueWords(dimension(a.dimension), a.value, control),
       grade: a.grade,
       distance: a.distance,
-      lost: lostWords(a.lost),
+      lost: whyLostWords(a.lost),
       better: a.distance < outcome.distance,
     })),
     friends: (await readFalseFriends(body.id)).filter(f =>

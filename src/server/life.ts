@@ -7,7 +7,7 @@ import type { Context } from '@/core/standards'
 import { readRecheckWeeks } from '@/db/settings'
 import { unitTimeline } from '@/db/unit-events'
 import { askedOf } from '@/core/resolve'
-import { prepare, type Prepared } from './card-walk'
+import { prepare, type PreparedCard } from './card-walk'
 import { formOf, listStandards, readBody, units } from './catalogue'
 import { database } from './database'
 import { readLives } from './lives'
@@ -56,7 +56,7 @@ export interface LifeView {
 
 const STANDS_ORDER: readonly SettingNow['stands'][] = ['differs', 'not-known', 'as-wanted', 'open']
 
-const settingsNow = (body: Body, known: Known, prepared: Prepared | undefined): readonly SettingNow[] => {
+const settingsNow = (body: Body, known: Known, prepared: PreparedCard | undefined): readonly SettingNow[] => {
   const asked = new Set(prepared && [...askedOf(body, prepared.resolution), ...prepared.steps.map(s => s.setting)])
   const all = inMenuOrder(body).map((s): SettingNow => {
     const label = (id: string | undefined) => s.options.find(o => o.id === id)?.label

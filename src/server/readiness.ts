@@ -9,11 +9,11 @@ import { readRecheckWeeks, saveRecheckWeeks } from '@/db/settings'
 import { listVersions } from '@/db/standards'
 import { usualTimes } from '@/db/unit-events'
 import { askedOf } from '@/core/resolve'
-import { prepareAll, type Prepared } from './card-walk'
+import { prepareAll, type PreparedCard } from './card-walk'
 import { listStandards, readStandard } from './catalogue'
 import { minutesOf } from './cards'
 import { database } from './database'
-import { readCarriers } from './hands'
+import { readCarriers } from './carriers'
 import { type Lives, readLives } from './lives'
 import { changedMeanwhile } from './problems'
 import type { NotReckoned } from './worked-out'
@@ -86,7 +86,7 @@ const isFromCard = (e: UnitEvent): boolean => e.kind === 'set' && e.how === 'car
 
 /** Steps of one card come as one line. */
 const recentOf = (
-  prepared: readonly Prepared[],
+  prepared: readonly PreparedCard[],
   { eventsOf }: Lives,
   since: string,
   standardName: (id: string) => string,
@@ -111,7 +111,7 @@ const recentOf = (
     .slice(0, MOST_RECENT)
 
 /** One unit against a standard, at a time. */
-export const readinessAt = (p: Prepared, recheckWeeks: number, now: string): Readiness =>
+export const readinessAt = (p: PreparedCard, recheckWeeks: number, now: string): Readiness =>
   readinessOf(p.known, {
     standard: p.standard.id,
     version: p.standard.version,
@@ -121,7 +121,7 @@ export const readinessAt = (p: Prepared, recheckWeeks: number, now: string): Rea
     now,
   })
 
-const isOwed = ({ known, standard }: Prepared, readiness: Readiness): boolean =>
+const isOwed = ({ known, standard }: PreparedCard, readiness: Readiness): boolean =>
   readiness.is !== 'ready' && known.signed?.standard === standard.id && known.signed.version < standard.version
 
 /** The end of the day after this one, in UTC. */
@@ -229,7 +229,7 @@ export const readReadinessByStandard = async (
 }
 
 /** On a walk that is underway, what is not known to be set yet is what is left. */
-const stepsLeft = ({ steps, known }: Prepared): number =>
+const stepsLeft = ({ steps, known }: PreparedCard): number =>
   steps.filter(s => !s.isPassing && known.facts.get(s.setting)?.option !== s.to).length
 
 /** @throws RequestError 409 where it is another interval by now than was seen */

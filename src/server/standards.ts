@@ -340,8 +340,14 @@ export const effectOf = async (ref: string): Promise<EffectView> => {
     failed,
     units: changed.reduce((sum, e) => sum + e.units.length, 0),
     steps: changed.reduce((sum, e) => sum + e.steps * e.units.length, 0),
-    agreementBefore: mean(effects.map(e => e.agreementBefore), 1),
-    agreementAfter: mean(effects.map(e => e.agreementAfter), 1),
+    agreementBefore: mean(
+      effects.map(e => e.agreementBefore),
+      1,
+    ),
+    agreementAfter: mean(
+      effects.map(e => e.agreementAfter),
+      1,
+    ),
     noticed: before ? compareStandards(before.document, document).filter(isNoticed).length : 0,
   }
 }

@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto'
 import { readdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Knex } from 'knex'
-import { type Kept, openWorkedOut, readKept, WORKED_OUT, writeKept } from '@/db/worked-out'
+import { type KeptAnswer, openWorkedOut, readKept, WORKED_OUT, writeKept } from '@/db/worked-out'
 import { WORKERS } from '@/pool/pool'
 import { Refusal, type Why } from '@/pool/refusal'
 import { dataFolder } from './database'
@@ -24,7 +24,7 @@ export class CannotReckonError extends Error {
 
 const shared = globalThis as {
   coherionWorkedOut?: Promise<Knex | undefined>
-  coherionUnwritten?: Map<string, Kept>
+  coherionUnwritten?: Map<string, KeptAnswer>
   coherionProgram?: string
 }
 
@@ -47,8 +47,8 @@ const store = (): Promise<Knex | undefined> =>
 
 const WRITE_AFTER_MS = 200
 
-const keep = (key: string, kept: Kept): void => {
-  const unwritten = (shared.coherionUnwritten ??= new Map<string, Kept>())
+const keep = (key: string, kept: KeptAnswer): void => {
+  const unwritten = (shared.coherionUnwritten ??= new Map<string, KeptAnswer>())
   if (unwritten.size === 0)
     setTimeout(() => {
       const now = new Map(unwritten)

@@ -13,7 +13,7 @@ import {
 } from '@mui/material'
 import { useMemo, useState } from 'react'
 import { type Change, placeOf } from '@/core/changes/changes'
-import type { Conflict, Draft, Prefer } from './draft/draft'
+import type { Divergence, Draft, Prefer } from './draft/draft'
 
 export interface MergeProps<T> {
   readonly draft: Pick<Draft<T>, 'conflict' | 'merged' | 'mergeWith' | 'takeTheirs'>
@@ -45,7 +45,7 @@ export const MergeChoices = <T,>({
   show = () => undefined,
   conflict,
   onClose,
-}: MergeProps<T> & { conflict: Conflict<T>; onClose: () => void }) => {
+}: MergeProps<T> & { conflict: Divergence<T>; onClose: () => void }) => {
   const [prefer, setPrefer] = useState<Prefer>({})
   const merged = useMemo(() => draft.merged(conflict), [draft, conflict])
   const clashing = new Set(merged.conflicts.map(c => placeOf(c.theirs)))

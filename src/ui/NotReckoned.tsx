@@ -1,5 +1,5 @@
 import { Alert } from '@mui/material'
-import type { SystemStyleObject } from '@mui/system'
+import type { SxProps } from '@mui/material'
 import type { Theme } from '@mui/material/styles'
 
 /** Bodies that cannot be reckoned, beside those that can; what hinders it is in their profile. */
@@ -8,7 +8,7 @@ export const NotReckoned = ({
   sx = { mx: 2.5, mb: 1 },
 }: {
   failed: readonly { readonly body: string; readonly why: string }[]
-  sx?: SystemStyleObject<Theme>
+  sx?: SxProps<Theme>
 }) =>
   failed.map(f => (
     <Alert key={f.body} severity="error" sx={sx}>

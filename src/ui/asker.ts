@@ -1,7 +1,7 @@
 import type { Asking, Said, WorkerName } from '../workers/serve'
 
 /** What is known of a question that was put to a worker. */
-export interface Asked<Answer> {
+export interface AskedAnswer<Answer> {
   /** The newest answer; the former one stays until it is there. */
   readonly answer: Answer | undefined
   /** What went wrong and what to do, in words; empty where nothing did. */
@@ -12,7 +12,7 @@ export interface Asked<Answer> {
 export type WorkerLike = Pick<Worker, 'postMessage' | 'terminate' | 'onmessage' | 'onerror' | 'onmessageerror'>
 
 export interface Asker<Question, Answer> {
-  readonly get: () => Asked<Answer>
+  readonly get: () => AskedAnswer<Answer>
   readonly subscribe: (listener: () => void) => () => void
   /** Only the newest question is answered; nothing is while there is none. */
   readonly ask: (question: Question | undefined) => void
@@ -42,7 +42,7 @@ export const asker = <Question, Answer>(
   make: () => WorkerLike,
   waits: { readonly startMs: number; readonly silenceMs: number } = WAITS,
 ): Asker<Question, Answer> => {
-  let state: Asked<Answer> = { answer: undefined, trouble: '' }
+  let state: AskedAnswer<Answer> = { answer: undefined, trouble: '' }
   let worker: WorkerLike | undefined
   let isReady = false
   let newest = 0
@@ -50,7 +50,7 @@ export const asker = <Question, Answer>(
   let timer: ReturnType<typeof setTimeout> | undefined
   const listeners = new Set<() => void>()
 
-  const set = (next: Partial<Asked<Answer>>) => {
+  const set = (next: Partial<AskedAnswer<Answer>>) => {
     state = { ...state, ...next }
     for (const listener of listeners) listener()
   }

@@ -3,9 +3,9 @@
 import { Alert, Button } from '@mui/material'
 import { useEffect, useState, useSyncExternalStore } from 'react'
 import type { WorkerName } from '../workers/serve'
-import { type Asked, asker } from './asker'
+import { type AskedAnswer, asker } from './asker'
 
-export interface WorkerAnswer<Answer> extends Asked<Answer> {
+export interface WorkerAnswer<Answer> extends AskedAnswer<Answer> {
   readonly retry: () => void
 }
 

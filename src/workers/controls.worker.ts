@@ -1,4 +1,4 @@
-import type { BodyInHands } from '../core/controls/cells'
+import type { FleetBody } from '../core/controls/cells'
 import { bestMaps, storedMaps } from '../core/controls/fleet'
 import type { FunctionId } from '../core/functions/functions'
 import type { Plan, StoredMap } from '../core/functions/plan'
@@ -9,7 +9,7 @@ import { serve } from './serve'
 
 export interface MapsAsk {
   readonly plan: Plan
-  readonly bodies: readonly BodyInHands[]
+  readonly bodies: readonly FleetBody[]
 }
 
 export interface MapsAnswer {

@@ -4,11 +4,11 @@ import { by } from '../fixtures/by'
 import * as carried from '../../src/app/api/v1/people/[id]/units/route'
 import * as handover from '../../src/app/api/v1/units/[id]/handover/route'
 import { listBodies } from '../../src/server/catalogue'
-import { readHandover, readHands, readShooters } from '../../src/server/controls'
+import { readHandover, readFleetInHand, readShooters } from '../../src/server/controls'
 import { listHistory } from '../../src/db/history'
 import { seedDemo } from '../../src/demo/seed'
 import { database } from '../../src/server/database'
-import { readCarriers, weightOf } from '../../src/server/hands'
+import { readCarriers, weightOf } from '../../src/server/carriers'
 import { archiveUnit } from '../../src/server/kit'
 
 /** Whose hands the units are in, on the demo in a folder of its own. */
@@ -33,7 +33,7 @@ describe('who carries what', () => {
     )
     expect(stored.status).toBe(200)
     expect((await readCarriers()).find(c => c.id === 'tobiah-lark')?.units).toEqual(['quay-1', 'tsp-s1'])
-    const hands = await readHands('ring-action', await listBodies(), {})
+    const hands = await readFleetInHand('ring-action', await listBodies(), {})
     const weight = (id: string) => hands.find(h => h.body.id === id)?.weight
     expect(weight('wicket')).toBe(1)
     expect(weight('sorrel')).toBe(3)
@@ -102,7 +102,7 @@ describe('a camera in a stranger’s hands', () => {
   })
 
   it('knows where the functions are today: where the version in force put them', async () => {
-    const [sorrel] = await readHands('ring-action', [{ id: 'sorrel', revision: 1 }], {})
+    const [sorrel] = await readFleetInHand('ring-action', [{ id: 'sorrel', revision: 1 }], {})
     expect(sorrel?.today).toMatchObject({ 'trigger.start': 'pad-1', 'trigger.second': 'pad-2' })
   })
 })

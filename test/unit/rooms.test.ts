@@ -104,3 +104,11 @@ describe('what is written about the house', () => {
     },
   )
 })
+
+it('says of every package that is shipped what it is for, and of none that is not', () => {
+  const text = readFileSync('CONTRIBUTING.md', 'utf8')
+  const table = text.slice(text.indexOf('## What the house stands on'))
+  const named = [...table.matchAll(/^\| ([^|-][^|]*?) +\| [^|]{10,} \|$/gm)].flatMap(m => (m[1] ?? '').split(', '))
+  const { dependencies } = JSON.parse(readFileSync('package.json', 'utf8')) as { dependencies: object }
+  expect(named.filter(n => n !== 'package').sort()).toEqual(Object.keys(dependencies).sort())
+})

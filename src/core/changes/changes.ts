@@ -138,7 +138,7 @@ export const invert = (changes: readonly Change[]): readonly Change[] =>
 export const placeOf = (c: Pick<Change, 'at'>): string => c.at.join(' › ')
 
 /** Two people changed the same place, or one changed inside what the other removed or replaced. */
-export interface Conflict {
+export interface Clash {
   readonly mine: Change
   readonly theirs: Change
 }
@@ -148,7 +148,7 @@ export interface Merged<T> {
   /** What the other side changed and is kept. */
   readonly theirs: readonly Change[]
   readonly mine: readonly Change[]
-  readonly conflicts: readonly Conflict[]
+  readonly conflicts: readonly Clash[]
 }
 
 const touches = (a: Change, b: Change): boolean => {

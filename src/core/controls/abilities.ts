@@ -8,7 +8,7 @@ import { FUNCTION_IDS, type FunctionId } from '../functions/functions'
 import { NEAREST, type Needed, type SchoolId, SCHOOLS } from '../functions/schools'
 
 /** One way to put a function on a control of a body: an option of one of its settings. */
-export interface Carry {
+export interface Placement {
   readonly function: FunctionId
   readonly control: string
   readonly setting: string
@@ -18,7 +18,7 @@ export interface Carry {
   readonly value: ControlAssignment
 }
 
-const assignmentsOf = (setting: Setting, option: Option): readonly Carry[] =>
+const assignmentsOf = (setting: Setting, option: Option): readonly Placement[] =>
   FUNCTION_IDS.flatMap(f => {
     const value = option.means[f] as ControlAssignment | undefined
     if (!value) return []
@@ -27,24 +27,24 @@ const assignmentsOf = (setting: Setting, option: Option): readonly Carry[] =>
   })
 
 /** Every way a body offers to put a function on a control. The profile has to be at the firmware that runs. */
-export const carriesOf = (body: Body): readonly Carry[] =>
+export const placementsOf = (body: Body): readonly Placement[] =>
   inMenuOrder(body).flatMap(s => s.options.flatMap(o => assignmentsOf(s, o)))
 
 export type ShutterDoes = 'starts-af' | 'meters-only'
 
 /** Bodies are profiles that never change, so that what their rules allow is found out once. */
-const allowed = new WeakMap<Body, Map<ShutterDoes, readonly Carry[]>>()
+const allowed = new WeakMap<Body, Map<ShutterDoes, readonly Placement[]>>()
 
 /** The ways that a body's rules leave while the shutter does this: some keys take work only in one of its modes. */
-export const carriesWith = (body: Body, shutter: ShutterDoes): readonly Carry[] => {
-  const known = allowed.get(body) ?? new Map<ShutterDoes, readonly Carry[]>()
+export const placementsWith = (body: Body, shutter: ShutterDoes): readonly Placement[] => {
+  const known = allowed.get(body) ?? new Map<ShutterDoes, readonly Placement[]>()
   allowed.set(body, known)
-  const found = known.get(shutter) ?? carriesOf(body).filter(c => isAllowed(body, shutter, c))
+  const found = known.get(shutter) ?? placementsOf(body).filter(c => isAllowed(body, shutter, c))
   known.set(shutter, found)
   return found
 }
 
-const isAllowed = (body: Body, shutter: ShutterDoes, carry: Carry): boolean => {
+const isAllowed = (body: Body, shutter: ShutterDoes, carry: Placement): boolean => {
   const settings = inMenuOrder(body)
   const index = settings.findIndex(s => s.id === carry.setting)
   const concerned = [index]
@@ -62,7 +62,10 @@ const isAllowed = (body: Body, shutter: ShutterDoes, carry: Carry): boolean => {
 }
 
 /** How far what comes with the function on this control is from what is wanted with it, 0 to 1; 0 where nothing is. */
-export const bindingDistance = ({ value }: Carry, wanted: Pick<Needed, 'function' | 'area' | 'subject'>): number => {
+export const bindingDistance = (
+  { value }: Placement,
+  wanted: Pick<Needed, 'function' | 'area' | 'subject'>,
+): number => {
   if (!wanted.area && !wanted.subject) return 0
   const { control: _, ...got } = value
   // In the same place, what is left of the distance is the binding's.
@@ -78,7 +81,7 @@ export const bindingDistance = ({ value }: Carry, wanted: Pick<Needed, 'function
 const isThumb = (control: Control): boolean => PLACES[control.place].finger === 'thumb'
 
 /** The ways a body can do what a school needs. */
-const waysFor = (body: Body, carries: readonly Carry[], need: Needed): readonly Carry[] =>
+const waysFor = (body: Body, carries: readonly Placement[], need: Needed): readonly Placement[] =>
   carries.filter(c => {
     const control = body.controls.find(x => x.id === c.control)
     if (c.function !== need.function || !control || (need.byThumb && !isThumb(control))) return false
@@ -86,7 +89,7 @@ const waysFor = (body: Body, carries: readonly Carry[], need: Needed): readonly 
   })
 
 /** Whether every need gets a control of its own. */
-const canShareOut = (ways: readonly (readonly Carry[])[], taken: ReadonlySet<string> = new Set()): boolean => {
+const canShareOut = (ways: readonly (readonly Placement[])[], taken: ReadonlySet<string> = new Set()): boolean => {
   const [first, ...rest] = ways
   if (!first) return true
   return first.some(c => !taken.has(c.control) && canShareOut(rest, new Set([...taken, c.control])))
@@ -101,7 +104,7 @@ const SHUTTER_WORDS = { 'starts-af': 'starts AF', 'meters-only': 'meters only' }
 /** Why a body cannot carry a school, in words; empty where it can. */
 export const whyNot = (body: Body, school: SchoolId): readonly string[] => {
   const { shutter, needs } = SCHOOLS[school]
-  const carries = carriesWith(body, shutter)
+  const carries = placementsWith(body, shutter)
   const ways = needs.map(n => waysFor(body, carries, n))
   const reasons: string[] = []
   if (!offersShutter(body, shutter))
@@ -109,7 +112,7 @@ export const whyNot = (body: Body, school: SchoolId): readonly string[] => {
   needs.forEach((need, i) => {
     if (ways[i]?.length) return
     const label = dimension(need.function).label
-    if (waysFor(body, carriesOf(body), need).length) {
+    if (waysFor(body, placementsOf(body), need).length) {
       reasons.push(`no thumb control takes ${label} while the shutter ${SHUTTER_WORDS[shutter]}`)
       return
     }

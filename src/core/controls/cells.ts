@@ -1,6 +1,6 @@
 import type { Body, Control } from '../bodies'
 import { type Finger, type Place, placeDistance, PLACES } from '../vocabulary/places'
-import { bindingDistance, type Carry, carriesWith } from './abilities'
+import { bindingDistance, type Placement, placementsWith } from './abilities'
 import type { FunctionId } from '../functions/functions'
 import { type Plan, type PlannedUse, schoolFor, usesIn } from '../functions/plan'
 import { SCHOOLS } from '../functions/schools'
@@ -8,7 +8,7 @@ import { SCHOOLS } from '../functions/schools'
 /** What the hand pays for each function on each control, and what it cannot do at all. */
 
 /** A body in the hands of a team. */
-export interface BodyInHands {
+export interface FleetBody {
   /** At the firmware that runs. */
   readonly body: Body
   /** How much it counts that it is like the others: who carries it beside another one. */
@@ -44,7 +44,7 @@ const OTHER_AREA = 3
 
 /** One function on one control. */
 export interface Cell {
-  readonly carry: Carry
+  readonly carry: Placement
   readonly effort: number
   readonly binding: number
   readonly relearning: number
@@ -55,7 +55,7 @@ export const EASY_PRESS = 100
 
 const finger = (control: Control): Finger => PLACES[control.place].finger
 
-const effortOf = (plan: Plan, use: PlannedUse, control: Control, carry: Carry): number => {
+const effortOf = (plan: Plan, use: PlannedUse, control: Control, carry: Placement): number => {
   const held = carry.press === 'held'
   const hand = plan.hand === 'left' && finger(control) === 'left' ? BETTER_HAND : 1
   const each = held ? 1 + HOLDING * use.secondsEach : use.secondsEach > 0 ? 2 : 1
@@ -63,7 +63,7 @@ const effortOf = (plan: Plan, use: PlannedUse, control: Control, carry: Carry): 
 }
 
 /** Whether a hand can use a function so. */
-export const canBeUsed = (plan: Plan, use: PlannedUse, control: Control, carry: Carry): boolean => {
+export const canBeUsed = (plan: Plan, use: PlannedUse, control: Control, carry: Placement): boolean => {
   if (use.withIndexOnShutter && PLACES[control.place].reach !== 'index-on-shutter') return false
   if (carry.press === 'toggled' || use.secondsEach === 0) return true
   if (!control.holdable) return false
@@ -71,12 +71,9 @@ export const canBeUsed = (plan: Plan, use: PlannedUse, control: Control, carry: 
 }
 
 /** Every way to use what a body's school asks of it; what it does not ask has no entry. */
-export const cellsOf = (
-  plan: Plan,
-  { body, today }: BodyInHands,
-): ReadonlyMap<FunctionId, ReadonlyMap<string, Cell>> => {
+export const cellsOf = (plan: Plan, { body, today }: FleetBody): ReadonlyMap<FunctionId, ReadonlyMap<string, Cell>> => {
   const school = schoolFor(plan, body.id)
-  const carries = carriesWith(body, SCHOOLS[school].shutter)
+  const carries = placementsWith(body, SCHOOLS[school].shutter)
   return new Map(
     usesIn(plan, school).map(use => {
       const need = SCHOOLS[school].needs.find(n => n.function === use.function) ?? { function: use.function }

@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { demoBodies } from '../../demo/world'
 import { type Body, bodyAt } from '../bodies'
 import { PLACES } from '../vocabulary/places'
-import { bindingDistance, carriesOf, carriesWith } from './abilities'
-import { type BodyInHands, canBeUsed, slideDistance } from './cells'
+import { bindingDistance, placementsOf, placementsWith } from './abilities'
+import { type FleetBody, canBeUsed, slideDistance } from './cells'
 import { bestMaps, mapProblemOf, storedMaps, weighMaps } from './fleet'
 import { type Plan, planFor } from '../functions/plan'
 
@@ -13,7 +13,7 @@ const body = (id: string): Body => {
   if (!found) throw new Error(`no ${id}`)
   return bodyAt(found, found.firmware.to)
 }
-const inHands = (...ids: string[]): readonly BodyInHands[] => ids.map(id => ({ body: body(id), weight: 1, today: {} }))
+const inHands = (...ids: string[]): readonly FleetBody[] => ids.map(id => ({ body: body(id), weight: 1, today: {} }))
 const FIVE = inHands('sorrel', 'tollgate', 'linnet', 'pebble', 'wicket')
 const start = planFor('thumb-start')
 const HOUSE: Plan['house'] = { 'trigger.start': 'thumb-upper-right', 'meter.lock': 'thumb-centre' }
@@ -179,7 +179,7 @@ describe('what weighs on the best map', () => {
 })
 
 describe('what a button brings along', () => {
-  const second = carriesOf(body('sorrel')).filter(c => c.function === 'trigger.second' && c.control === 'pad-2')
+  const second = placementsOf(body('sorrel')).filter(c => c.function === 'trigger.second' && c.control === 'pad-2')
   const wanted = {
     function: 'trigger.second',
     area: { pattern: 'full' as const, width: 0.94, height: 0.96, chooser: 'camera' as const, follow: 'off' as const },
@@ -204,15 +204,15 @@ describe('what a button brings along', () => {
 
 describe('what the rules of a body leave', () => {
   it('is everything on Sorrel, whatever the shutter does', () => {
-    const all = carriesOf(body('sorrel')).length
-    expect(carriesWith(body('sorrel'), 'starts-af')).toHaveLength(all)
-    expect(carriesWith(body('sorrel'), 'meters-only')).toHaveLength(all)
+    const all = placementsOf(body('sorrel')).length
+    expect(placementsWith(body('sorrel'), 'starts-af')).toHaveLength(all)
+    expect(placementsWith(body('sorrel'), 'meters-only')).toHaveLength(all)
   })
 
   it('is less on Pebble while the shutter starts AF', () => {
     const on = (shutter: 'starts-af' | 'meters-only') =>
       new Set(
-        carriesWith(body('pebble'), shutter)
+        placementsWith(body('pebble'), shutter)
           .filter(c => c.function === 'trigger.stop')
           .map(c => c.control),
       )

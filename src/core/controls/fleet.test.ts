@@ -4,13 +4,13 @@ import { demoBodies, demoStandards } from '../../demo/world'
 import { type Body, bodyAt, factoryState } from '../bodies'
 import { resolve } from '../resolve'
 import { ownLayers, parseStandard, standardProblems } from '../standards'
-import type { BodyInHands } from './cells'
+import type { FleetBody } from './cells'
 import { bestMaps, storedMaps, weighMaps } from './fleet'
 import { planProblems } from './plan-problems'
 import { isHigh, type Session, thumbLoad } from './load'
 import { movedTo } from './moves'
 import { type Plan, planFor, plannedUse, sessionOf, withMaps, withoutFunction, withSchool } from '../functions/plan'
-import { carriesOf, schoolOnBody, whyNot } from './abilities'
+import { placementsOf, schoolOnBody, whyNot } from './abilities'
 import { withPlan } from './targets'
 import { handoverOf } from '../handover/handover'
 import { todayOf } from './today'
@@ -20,7 +20,7 @@ const body = (id: string): Body => {
   if (!found) throw new Error(`no ${id}`)
   return bodyAt(found, found.firmware.to)
 }
-const inHands = (...ids: string[]): readonly BodyInHands[] => ids.map(id => ({ body: body(id), weight: 1, today: {} }))
+const inHands = (...ids: string[]): readonly FleetBody[] => ids.map(id => ({ body: body(id), weight: 1, today: {} }))
 const FIVE = ['sorrel', 'tollgate', 'linnet', 'pebble', 'wicket']
 const at = (fleet: ReturnType<typeof bestMaps>, id: string) => storedMaps(fleet).find(m => m.body === id)?.at
 
@@ -108,7 +108,7 @@ describe('maps of the demo fleet', () => {
       const pins = bodies.flatMap(({ body: b }) => {
         const taken = new Set<string>()
         return plan.uses.flatMap(u => {
-          const ways = carriesOf(b).filter(
+          const ways = placementsOf(b).filter(
             c =>
               c.function === u.function &&
               !taken.has(c.control) &&
@@ -276,7 +276,7 @@ describe('a map in a standard', () => {
     for (const { body: b } of bodies) {
       const { state } = resolve(b, standard)
       const map = standard.controls?.maps.find(m => m.body === b.id)?.at ?? {}
-      const set = carriesOf(b).filter(c => state[c.setting] === c.option)
+      const set = placementsOf(b).filter(c => state[c.setting] === c.option)
       for (const [f, control] of Object.entries(map))
         expect(
           set.some(c => c.function === f && c.control === control),
@@ -291,7 +291,7 @@ describe('a map in a standard', () => {
     const sorrel = body('sorrel')
     expect(todayOf(sorrel, factoryState(sorrel))['trigger.stop']).toBe('collar')
     const { state } = resolve(sorrel, standard)
-    const on = carriesOf(sorrel).filter(c => c.function === 'trigger.stop' && state[c.setting] === c.option)
+    const on = placementsOf(sorrel).filter(c => c.function === 'trigger.stop' && state[c.setting] === c.option)
     expect(on.map(c => c.control)).toEqual(['heel'])
   })
 
@@ -332,7 +332,7 @@ describe('handing over to a stranger', () => {
 describe('where the functions are today', () => {
   it('reads it off the state, the thumb’s button first where a function is on two', () => {
     const sorrel = body('sorrel')
-    const pad = carriesOf(sorrel).find(c => c.function === 'trigger.stop' && c.control === 'pad-2')
+    const pad = placementsOf(sorrel).find(c => c.function === 'trigger.stop' && c.control === 'pad-2')
     const state = { ...factoryState(sorrel), [pad?.setting ?? '']: pad?.option ?? '' }
     expect(todayOf(sorrel, factoryState(sorrel))).toMatchObject({ 'trigger.start': 'pad-1', 'trigger.stop': 'collar' })
     expect(todayOf(sorrel, state)['trigger.stop']).toBe('pad-2')

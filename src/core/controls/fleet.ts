@@ -1,9 +1,9 @@
 import type { Body } from '../bodies'
 import { gapOf } from '../numeric/gap'
 import { type Place, PLACE_IDS } from '../vocabulary/places'
-import { type Carry, schoolOnBody, type SchoolOnBody } from './abilities'
+import { type Placement, schoolOnBody, type SchoolOnBody } from './abilities'
 import { FORBIDDEN } from '../numeric/assignment'
-import { type BodyInHands, cellsOf, EASY_PRESS, slideDistance } from './cells'
+import { type FleetBody, cellsOf, EASY_PRESS, slideDistance } from './cells'
 import type { FunctionId } from '../functions/functions'
 import { type BodyProblem, LEFT_OUT, type MapProblem } from './map-problem'
 import type { Plan, StoredMap } from '../functions/plan'
@@ -27,7 +27,7 @@ export interface CostParts {
 }
 
 /** A plan on bodies as a problem in numbers, with what each cell stands for. */
-export const mapProblemOf = (plan: Plan, bodies: readonly BodyInHands[]) => {
+export const mapProblemOf = (plan: Plan, bodies: readonly FleetBody[]) => {
   const cells = bodies.map(b => cellsOf(plan, b))
   const problem: MapProblem = {
     functions: plan.uses.length,
@@ -68,7 +68,7 @@ export interface Placed {
   /** Its place in the plan, the same on every body. */
   readonly number: number
   /** Undefined where it is left out. */
-  readonly carry: Carry | undefined
+  readonly carry: Placement | undefined
   readonly isHome: boolean
   readonly isPinned: boolean
   /** It was somewhere else before. */
@@ -101,7 +101,7 @@ const inPresses = (hundredths: number): number => hundredths / EASY_PRESS
 /** What given maps cost: for each function the parts, and where it is away from home. */
 export const weighMaps = (
   plan: Plan,
-  bodies: readonly BodyInHands[],
+  bodies: readonly FleetBody[],
   maps: readonly StoredMap[],
   house: Readonly<Record<FunctionId, Place>> = plan.house,
 ): FleetMap => {
@@ -150,7 +150,7 @@ export const weighMaps = (
  * @param bodies each at the firmware that runs
  * @throws RangeError where the plan has problems, see `planProblems`
  */
-export const bestMaps = (plan: Plan, bodies: readonly BodyInHands[], seed = 1): FleetMap => {
+export const bestMaps = (plan: Plan, bodies: readonly FleetBody[], seed = 1): FleetMap => {
   const [first] = planProblems(plan, bodies)
   if (first) throw new RangeError(first.words)
   const { problem } = mapProblemOf(plan, bodies)

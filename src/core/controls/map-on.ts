@@ -1,7 +1,7 @@
 import type { Body } from '../bodies'
 import { PLACE_IDS } from '../vocabulary/places'
 import { bestOnBody } from './best-on-body'
-import { type BodyInHands } from './cells'
+import { type FleetBody } from './cells'
 import { mapProblemOf } from './fleet'
 import { LEFT_OUT } from './map-problem'
 import type { Plan, StoredMap } from '../functions/plan'
@@ -27,7 +27,7 @@ export const mapOn = (plan: Plan, body: Body): StoredMap | undefined => {
 }
 
 const bestAtHome = (plan: Plan, body: Body): StoredMap => {
-  const inHands: readonly BodyInHands[] = [{ body, weight: 1, today: {} }]
+  const inHands: readonly FleetBody[] = [{ body, weight: 1, today: {} }]
   const pins = planProblems(plan, inHands).length ? [] : plan.pins
   const { problem } = mapProblemOf({ ...plan, pins }, inHands)
   const [numbers] = problem.bodies

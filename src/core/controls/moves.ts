@@ -1,12 +1,12 @@
 import type { Body } from '../bodies'
-import { type Carry, carriesWith } from './abilities'
+import { type Placement, placementsWith } from './abilities'
 import type { FunctionId } from '../functions/functions'
 import { type Plan, schoolFor, type StoredMap } from '../functions/plan'
 import { SCHOOLS } from '../functions/schools'
 
 /** The ways a body can carry a function while the shutter does what its school in the plan wants. */
-export const waysOf = (plan: Pick<Plan, 'school' | 'schools'>, body: Body, f: FunctionId): readonly Carry[] =>
-  carriesWith(body, SCHOOLS[schoolFor(plan, body.id)].shutter).filter(c => c.function === f)
+export const waysOf = (plan: Pick<Plan, 'school' | 'schools'>, body: Body, f: FunctionId): readonly Placement[] =>
+  placementsWith(body, SCHOOLS[schoolFor(plan, body.id)].shutter).filter(c => c.function === f)
 
 /**
  * Moves a function by hand. One that is there already changes places with it where it can, and is left out otherwise.

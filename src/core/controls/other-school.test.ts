@@ -2,13 +2,22 @@ import { describe, expect, it } from 'vitest'
 import { demoBodies, demoStandards } from '../../demo/world'
 import { type Body, bodyAt } from '../bodies'
 import { asLevel, fleetProblem, levelFleet } from '../level'
-import { explain, lostWords, resolve } from '../resolve'
+import { explain, whyLostWords, resolve } from '../resolve'
 import { ownLayers, type Standard } from '../standards'
-import type { BodyInHands } from './cells'
+import type { FleetBody } from './cells'
 import { bestMaps, storedMaps } from './fleet'
 import { mapOn } from './map-on'
 import { planProblems } from './plan-problems'
-import { type Plan, planFor, plannedUse, schoolFor, usesIn, withMaps, withSchool, withSchoolOn } from '../functions/plan'
+import {
+  type Plan,
+  planFor,
+  plannedUse,
+  schoolFor,
+  usesIn,
+  withMaps,
+  withSchool,
+  withSchoolOn,
+} from '../functions/plan'
 import { SCHOOL_IDS } from '../functions/schools'
 import { targetsOf, withPlan } from './targets'
 import { planWords } from './words'
@@ -20,7 +29,7 @@ const body = (id: string): Body => {
   if (!found) throw new Error(`no ${id}`)
   return bodyAt(found, found.firmware.to)
 }
-const inHands = (...ids: string[]): readonly BodyInHands[] => ids.map(id => ({ body: body(id), weight: 1, today: {} }))
+const inHands = (...ids: string[]): readonly FleetBody[] => ids.map(id => ({ body: body(id), weight: 1, today: {} }))
 const TWO = inHands('sorrel', 'pebble')
 const base = demoStandards().find(s => s.id === 'high-rope')
 if (!base) throw new Error('no high rope')
@@ -130,7 +139,7 @@ describe('what the body is set to', () => {
     )
     const nearer = explain(body('sorrel'), away, 'trigger.start').alternatives.filter(a => a.distance < 0.1)
     expect(nearer.length).toBeGreaterThan(0)
-    for (const a of nearer) expect(lostWords(a.lost)).toMatch(/control map has it otherwise|cost more elsewhere/)
+    for (const a of nearer) expect(whyLostWords(a.lost)).toMatch(/control map has it otherwise|cost more elsewhere/)
   })
 })
 

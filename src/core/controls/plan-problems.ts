@@ -1,6 +1,6 @@
 import type { Body } from '../bodies'
 import { dimension } from '../vocabulary/dimensions'
-import { type BodyInHands, canBeUsed } from './cells'
+import { type FleetBody, canBeUsed } from './cells'
 import type { FunctionId } from '../functions/functions'
 import { waysOf } from './moves'
 import { type Pin, type Plan, schoolFor, usesIn } from '../functions/plan'
@@ -12,7 +12,7 @@ export interface PlanProblem {
 }
 
 /** Pins that cannot be kept, each with the reason. Those of bodies that are not in hand rest. */
-export const planProblems = (plan: Plan, bodies: readonly BodyInHands[]): readonly PlanProblem[] => {
+export const planProblems = (plan: Plan, bodies: readonly FleetBody[]): readonly PlanProblem[] => {
   const problems: PlanProblem[] = []
   const tell = (body: Body, words: string) => problems.push({ body: body.id, words })
   for (const { body } of bodies) {

@@ -1,7 +1,7 @@
 import { type Body, menuPath, type State } from '../bodies'
 import { resolve } from '../resolve'
 import { type Standard, STANDARD_FORMAT, type Target } from '../standards'
-import { planWalk } from '../steps/plan'
+import { planSteps } from '../steps/plan'
 
 /** One change on the way to a stranger's camera or back, in the body's own words. */
 export interface HandoverStep {
@@ -53,7 +53,7 @@ const strangers = (targets: Target[]): Standard => ({
 const FEW_STEPS = 3
 
 const asSteps = (body: Body, from: State, to: State): readonly HandoverStep[] =>
-  planWalk(body, from, to).steps.flatMap(step => {
+  planSteps(body, from, to).steps.flatMap(step => {
     const setting = body.settings.find(s => s.id === step.setting)
     const option = setting?.options.find(o => o.id === step.to)
     return setting && option ? [{ path: menuPath(body, setting), setting: setting.label, to: option.label }] : []

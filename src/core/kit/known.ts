@@ -23,11 +23,7 @@ const after = (profile: Body, fold: Fold, event: UnitEvent): Fold => {
   const { signed, touched } = fold.known
   const isFirst = signed !== undefined && touched === undefined
   const isTouched = isFirst && kind.mayTouch(fold.known, event)
-  return kind.after(
-    { ...fold, known: { ...fold.known, touched: isTouched ? event : touched } },
-    event,
-    profile,
-  )
+  return kind.after({ ...fold, known: { ...fold.known, touched: isTouched ? event : touched } }, event, profile)
 }
 
 /** Whether after it the tag stands for another model: what the other one was set to says nothing. */

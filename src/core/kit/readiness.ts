@@ -26,7 +26,7 @@ const DAY_MS = 24 * 3600 * 1000
 export const dueAfter = (signedAt: string, weeks: number): string =>
   new Date(Date.parse(signedAt) + weeks * 7 * DAY_MS).toISOString()
 
-export interface Asked {
+export interface AskedOfUnit {
   readonly standard: string
   readonly version: number
   /** The steps from what it is assumed to be set to. */
@@ -38,7 +38,7 @@ export interface Asked {
 }
 
 /** What is known of a unit against what a standard asks of it. */
-export const readinessOf = (known: Known, asked: Asked): Readiness => {
+export const readinessOf = (known: Known, asked: AskedOfUnit): Readiness => {
   const unknown = asked.settings.filter(s => !known.facts.has(s))
   if (unknown.length > 0) return { is: 'unknown', settings: unknown.length, because: reasonsOf(known, unknown) }
   const { signed, touched } = known

@@ -42,12 +42,12 @@ const trigrams = (text: string): ReadonlySet<string> => {
 }
 
 /** A label prepared for comparison with many others. */
-export interface Prepared {
+export interface PreparedLabel {
   readonly stems: ReadonlySet<string>
   readonly grams: ReadonlySet<string>
 }
 
-export const prepare = (text: string): Prepared => {
+export const prepare = (text: string): PreparedLabel => {
   const known = MEMORY.get(text)
   if (known) return known
   const made = { stems: new Set(stemsIn(text)), grams: trigrams(text) }
@@ -57,7 +57,7 @@ export const prepare = (text: string): Prepared => {
 }
 
 /** Labels come again and again; preparing one costs more than comparing it. */
-const MEMORY = new Map<string, Prepared>()
+const MEMORY = new Map<string, PreparedLabel>()
 const MOST_REMEMBERED = 20_000
 
 /** Words that join others and point nowhere. */
@@ -88,7 +88,7 @@ const dice = (a: ReadonlySet<string>, b: ReadonlySet<string>): number => {
 }
 
 /** How alike two labels are, 0 to 1: shared words, or shared groups of three letters where words are misspelt. */
-export const likeness = (a: Prepared, b: Prepared): number =>
+export const likeness = (a: PreparedLabel, b: PreparedLabel): number =>
   Math.max(dice(a.stems, b.stems), 0.9 * dice(a.grams, b.grams))
 
 /** Whether two words differ by at most one letter added, dropped, changed or swapped with its neighbour. */

@@ -1,7 +1,7 @@
 import { availability, type Body, factoryState, isNotLookedFor } from '../bodies'
 import { deliveredBy, type PlacedChoice, resolve } from '../resolve'
 import { STANDARD_FORMAT, type Standard } from '../standards'
-import { planWalk } from '../steps/plan'
+import { planSteps } from '../steps/plan'
 import { type Substitute, SUBSTITUTES } from '../vocabulary/substitutes'
 import type { NeutralValue } from '../vocabulary/values'
 import { fixedAbout, saidAbout } from './terms'
@@ -69,7 +69,7 @@ const wayOn = (body: Body, { how, costs, uses }: Substitute): Way | undefined =>
     how,
     costs,
     choices: resolution.outcomes.flatMap(o => deliveredBy(body, o)),
-    changes: planWalk(body, before, resolution.state).steps.length,
+    changes: planSteps(body, before, resolution.state).steps.length,
     blocks,
     distance: Math.max(...resolution.outcomes.map(o => o.distance)),
   }

@@ -1,5 +1,5 @@
 import { type Body, inMenuOrder, menuPath, type Setting } from '../bodies'
-import { type Prepared, prepare } from '../language/language'
+import { type PreparedLabel, prepare } from '../language/language'
 import { dimension } from '../vocabulary/dimensions'
 
 /** What other profiles call things and mean by them, as proposals draw on it. */
@@ -8,10 +8,10 @@ export interface KnownSetting {
   readonly maker: string
   readonly name: string
   readonly setting: Setting
-  readonly label: Prepared
-  readonly options: Prepared
-  readonly optionLabels: readonly Prepared[]
-  readonly page: Prepared
+  readonly label: PreparedLabel
+  readonly options: PreparedLabel
+  readonly optionLabels: readonly PreparedLabel[]
+  readonly page: PreparedLabel
   readonly key: string
 }
 
@@ -32,7 +32,7 @@ export const keyOf = (setting: Setting): string => {
   return kinds.includes('assign') ? WORK : [...ids].sort().join(' ')
 }
 
-export const allOptions = (s: Setting): Prepared => prepare(s.options.map(o => o.label).join(' '))
+export const allOptions = (s: Setting): PreparedLabel => prepare(s.options.map(o => o.label).join(' '))
 
 export const knownOf = (b: Body): readonly KnownSetting[] =>
   inMenuOrder(b)

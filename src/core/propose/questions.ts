@@ -25,7 +25,7 @@ import { isOffered } from './review'
  */
 
 /** What a standard asks, as far as it matters for the order of questions. */
-export interface Asked {
+export interface AskedTarget {
   readonly dimension: string
   readonly weight: 'must' | 'should' | 'nice'
   readonly value: NeutralValue
@@ -39,19 +39,19 @@ export interface Question {
   readonly id: string
   /** One dimension, or every function of keys that is asked for. */
   readonly dimensions: readonly string[]
-  readonly weight: Asked['weight']
+  readonly weight: AskedTarget['weight']
   readonly standing: Standing
 }
 
 const WEIGHTS = ['must', 'should', 'nice'] as const
 
-const isForKeys = (a: Asked): boolean => dimension(a.dimension).kind === 'assign'
+const isForKeys = (a: AskedTarget): boolean => dimension(a.dimension).kind === 'assign'
 
 /**
  * The questions a standard asks of a body: musts first, and in the order of the vocabulary. Keys are asked about once,
  * where the weightiest of their functions stands.
  */
-export const questionsOf = (body: Body, asked: readonly Asked[]): readonly Question[] => {
+export const questionsOf = (body: Body, asked: readonly AskedTarget[]): readonly Question[] => {
   const covered = new Set(
     coverageOf(body).flatMap(c => (c.coverage.how === 'set' || c.coverage.how === 'fixed' ? [c.dimension.id] : [])),
   )

@@ -3,7 +3,7 @@ import { demoBodies, demoStandards } from '../../demo/world'
 import { tinyBody, tinyStandard } from '../../../test/fixtures/tiny-body'
 import { type Body, type Rule } from '../bodies'
 import { type Standard, type Target } from '../standards'
-import { cellWords, conflictWords, explain, lostWords, resolve, summarise, whyWords } from './index'
+import { cellWords, conflictWords, explain, whyLostWords, resolve, summarise, whyWords } from './index'
 
 const body = (id: string) => demoBodies().find(b => b.id === id) as Body
 const ring = demoStandards().find(s => s.id === 'ring-action') as Standard
@@ -26,7 +26,7 @@ describe('the traps of the demo bodies', () => {
     expect(held.grade).toBe('near')
     const better = alternatives.find(a => a.setting === 'own-wait' && a.option === '1-2-s')
     expect(better?.distance).toBe(0)
-    const words = better ? lostWords(better.lost) : ''
+    const words = better ? whyLostWords(better.lost) : ''
     expect(words).toContain('The three figures of your own work only at Temper own.')
     expect(words).toContain('looks for would go from same to different')
     expect(whyWords(body('linnet'), held)).toContain('also sets response to speed, switching point')
@@ -36,7 +36,7 @@ describe('the traps of the demo bodies', () => {
     const { outcome: off, alternatives } = explain(body('sorrel'), ring, 'meter.follows')
     expect(off.grade).toBe('different')
     const [nearest] = alternatives
-    expect(nearest && lostWords(nearest.lost)).toContain('While Seek is on, the spot no longer rides the patch.')
+    expect(nearest && whyLostWords(nearest.lost)).toContain('While Seek is on, the spot no longer rides the patch.')
   })
 
   it('reads a scale that runs the other way', () => {
@@ -65,7 +65,7 @@ describe('the traps of the demo bodies', () => {
     })
     expect(outcome(body('sorrel'), known, 'subject.registered', '2.10').grade).toBe('same')
     const { alternatives } = explain(body('sorrel'), known, 'subject.registered', { firmware: '2.9' })
-    expect(alternatives.map(a => lostWords(a.lost))).toContain('Needs firmware 2.10.')
+    expect(alternatives.map(a => whyLostWords(a.lost))).toContain('Needs firmware 2.10.')
   })
 })
 

@@ -16,19 +16,19 @@ import {
 import { type Outcome, outcomesOf, resolve, type Resolution } from './resolve'
 
 /** Why an option that was considered is not what the body will be set to. */
-export type Lost =
+export type WhyLost =
   | { readonly why: 'needs-firmware'; readonly version: string }
   /** No state of the body has it under the rules. */
   | { readonly why: 'blocked'; readonly rules: readonly string[] }
   /** It would break a must, or cost more on other targets than it gains here. */
-  | { readonly why: 'costs-elsewhere'; readonly rules: readonly string[]; readonly worse: readonly Change[] }
+  | { readonly why: 'costs-elsewhere'; readonly rules: readonly string[]; readonly worse: readonly SideEffect[] }
   | { readonly why: 'further' }
   /** Nearer, and settled otherwise for all bodies together. */
   | { readonly why: 'agreed'; readonly by: 'level' | 'control map' }
   /** As good, but further from what the body is set to now, from its default, or later in the menu. */
   | { readonly why: 'tie' }
 
-export interface Change {
+export interface SideEffect {
   readonly dimension: string
   readonly before: { readonly grade: Grade; readonly distance: number }
   readonly after: { readonly grade: Grade; readonly distance: number }
@@ -44,7 +44,7 @@ export interface Alternative {
   /** The target's distance with this option. */
   readonly distance: number
   readonly grade: Grade
-  readonly lost: Lost
+  readonly lost: WhyLost
 }
 
 export interface Explanation {
@@ -82,7 +82,7 @@ export const explain = (
       if (id === undefined || value === undefined) return []
       const since = [setting.since, option.since].find(s => !isThere(s, problem.firmware))
       const rest = { setting: setting.id, option: option.id, dimension: id, value }
-      const said = alone(problem.body, onBody, option)
+      const said = judgedAlone(problem.body, onBody, option)
       if (since !== undefined) return [{ ...rest, ...said, lost: { why: 'needs-firmware', version: since } }]
       return [{ ...rest, ...withOption(problem, resolution, said, dimensionId, i, o) }]
     }),
@@ -96,7 +96,7 @@ const isInEffect = (resolution: Resolution, settingId: string, optionId: string)
 type Judged = Pick<Alternative, 'distance' | 'grade'>
 
 /** The target's distance when only this option speaks, whatever the rules say. */
-const alone = (body: Body, { parts }: TargetOnBody, option: Option): Judged => {
+const judgedAlone = (body: Body, { parts }: TargetOnBody, option: Option): Judged => {
   const said = Object.entries(inPlaces(body, option.means)).flatMap(([d, meant]) => statementsOf(d, meant))
   const sum = parts.reduce((total, { part }) => {
     const value = said.find(s => s.channel === part.channel)?.value
@@ -122,7 +122,7 @@ const withOption = (
   const before = resolution.outcomes.find(x => x.target.dimension === dimensionId)
   const distance = mine?.distance ?? 1
   const grade = mine?.grade ?? 'missing'
-  const worse = outcomes.flatMap((after, k): Change[] => {
+  const worse = outcomes.flatMap((after, k): SideEffect[] => {
     const was = resolution.outcomes[k]
     if (!was || after.target.dimension === dimensionId || after.distance <= was.distance) return []
     return [
@@ -135,7 +135,7 @@ const withOption = (
     ]
   })
   const further = distance > (before?.distance ?? 1)
-  const lost: Lost = further
+  const lost: WhyLost = further
     ? { why: 'further' }
     : worse.length
       ? { why: 'costs-elsewhere', rules, worse }

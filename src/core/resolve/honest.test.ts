@@ -5,7 +5,7 @@ import { SCHOOL_TARGETS } from '../guide/schools'
 import type { PlaceAssignment } from '../vocabulary/values'
 import { explain } from './explain'
 import { resolve } from './resolve'
-import { lostWords } from './words'
+import { whyLostWords } from './words'
 
 /** What an answer must not claim. Each was claimed once. */
 describe('an answer', () => {
@@ -30,7 +30,7 @@ describe('an answer', () => {
       tinyStandard({ dimension: 'release.rate', value: 12, weight: 'should' }),
       'release.rate',
     )
-    expect(alternatives.map(a => lostWords(a.lost))).toEqual([
+    expect(alternatives.map(a => whyLostWords(a.lost))).toEqual([
       expect.stringMatching(/^As near to what is asked, if not the same/),
     ])
   })

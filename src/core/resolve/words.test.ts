@@ -6,7 +6,7 @@ import {
   deliveredBy,
   explain,
   GRADE_WORDS,
-  lostWords,
+  whyLostWords,
   outcomeWords,
   partWords,
   resolve,
@@ -59,7 +59,7 @@ describe.each(pairs)('$name', ({ body, standard }) => {
       const { outcome, alternatives } = explain(body, standard, dimension)
       for (const a of alternatives) {
         expectReadable(alternativeWords(body, a))
-        expectReadable(lostWords(a.lost))
+        expectReadable(whyLostWords(a.lost))
         expect(Object.keys(GRADE_WORDS)).toContain(a.grade)
         if (a.distance < outcome.distance)
           expect(['blocked', 'costs-elsewhere', 'needs-firmware']).toContain(a.lost.why)

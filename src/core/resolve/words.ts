@@ -3,7 +3,7 @@ import { dimension } from '../vocabulary/dimensions'
 import type { Grade } from '../vocabulary/grade'
 import { distanceReason } from '../vocabulary/distance'
 import { inSentence, valueWords } from '../vocabulary/words'
-import type { Alternative, Lost } from './explain'
+import type { Alternative, WhyLost } from './explain'
 import type { Conflict } from './conflicts'
 import type { Outcome } from './resolve'
 
@@ -191,7 +191,7 @@ export const partWords = (outcome: Outcome): readonly PartWords[] =>
 /** Most other targets named when an alternative lost because of them. */
 const MOST_NAMED = 3
 
-export const lostWords = (lost: Lost): string => {
+export const whyLostWords = (lost: WhyLost): string => {
   switch (lost.why) {
     case 'needs-firmware':
       return `Needs firmware ${lost.version}.`

@@ -1,7 +1,7 @@
 import type { Setting } from '../bodies'
 import { Assigner, FORBIDDEN } from '../numeric/assignment'
 import type { Move, Part } from './parts'
-import type { MenuWalk } from './presses'
+import type { MenuCursor } from './presses'
 
 /**
  * Interleaving the ways through all parts of a walk: presses between settings depend on which comes first, and each
@@ -18,7 +18,7 @@ export interface OrderProblem {
 }
 
 /** One change of a walk. */
-export interface Change {
+export interface SettingChange {
   readonly part: number
   readonly setting: string
   readonly option: string
@@ -39,7 +39,7 @@ export const weigh = ({ failed, dark, presses }: Cost): number => failed * FAILE
 export const orderProblem = (
   parts: readonly Part[],
   bodySettings: readonly Setting[],
-  walk: MenuWalk,
+  walk: MenuCursor,
 ): OrderProblem => {
   const settings = touchedBy(parts, bodySettings)
   return {
@@ -72,7 +72,7 @@ const narrowed = (problem: OrderProblem): OrderProblem => {
 const hop = (problem: OrderProblem, from: number, to: number): number =>
   (from < 0 ? problem.enter[to] : problem.between[from]?.[to]) ?? 0
 
-const moveOf = (part: Part | undefined, place: number, change: Change): Move | undefined =>
+const moveOf = (part: Part | undefined, place: number, change: SettingChange): Move | undefined =>
   part?.places[place]?.moves.find(m => m.setting === change.setting && m.option === change.option)
 
 /**
@@ -81,10 +81,10 @@ const moveOf = (part: Part | undefined, place: number, change: Change): Move | u
  */
 export const walked = (
   problem: OrderProblem,
-  changes: readonly Change[],
-): Cost & { readonly made: readonly Change[] } => {
+  changes: readonly SettingChange[],
+): Cost & { readonly made: readonly SettingChange[] } => {
   const places = problem.parts.map(() => 0)
-  const made: Change[] = []
+  const made: SettingChange[] = []
   let last = -1
   let presses = 0
   let dark = 0
@@ -112,9 +112,9 @@ export const walked = (
 const greedy = (
   problem: OrderProblem,
   rank: (last: number, setting: number, move: Move) => number,
-): readonly Change[] => {
+): readonly SettingChange[] => {
   const places = problem.parts.map(() => 0)
-  const changes: Change[] = []
+  const changes: SettingChange[] = []
   let last = -1
   for (;;) {
     let best: { part: number; move: Move; at: number; rank: number } | undefined
@@ -137,11 +137,11 @@ const greedy = (
 }
 
 /** The nearest setting first. */
-export const nearestFirst = (problem: OrderProblem): readonly Change[] =>
+export const nearestFirst = (problem: OrderProblem): readonly SettingChange[] =>
   greedy(problem, (last, at, move) => hop(problem, last, at) + move.presses + (move.isDark ? DARK : 0))
 
 /** In a given order of settings, as far as the body lets it. */
-export const inOrder = (problem: OrderProblem, rankOf: (setting: string) => number): readonly Change[] =>
+export const inOrder = (problem: OrderProblem, rankOf: (setting: string) => number): readonly SettingChange[] =>
   greedy(problem, (_, __, move) => rankOf(move.setting) + (move.isDark ? DARK : 0))
 
 /** Beyond so many situations an order is improved, not proven. */
@@ -226,7 +226,7 @@ class Heap {
  *
  * @returns undefined where there are too many situations
  */
-export const bestWalk = (problem: OrderProblem): readonly Change[] | undefined => {
+export const bestOrder = (problem: OrderProblem): readonly SettingChange[] | undefined => {
   const n = problem.settings.length
   const sizes = problem.parts.map(p => p.places.length)
   const situations = sizes.reduce((a, b) => a * b, n + 1)
@@ -302,8 +302,8 @@ const changesTo = (
   parts: readonly Part[],
   strides: readonly number[],
   problem: OrderProblem,
-): readonly Change[] => {
-  const changes: Change[] = []
+): readonly SettingChange[] => {
+  const changes: SettingChange[] = []
   for (let node = end; (cameFrom[node] ?? -1) >= 0; node = cameFrom[node] ?? -1) {
     const before = cameFrom[node] ?? 0
     const [to, from] = [Math.floor(node / (n + 1)), Math.floor(before / (n + 1))]
@@ -322,11 +322,11 @@ const placeAt = (places: number, stride: number | undefined, part: Part): number
   Math.floor(places / (stride ?? 1)) % part.places.length
 
 /** Moves runs of up to three changes to where they cost less, until none does (or-opt). */
-export const improved = (problem: OrderProblem, start: readonly Change[]): readonly Change[] => {
+export const improved = (problem: OrderProblem, start: readonly SettingChange[]): readonly SettingChange[] => {
   let order = [...start]
   let cost = weigh(walked(problem, order))
-  const at = (c: Change | undefined) => (c ? (problem.position.get(c.setting) ?? 0) : -1)
-  const step = (a: Change | undefined, b: Change | undefined) => (b ? hop(problem, at(a), at(b)) : 0)
+  const at = (c: SettingChange | undefined) => (c ? (problem.position.get(c.setting) ?? 0) : -1)
+  const step = (a: SettingChange | undefined, b: SettingChange | undefined) => (b ? hop(problem, at(a), at(b)) : 0)
   for (let better = true; better;) {
     better = false
     for (let length = 1; length <= 3; length++)
@@ -374,7 +374,7 @@ export const fewestPresses = (problem: OrderProblem): number => {
     stuck: [],
   }))
   const relaxed = narrowed({ ...problem, parts: free })
-  const shortest = n <= MOST_RELAXED ? bestWalk(relaxed) : undefined
+  const shortest = n <= MOST_RELAXED ? bestOrder(relaxed) : undefined
   if (shortest) return walked(relaxed, shortest).presses
   const at = needed.map(s => problem.position.get(s.setting) ?? 0)
   const cost = new Float64Array(n * (n + 1)).fill(FORBIDDEN)

@@ -1,5 +1,5 @@
 import { availability, type Body, type Setting, type State } from '../bodies'
-import type { MenuWalk } from './presses'
+import type { MenuCursor } from './presses'
 import { changed, goesDark, rulesAgainst, type Unseen, unseenAfter } from './moves'
 
 /**
@@ -120,7 +120,7 @@ interface Task {
   readonly from: State
   readonly to: State
   readonly unseen: Unseen
-  readonly walk: MenuWalk
+  readonly walk: MenuCursor
   /** Settings that are greyed out in the end do nothing, whatever they are at. */
   readonly idle: ReadonlySet<string>
 }
@@ -318,7 +318,7 @@ export const partsOf = (
   from: State,
   to: State,
   unseen: Unseen,
-  walk: MenuWalk,
+  walk: MenuCursor,
   closeness: Closeness,
 ): readonly Part[] =>
   linked(body, from, to, closeness).flatMap(settings => {

@@ -6,10 +6,10 @@ import { bestByPressing, choose, somethingFocuses } from '../../../test/fixtures
 import { demoBodies, demoStandards } from '../../demo/world'
 import { type Body, bodyAt, checkBody, factoryState, type Rule, type State } from '../bodies'
 import { resolve } from '../resolve'
-import { bestWalk, fewestPresses, improved, nearestFirst, orderProblem, walked, weigh } from './order'
+import { bestOrder, fewestPresses, improved, nearestFirst, orderProblem, walked, weigh } from './order'
 import { partsOf } from './parts'
-import { planSlots, planWalk } from './plan'
-import { menuWalk } from './presses'
+import { planSlots, planSteps } from './plan'
+import { menuCursor } from './presses'
 import type { Step } from './walk'
 
 const newest = demoBodies().map(b => bodyAt(b, b.firmware.to))
@@ -38,7 +38,7 @@ const on = (b: Body, id: string) => b.settings.find(s => s.id === id) as Body['s
 
 describe('presses', () => {
   it('are counted by hand: one to open, one for each tab, page and row, two to choose, one for each option', () => {
-    const walk = menuWalk(paper(false))
+    const walk = menuCursor(paper(false))
     const b = paper(false)
     expect(walk.enter(on(b, 'one-1-1'))).toBe(1)
     expect(walk.enter(on(b, 'two-2-3'))).toBe(1 + 1 + 1 + 2)
@@ -50,14 +50,14 @@ describe('presses', () => {
 
   it('are fewer where the menu runs over its ends', () => {
     const b = paper(true)
-    const walk = menuWalk(b)
+    const walk = menuCursor(b)
     expect(walk.between(on(b, 'one-1-1'), on(b, 'one-1-5'))).toBe(1)
     expect(walk.change(on(b, 'one-1-1'), 'a', 'e')).toBe(2 + 1)
   })
 
   it('take the quick way where there is one, and find the menu at its beginning again', () => {
     const b = { ...paper(false), menu: { ...paper(false).menu, quick: [{ setting: 'two-2-5', presses: 2 }] } }
-    const walk = menuWalk(b)
+    const walk = menuCursor(b)
     expect(walk.enter(on(b, 'two-2-5'))).toBe(2)
     expect(walk.between(on(b, 'one-1-4'), on(b, 'two-2-5'))).toBe(1 + 2)
     expect(walk.between(on(b, 'two-2-5'), on(b, 'one-1-4'))).toBe(1 + 3)
@@ -136,7 +136,7 @@ describe('the plan', () => {
       const r = random(seed + 9000)
       if (states.length < 2) continue
       const [from, to] = [r.pick(states), r.pick(states)]
-      const plan = planWalk(b, from, to)
+      const plan = planSteps(b, from, to)
       const best = bestByPressing(b, from, to)
       expect(plan.stuck.length === 0, `seed ${seed}: can be reached`).toBe(best !== undefined)
       compared++
@@ -168,7 +168,7 @@ describe('the plan', () => {
         ],
       },
     )
-    const plan = planWalk(b, factoryState(b), { x0: 'o1', x1: 'o1', x2: 'o2' })
+    const plan = planSteps(b, factoryState(b), { x0: 'o1', x1: 'o1', x2: 'o2' })
     expect(plan.steps.map(s => s.setting)).toEqual(['x0', 'x2', 'x1'])
     expect(plan.stuck).toEqual([])
   })
@@ -178,7 +178,7 @@ describe('the plan', () => {
       { a: ['o0', 'o1'], b: ['o0', 'o1'] },
       { rules: [rule('pull', { a: 'o1' }, { effect: 'forced', setting: 'b', option: 'o1' })] },
     )
-    const plan = planWalk(b, factoryState(b), { a: 'o1', b: 'o1' })
+    const plan = planSteps(b, factoryState(b), { a: 'o1', b: 'o1' })
     expect(plan.steps.map(s => s.setting)).toEqual(['a'])
     expect(plan.steps[0]?.follows).toEqual([{ setting: 'b', to: 'o1' }])
     expect([plan.presses, plan.isBest]).toEqual([4, true])
@@ -194,7 +194,7 @@ describe('the plan', () => {
         ],
       },
     )
-    const plan = planWalk(b, factoryState(b), { a: 'o1', b: 'o1', c: 'o1' })
+    const plan = planSteps(b, factoryState(b), { a: 'o1', b: 'o1', c: 'o1' })
     expect(plan.steps.map(s => s.setting)).toEqual(['c', 'a', 'b'])
     expect(plan.stuck.map(s => s.setting)).toEqual(['a', 'b'])
     expect(plan.stuck[0]?.rules).toEqual(['Rule second.'])
@@ -206,7 +206,7 @@ describe('the plan', () => {
       { rules: [rule('locked', { lock: 'shut' }, { effect: 'excludes', setting: 'key', options: ['o0'] })] },
     )
     const shut = { lock: 'shut', key: 'o1' }
-    const plan = planWalk(
+    const plan = planSteps(
       { ...b, rules: [...b.rules, rule('held', { lock: 'shut' }, { effect: 'forced', setting: 'key', option: 'o1' })] },
       shut,
       { lock: 'open', key: 'o0' },
@@ -219,7 +219,7 @@ describe('the plan', () => {
       { bank: ['one', 'two'], key: ['o0', 'o1'] },
       { rules: [rule('greys', { bank: 'one' }, { effect: 'excludes', setting: 'key', options: ['o1'] })] },
     )
-    const back = planWalk(greys, { bank: 'two', key: 'o1' }, { bank: 'two', key: 'o0' })
+    const back = planSteps(greys, { bank: 'two', key: 'o1' }, { bank: 'two', key: 'o0' })
     expect(back.steps.map(s => s.setting)).toEqual(['key'])
     const swap = tinyBody(
       { left: ['x', 'y', 'none'], right: ['x', 'y', 'none'] },
@@ -229,7 +229,7 @@ describe('the plan', () => {
         ),
       },
     )
-    const swapped = planWalk(swap, { left: 'x', right: 'y' }, { left: 'y', right: 'x' })
+    const swapped = planSteps(swap, { left: 'x', right: 'y' }, { left: 'y', right: 'x' })
     expect(swapped.steps.map(s => s.isPassing)).toEqual([true, false, false])
     expect(isThere(swap, walkBy(swap, { left: 'x', right: 'y' }, swapped.steps), { left: 'y', right: 'x' })).toBe(true)
   })
@@ -240,7 +240,7 @@ describe('the plan', () => {
       { rules: [rule('pull', { a: 'o1' }, { effect: 'forced', setting: 'b', option: 'o1' })] },
     )
     const to = { a: 'o1', b: 'o1', c: 'o0' }
-    const plan = planWalk(b, factoryState(b), to, { unseen: new Set(['a', 'b', 'c']) })
+    const plan = planSteps(b, factoryState(b), to, { unseen: new Set(['a', 'b', 'c']) })
     expect(plan.steps.map(s => s.setting)).toEqual(['a', 'c'])
   })
 
@@ -250,10 +250,10 @@ describe('the plan', () => {
       const b = paper(seed % 2 === 0)
       const chosen = r.shuffle(b.settings).slice(0, 14)
       const goal = { ...factoryState(b), ...Object.fromEntries(chosen.map(s => [s.id, r.pick(['b', 'c', 'd'])])) }
-      const walk = menuWalk(b)
+      const walk = menuCursor(b)
       const parts = partsOf(b, factoryState(b), goal, new Set(), walk, { changes: 'any', focus: 'used' })
       const problem = orderProblem(parts, b.settings, walk)
-      const best = weigh(walked(problem, bestWalk(problem) ?? []))
+      const best = weigh(walked(problem, bestOrder(problem) ?? []))
       const bound = fewestPresses(problem)
       const changing = chosen.reduce((sum, s) => sum + walk.change(s, 'a', goal[s.id] ?? ''), 0)
       expect(bound, `seed ${seed}`).toBeLessThanOrEqual(best)
@@ -293,13 +293,13 @@ describe('the plan', () => {
           .map(s => [s.id, r.pick(['b', 'c', 'd'])]),
       )
       const goal = { ...factoryState(b), ...to }
-      const walk = menuWalk(b)
+      const walk = menuCursor(b)
       const problem = orderProblem(
         partsOf(b, factoryState(b), goal, new Set(), walk, { changes: 'any', focus: 'used' }),
         b.settings,
         walk,
       )
-      const best = weigh(walked(problem, bestWalk(problem) ?? []))
+      const best = weigh(walked(problem, bestOrder(problem) ?? []))
       const near = weigh(walked(problem, improved(problem, nearestFirst(problem))))
       expect(near).toBeGreaterThanOrEqual(best)
       expect(fewestPresses(problem)).toBeLessThanOrEqual(best)
@@ -312,7 +312,7 @@ describe('the plan', () => {
   it.each(cases)('$name: arrives, and is never longer than menu order or the standard’s own', ({ b, s }) => {
     const to = resolve(b, s).state
     const listed = [...b.settings].reverse().map(x => x.id)
-    const plan = planWalk(b, factoryState(b), to, { listed })
+    const plan = planSteps(b, factoryState(b), to, { listed })
     expect(plan.stuck).toEqual([])
     let state: State | undefined = factoryState(b)
     for (const step of plan.steps) {
@@ -331,7 +331,7 @@ describe('the plan', () => {
   it('saves presses on real menus, most where the way back would be long', () => {
     const plans = newest.flatMap(b =>
       demoStandards().map(s =>
-        planWalk(b, factoryState(b), resolve(b, s).state, { listed: b.settings.map(x => x.id) }),
+        planSteps(b, factoryState(b), resolve(b, s).state, { listed: b.settings.map(x => x.id) }),
       ),
     )
     const sum = (of: (p: (typeof plans)[number]) => number) => plans.reduce((total, p) => total + of(p), 0)
@@ -344,7 +344,7 @@ describe('the plan', () => {
     const greyed = ids.slice(1).map((id, i) => rule(id, { [`s${i}`]: 'o0' }, { effect: 'unavailable', setting: id }))
     const b = tinyBody(Object.fromEntries(ids.map(id => [id, options])), { rules: greyed })
     const all = (option: string): State => Object.fromEntries(ids.map(id => [id, option]))
-    const walk = planWalk(b, all('o0'), all('o1'))
+    const walk = planSteps(b, all('o0'), all('o1'))
     expect(walk.stuck).toEqual([])
     // Played by hand: a row can be set unless the one before it is at o0 and not greyed out itself.
     let now = all('o0')
@@ -358,7 +358,7 @@ describe('the plan', () => {
 
   it('has nothing to walk where nothing changes', () => {
     const b = body('sorrel')
-    expect(planWalk(b, factoryState(b), factoryState(b))).toMatchObject({ steps: [], presses: 0, isBest: true })
+    expect(planSteps(b, factoryState(b), factoryState(b))).toMatchObject({ steps: [], presses: 0, isBest: true })
   })
 })
 
@@ -389,7 +389,7 @@ describe('several memory slots in one walk', () => {
       for (const i of order) {
         const next = wanted[i]
         if (!next) continue
-        presses += planWalk(b, state, next.state).presses
+        presses += planSteps(b, state, next.state).presses
         state = next.state
       }
       expect(best).toBeLessThanOrEqual(presses)

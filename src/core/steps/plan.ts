@@ -1,7 +1,7 @@
 import { type Body, inMenuOrder, type State } from '../bodies'
 import {
-  bestWalk,
-  type Change,
+  bestOrder,
+  type SettingChange,
   fewestPresses,
   improved,
   inOrder,
@@ -13,11 +13,11 @@ import {
   weigh,
 } from './order'
 import { type Closeness, isFocusSmall, type Part, partsOf } from './parts'
-import { menuWalk } from './presses'
+import { menuCursor } from './presses'
 import { type Step, stepsOf, type Unseen } from './walk'
 
 /** The steps of a card in the order that takes the fewest presses, and what they would take in other orders. */
-export interface WalkPlan {
+export interface StepPlan {
   readonly steps: readonly Step[]
   readonly presses: number
   /** No walk takes fewer, whatever it touches and in whatever order. */
@@ -30,7 +30,7 @@ export interface WalkPlan {
   readonly stuck: readonly { readonly setting: string; readonly to: string; readonly rules: readonly string[] }[]
 }
 
-export interface WalkOptions {
+export interface StepOptions {
   /** Settings in the order in which the standard asks for what they bring about. */
   readonly listed?: readonly string[] | undefined
   /** Settings that have to be looked at, whatever they are assumed to be at. */
@@ -48,13 +48,13 @@ const NONE_UNSEEN: Unseen = new Set()
  *
  * @param body at the firmware that runs
  */
-export const planWalk = (
+export const planSteps = (
   body: Body,
   from: State,
   to: State,
-  { listed = [], unseen = NONE_UNSEEN }: WalkOptions = {},
-): WalkPlan => {
-  const walk = menuWalk(body)
+  { listed = [], unseen = NONE_UNSEEN }: StepOptions = {},
+): StepPlan => {
+  const walk = menuCursor(body)
   const menu = inMenuOrder(body)
   const menuRank = new Map(menu.map((s, i) => [s.id, i]))
   const listRank = new Map(listed.map((id, i) => [id, i - listed.length]))
@@ -64,7 +64,7 @@ export const planWalk = (
     const problem = orderProblem(parts, menu, walk)
     const byMenu = inOrder(problem, rankOf)
     const asListed = inOrder(problem, id => listRank.get(id) ?? rankOf(id))
-    const exact = bestWalk(problem)
+    const exact = bestOrder(problem)
     const others = () => [byMenu, asListed, nearestFirst(problem)].map(o => improved(problem, o))
     const best = exact ?? others().reduce((a, b) => (costOf(problem, b) < costOf(problem, a) ? b : a))
     const { presses } = walked(problem, best)
@@ -106,9 +106,9 @@ export const planWalk = (
   }
 }
 
-const costOf = (problem: OrderProblem, changes: readonly Change[]): number => weigh(walked(problem, changes))
+const costOf = (problem: OrderProblem, changes: readonly SettingChange[]): number => weigh(walked(problem, changes))
 
-interface Attempt extends Pick<WalkPlan, 'presses' | 'fewest' | 'pressesInMenuOrder' | 'pressesAsListed'> {
+interface Attempt extends Pick<StepPlan, 'presses' | 'fewest' | 'pressesInMenuOrder' | 'pressesAsListed'> {
   readonly steps: readonly Step[]
   readonly stuck: Part['stuck']
   readonly dark: number
@@ -118,7 +118,10 @@ interface Attempt extends Pick<WalkPlan, 'presses' | 'fewest' | 'pressesInMenuOr
 }
 
 /** What stays undone is still told, with what holds it up. */
-const stuckSteps = (from: State, stuck: readonly (Omit<Change, 'part'> & { rules: readonly string[] })[]): Step[] =>
+const stuckSteps = (
+  from: State,
+  stuck: readonly (Omit<SettingChange, 'part'> & { rules: readonly string[] })[],
+): Step[] =>
   stuck.map(({ setting, option, rules }) => ({
     setting,
     from: from[setting] ?? option,
@@ -131,9 +134,9 @@ const stuckSteps = (from: State, stuck: readonly (Omit<Change, 'part'> & { rules
   }))
 
 /** One stop of a walk that fills several memory slots. */
-export interface SlotWalk {
+export interface SlotPlan {
   readonly slot: string
-  readonly plan: WalkPlan
+  readonly plan: StepPlan
 }
 
 /** Slots that one walk fills are few, so that every order of them can be tried. */
@@ -152,7 +155,7 @@ export const planSlots = (
   from: State,
   slots: readonly { readonly slot: string; readonly to: (from: State) => State }[],
   unseen?: Unseen,
-): readonly SlotWalk[] => {
+): readonly SlotPlan[] => {
   if (slots.length > MOST_SLOTS) throw new RangeError(`${slots.length} slots in one walk; at most ${MOST_SLOTS}`)
   const wanted = slots.map(s => s.to(from))
   const plans = new Map<string, number>()
@@ -162,7 +165,7 @@ export const planSlots = (
     const known = plans.get(key)
     if (known !== undefined) return known
     const options = before < 0 ? { unseen } : {}
-    const { presses } = planWalk(body, wanted[before] ?? from, wanted[next] ?? from, options)
+    const { presses } = planSteps(body, wanted[before] ?? from, wanted[next] ?? from, options)
     plans.set(key, presses)
     return presses
   }
@@ -179,12 +182,12 @@ export const planSlots = (
   }
   tryAll([], 0)
   let now = from
-  return best.flatMap((i, at): SlotWalk[] => {
+  return best.flatMap((i, at): SlotPlan[] => {
     const stop = slots[i]
     if (!stop) return []
     // What a standard leaves open stays as the stop before has it.
     const to = at === 0 ? (wanted[i] ?? from) : stop.to(now)
-    const plan = planWalk(body, now, to, at === 0 ? { unseen } : {})
+    const plan = planSteps(body, now, to, at === 0 ? { unseen } : {})
     now = to
     return [{ slot: stop.slot, plan }]
   })

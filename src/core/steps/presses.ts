@@ -22,7 +22,7 @@ const apart = (a: number, b: number, length: number, wraps: boolean): number => 
   return wraps ? Math.min(straight, length - straight) : straight
 }
 
-export interface MenuWalk {
+export interface MenuCursor {
   /** From where pictures are taken to a setting, changed there. */
   readonly enter: (setting: Setting) => number
   /** From one setting to another. */
@@ -32,7 +32,7 @@ export interface MenuWalk {
 }
 
 /** The presses of a body's menu. */
-export const menuWalk = (body: Body): MenuWalk => {
+export const menuCursor = (body: Body): MenuCursor => {
   const { wraps, tabs, quick = [] } = body.menu
   const tabIndex = new Map(tabs.map((t, i) => [t.id, i]))
   const pages = new Map(tabs.map(t => [t.id, t.pages.length]))

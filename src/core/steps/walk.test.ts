@@ -5,7 +5,7 @@ import { demoBodies, demoStandards } from '../../demo/world'
 import { type Body, bodyAt, factoryState, inMenuOrder } from '../bodies'
 import { resolve } from '../resolve'
 import type { Standard } from '../standards'
-import { planWalk } from './plan'
+import { planSteps } from './plan'
 
 /** The demo's bodies as they are on their newest firmware, which is what they are resolved with. */
 const newest = demoBodies().map(b => bodyAt(b, b.firmware.to))
@@ -15,7 +15,7 @@ const ring = demoStandards().find(s => s.id === 'ring-action') as Standard
 const walk = (b: Body, standard: Standard) => {
   const from = factoryState(b)
   const to = resolve(b, standard).state
-  return { from, to, steps: planWalk(b, from, to).steps }
+  return { from, to, steps: planSteps(b, from, to).steps }
 }
 
 /** Every state a person passes through, the body's own changes included. */
@@ -51,7 +51,7 @@ it('tells what changes by itself, and warns of the moment in which nothing focus
 
 it('has nothing to do where the body is there already', () => {
   const { to } = walk(body('sorrel'), ring)
-  expect(planWalk(body('sorrel'), to, to).steps).toEqual([])
+  expect(planSteps(body('sorrel'), to, to).steps).toEqual([])
 })
 
 it('arrives on generated bodies too', () => {

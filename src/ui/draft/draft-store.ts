@@ -17,7 +17,7 @@ export type Status =
   | { readonly kind: 'refused'; readonly why: string }
   | { readonly kind: 'conflict' }
 
-export interface Conflict<T> {
+export interface Divergence<T> {
   readonly base: T
   readonly theirs: T
   readonly revision: number
@@ -33,7 +33,7 @@ export interface DraftState<T> {
   readonly status: Status
   /** The one the server has. */
   readonly revision: number
-  readonly conflict: Conflict<T> | undefined
+  readonly conflict: Divergence<T> | undefined
 }
 
 export interface DraftOptions<T> {
@@ -74,7 +74,7 @@ export class DraftStore<T> {
   person: string | undefined
   private history: History<T>
   private status: Status = { kind: 'saved' }
-  private conflict: Conflict<T> | undefined
+  private conflict: Divergence<T> | undefined
   /** What the server has. */
   private stored: { readonly document: T; readonly revision: number }
   /** What was done since, in words. */
@@ -168,7 +168,7 @@ export class DraftStore<T> {
     this.changed('done again')
   }
 
-  readonly merged = (from: Conflict<T>, prefer?: Prefer): Merged<T> =>
+  readonly merged = (from: Divergence<T>, prefer?: Prefer): Merged<T> =>
     this.options.merge(from.base, this.history.present, from.theirs, prefer)
 
   readonly mergeWith = (prefer: Prefer): void => {

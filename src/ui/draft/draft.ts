@@ -6,7 +6,7 @@ import { usePeople } from '../people'
 import { sendJson } from '../send'
 import { type DraftOptions, type DraftState, DraftStore } from './draft-store'
 
-export type { Conflict, Prefer, Status } from './draft-store'
+export type { Divergence, Prefer, Status } from './draft-store'
 
 /** A document while it is edited, as a page sees it; `draft-store.ts` says what happens to it. */
 export type Draft<T> = DraftState<T> &

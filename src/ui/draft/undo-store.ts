@@ -9,7 +9,7 @@ export interface History<T> {
 }
 
 /** With the revision the server has given it. */
-export interface Kept<T> extends History<T> {
+export interface KeptHistory<T> extends History<T> {
   readonly revision: number
 }
 
@@ -37,7 +37,7 @@ export const writeUndo = <T>(
   revision: number,
 ): void => {
   try {
-    const kept: Kept<T> = {
+    const kept: KeptHistory<T> = {
       past: [...fitting([...past].reverse(), MOST_LETTERS)].reverse(),
       present,
       future: fitting(future, MOST_LETTERS / 4),
@@ -53,11 +53,16 @@ export const writeUndo = <T>(
  * What was kept, if the document is still what it was then; somebody else's change is not undone by accident. A page
  * that is come back to may hold an older document than was stored from it: then what was kept is the newer one.
  */
-export const readUndo = <T>(store: Storage, address: string, present: T, revision: number): Kept<T> | undefined => {
+export const readUndo = <T>(
+  store: Storage,
+  address: string,
+  present: T,
+  revision: number,
+): KeptHistory<T> | undefined => {
   try {
     const text = store.getItem(keyOf(address))
     if (!text) return undefined
-    const kept = JSON.parse(text) as Kept<T>
+    const kept = JSON.parse(text) as KeptHistory<T>
     if (kept.revision > revision) return kept
     return kept.revision === revision && sameJson(asJson(kept.present), asJson(present))
       ? { ...kept, present }

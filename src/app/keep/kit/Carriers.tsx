@@ -2,7 +2,7 @@
 
 import { Alert, Autocomplete, Box, TextField, Typography } from '@mui/material'
 import { useState } from 'react'
-import type { Carrier } from '@/server/hands'
+import type { Carrier } from '@/server/carriers'
 import type { UnitView } from '@/server/kit'
 import { useSend } from '@/ui/use-send'
 

@@ -1,5 +1,5 @@
 import { readBackups } from '@/server/backups'
-import { readCarriers, readHandedOver } from '@/server/hands'
+import { readCarriers, readHandedOver } from '@/server/carriers'
 import { listPutAwayUnits, readKit } from '@/server/kit'
 import { KitView } from './KitView'
 

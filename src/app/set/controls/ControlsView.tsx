@@ -3,7 +3,7 @@
 import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material'
 import { useCallback, useMemo } from 'react'
 import type { Body } from '@/core/bodies'
-import type { BodyInHands } from '@/core/controls/cells'
+import type { FleetBody } from '@/core/controls/cells'
 import { storedMaps } from '@/core/controls/fleet'
 import type { FunctionId } from '@/core/functions/functions'
 import { movedTo } from '@/core/controls/moves'
@@ -31,7 +31,7 @@ import { WorkerTrouble } from '@/ui/worker'
 import { VersionMark } from '@/ui/versions'
 import { BodyMap, presses } from './BodyMap'
 import { CostPanel } from './CostPanel'
-import { type Change, PlanPanel, SchoolSelect } from './PlanPanel'
+import { type EditPlan, PlanPanel, SchoolSelect } from './PlanPanel'
 import { Relearning } from './Relearning'
 import { ThumbLoad } from './ThumbLoad'
 import { useMaps } from './use-maps'
@@ -46,7 +46,7 @@ export const ControlsView = ({
   hands: string
   shooters: readonly Shooter[]
 }) => {
-  const bodies = useMemo(() => JSON.parse(hands) as readonly BodyInHands[], [hands])
+  const bodies = useMemo(() => JSON.parse(hands) as readonly FleetBody[], [hands])
   const { version } = view.document
   const addressOf = useCallback(
     (v: number, rest: URLSearchParams) =>
@@ -66,7 +66,7 @@ export const ControlsView = ({
   const layer = ownLayers(document)[0]
   const explained = shown?.bodies.find(b => b.body.id === address.get('body'))
 
-  const change = useCallback<Change>((what, f) => edit(what, s => ({ ...s, controls: f(plan) })), [edit, plan])
+  const change = useCallback<EditPlan>((what, f) => edit(what, s => ({ ...s, controls: f(plan) })), [edit, plan])
   const choose = (school: SchoolId) => {
     if (isDraft) {
       change(`school ${SCHOOLS[school].label}`, p => withSchool(p, school))

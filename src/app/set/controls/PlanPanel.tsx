@@ -7,7 +7,7 @@ import { SCHOOL_IDS, type SchoolId, SCHOOLS } from '@/core/functions/schools'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { NumberField } from '@/ui/kinds/fields'
 
-export type Change = (what: string, change: (plan: Plan) => Plan) => void
+export type EditPlan = (what: string, change: (plan: Plan) => Plan) => void
 
 const FINGER_WORDS = {
   thumb: 'the thumb',
@@ -46,7 +46,7 @@ export const PlanPanel = ({
 }: {
   plan: Plan
   /** Undefined where nothing can be changed. */
-  change: Change | undefined
+  change: EditPlan | undefined
 }) => {
   const schools = [...new Set([plan.school, ...Object.values(plan.schools)])]
   const needed = new Set(schools.flatMap(s => SCHOOLS[s].needs.map(n => n.function)))
@@ -164,7 +164,7 @@ const OnlyWith = ({ school }: { school: SchoolId | undefined }) =>
     </Typography>
   ) : null
 
-const Slides = ({ plan, change }: { plan: Plan; change: Change | undefined }) => {
+const Slides = ({ plan, change }: { plan: Plan; change: EditPlan | undefined }) => {
   const [slide] = plan.slides
   const label = (f: FunctionId) => dimension(f).label
   if (!change)
@@ -230,7 +230,7 @@ const Weight = ({
   </Box>
 )
 
-const Hand = ({ plan, change }: { plan: Plan; change: Change | undefined }) => (
+const Hand = ({ plan, change }: { plan: Plan; change: EditPlan | undefined }) => (
   <Box sx={{ display: 'flex', flexDirection: 'column', gap: 1.5 }}>
     <TextField
       select

@@ -10,7 +10,7 @@ import type { Shooter } from '@/server/controls'
 import { Chart } from '@/ui/Chart'
 import { CautionNote } from '@/ui/pieces'
 import { NumberField } from '@/ui/kinds/fields'
-import type { Change } from './PlanPanel'
+import type { EditPlan } from './PlanPanel'
 
 const whole = (n: number): string => n.toFixed(n < 10 ? 1 : 0)
 const TEAM = ''
@@ -24,7 +24,7 @@ export const ThumbLoad = ({
   plan: Plan
   shooters: readonly Shooter[]
   /** Undefined where nothing can be changed. */
-  change: Change | undefined
+  change: EditPlan | undefined
 }) => {
   const [who, setWho] = useState(TEAM)
   const session = who === TEAM ? plan.session : sessionOf(plan, who)

@@ -1,6 +1,6 @@
 import { Beginning } from '@/app/Beginning'
 import { inHandOf, type SearchParams } from '@/app/search-params'
-import { readHands, readShooters } from '@/server/controls'
+import { readFleetInHand, readShooters } from '@/server/controls'
 import { readInHand } from '@/server/concordance'
 import { readStandardView } from '@/server/standards'
 import { ControlsView } from './ControlsView'
@@ -13,7 +13,7 @@ export default async function ControlsPage({ searchParams }: { searchParams: Sea
     return <Beginning hasBodies={bodies.length > 0} hasStandards={Boolean(standard)} />
   const [view, hands, shooters] = await Promise.all([
     readStandardView(ref),
-    readHands(ref, chosen, context),
+    readFleetInHand(ref, chosen, context),
     readShooters(),
   ])
   return (

@@ -1,7 +1,7 @@
 'use client'
 
 import { useMemo } from 'react'
-import type { BodyInHands } from '@/core/controls/cells'
+import type { FleetBody } from '@/core/controls/cells'
 import { type FleetMap, weighMaps } from '@/core/controls/fleet'
 import { mapOn } from '@/core/controls/map-on'
 import type { Plan } from '@/core/functions/plan'
@@ -26,7 +26,7 @@ export interface Maps {
 const withoutMaps = (plan: Plan): Plan => ({ ...plan, maps: [], house: {} })
 
 /** The maps of a plan: weighed at once as they are, and the best ones from a worker. */
-export const useMaps = (plan: Plan, bodies: readonly BodyInHands[]): Maps => {
+export const useMaps = (plan: Plan, bodies: readonly FleetBody[]): Maps => {
   const problems = useMemo(() => planProblems(plan, bodies), [plan, bodies])
   const question = JSON.stringify(withoutMaps(plan))
   const ask = useMemo<MapsAsk | undefined>(

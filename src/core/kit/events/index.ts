@@ -24,5 +24,4 @@ export const EVENTS: { readonly [K in UnitEventKind]: EventKind<K> } = {
 }
 
 /** What is known of events of this kind. */
-export const kindOf = (event: Pick<UnitEvent, 'kind'>): EventKind<UnitEventKind> =>
-  EVENTS[event.kind]
+export const kindOf = (event: Pick<UnitEvent, 'kind'>): EventKind<UnitEventKind> => EVENTS[event.kind]

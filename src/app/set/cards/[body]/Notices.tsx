@@ -2,7 +2,7 @@
 
 import { Alert, Button, Typography } from '@mui/material'
 import { CLOCK_TOLERANCE_MS } from '@/core/kit/late'
-import { type Kept, sendWaiting } from '@/offline/outbox'
+import { type KeptEntry, sendWaiting } from '@/offline/outbox'
 import { When } from '@/ui/When'
 import type { useCard } from './use-card'
 import { KeptLink } from '@/ui/links'
@@ -100,7 +100,7 @@ export const Notices = ({ live }: { live: Live }) => {
 }
 
 /** What became of something that was done here, seen with what others did. */
-const RemarkWords = ({ entry: { words, made, remark } }: { entry: Kept }) => {
+const RemarkWords = ({ entry: { words, made, remark } }: { entry: KeptEntry }) => {
   const who = remark?.by ?? 'somebody'
   const what = (
     <>

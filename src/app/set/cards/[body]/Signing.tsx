@@ -108,13 +108,7 @@ export const Signing = ({
       </Typography>
       <FormControlLabel
         sx={{ minHeight: 44 }}
-        control={
-          <Checkbox
-            size="small"
-            checked={timed}
-            onChange={e => setTimed(e.target.checked ? 'yes' : 'no')}
-          />
-        }
+        control={<Checkbox size="small" checked={timed} onChange={e => setTimed(e.target.checked ? 'yes' : 'no')} />}
         label={<Typography variant="body2">count how long this walk took, so that the next card can say</Typography>}
       />
     </Box>

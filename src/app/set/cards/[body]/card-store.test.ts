@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { Entry, Kept, Landed, Remark } from '@/offline/outbox'
+import type { Entry, KeptEntry, Landed, Remark } from '@/offline/outbox'
 import type { CardView } from '@/server/cards'
 import { type CardOutside, CardStore } from './card-store'
 
@@ -22,7 +22,7 @@ const cardWith = (ticked: ReadonlyMap<string, { by: string | null; at: string }>
 const world = () => {
   const ticked = new Map<string, { by: string | null; at: string }>()
   const answers = new Map<string, CardView>()
-  const box: Kept[] = []
+  const box: KeptEntry[] = []
   const listeners = new Set<(landed: Landed | undefined) => void>()
   let place = 0
   const w = {

@@ -1,6 +1,6 @@
 import { slotsText } from '@/core/kit/slots'
 import { refText } from '@/core/standards/context'
-import type { Deed, Entry, Kept, Landed } from '@/offline/outbox'
+import type { Deed, Entry, KeptEntry, Landed } from '@/offline/outbox'
 import type { CardView } from '@/server/cards'
 import type { Person } from '@/ui/people'
 import type { Sent } from '@/ui/send'
@@ -28,7 +28,7 @@ export interface CardState {
   readonly isAway: boolean
   readonly problem: string
   /** What became of things done here that did not simply go through. */
-  readonly remarks: readonly Kept[]
+  readonly remarks: readonly KeptEntry[]
   readonly clockAheadMs: number
   /** The profile of the body was changed while the card was open. */
   readonly hasNewProfile: boolean
@@ -41,7 +41,7 @@ export interface CardOutside {
   readonly readAnswer: (address: string) => Promise<CardView | undefined>
   readonly outbox: {
     readonly on: (changed: (landed: Landed | undefined) => void) => () => void
-    readonly read: () => Promise<readonly Kept[]>
+    readonly read: () => Promise<readonly KeptEntry[]>
     readonly keep: (entry: Entry) => Promise<void>
     readonly putAway: (place: number) => Promise<void>
     readonly send: (entry: Entry) => Promise<Landed | undefined>
@@ -103,7 +103,7 @@ export class CardStore {
   /** Who signs on this device. */
   person: Person | undefined
   private mine: readonly Mine[] = []
-  private remarks: readonly Kept[] = []
+  private remarks: readonly KeptEntry[] = []
   private isAway = false
   private clockAheadMs = 0
   private problem = ''

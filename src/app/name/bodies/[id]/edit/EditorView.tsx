@@ -19,7 +19,7 @@ import { MergeNotice } from '@/ui/MergeNotice'
 
 // Each part comes in a script of its own, with the page where it is shown at first.
 const ControlsPart = dynamic(() => import('./ControlsPart').then(m => m.ControlsPart))
-const FactsPart = dynamic(() => import('./FactsPart').then(m => m.FactsPart))
+const FactsPart = dynamic(() => import('./facts/FactsPart').then(m => m.FactsPart))
 const FirmwarePart = dynamic(() => import('./FirmwarePart').then(m => m.FirmwarePart))
 const FirstCardPart = dynamic(() => import('./first-card/FirstCardPart').then(m => m.FirstCardPart))
 const HistoryPart = dynamic(() => import('./HistoryPart').then(m => m.HistoryPart))

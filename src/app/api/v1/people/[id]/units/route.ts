@@ -1,4 +1,4 @@
-import { saveCarried } from '@/server/hands'
+import { saveCarried } from '@/server/carriers'
 import { answer, readChange } from '@/server/http'
 import { carriedSchema } from '@/server/queries'
 

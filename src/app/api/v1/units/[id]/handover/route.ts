@@ -1,4 +1,4 @@
-import { markHandedOver } from '@/server/hands'
+import { markHandedOver } from '@/server/carriers'
 import { answer, readChange } from '@/server/http'
 import { handedOverSchema } from '@/server/queries'
 

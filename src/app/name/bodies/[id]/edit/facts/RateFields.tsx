@@ -7,7 +7,7 @@ type Rate = Body['frameRates'][number]
 const UNKNOWN = ''
 
 /** What a frame rate implies: focus and exposure between the frames, and the shutter it takes. */
-export const RateFacts = ({ rate, onChange }: { rate: Rate; onChange: (rate: Partial<Rate>) => void }) => (
+export const RateFields = ({ rate, onChange }: { rate: Rate; onChange: (rate: Partial<Rate>) => void }) => (
   <>
     <FormControlLabel
       control={

@@ -1,6 +1,6 @@
 import type { Actor } from './actor'
 import 'server-only'
-import { type HandoverRow, listCarries, listHandovers, setCarried, setHandedOver } from '@/db/hands'
+import { type HandoverRow, listCarries, listHandovers, setCarried, setHandedOver } from '@/db/carriers'
 import type { UnitRow } from '@/db/units'
 import { units } from './catalogue'
 import { database } from './database'
