@@ -2,7 +2,7 @@
 
 import { Box, Button, Typography } from '@mui/material'
 import { FileImport } from '@/ui/FileImport'
-import { Page } from '@/ui/pieces'
+import { Page, Wrap } from '@/ui/pieces'
 import { LinkButton } from '@/ui/links'
 import { useSend } from '@/ui/use-send'
 
@@ -20,23 +20,23 @@ export const Beginning = ({ hasBodies, hasStandards }: { hasBodies: boolean; has
         <Typography>
           Paste its menu, copy it from a spreadsheet, or take a profile that another team has written.
         </Typography>
-        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'flex-start' }}>
+        <Wrap sx={{ alignItems: 'flex-start' }}>
           <LinkButton to="/name/bodies/new" variant={hasBodies ? 'outlined' : 'contained'}>
             New body
           </LinkButton>
           <FileImport kind="bodies" label="Add bodies from files" />
-        </Box>
+        </Wrap>
       </Step>
       <Step number={2} title="Take a standard" done={hasStandards}>
         <Typography>What is wanted, how much and why, in the format coherion.standard/1.</Typography>
-        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'flex-start' }}>
+        <Wrap sx={{ alignItems: 'flex-start' }}>
           {!hasStandards && (
             <Button variant={hasBodies ? 'contained' : 'outlined'} onClick={() => void takeBaseline()}>
               Take the house baseline
             </Button>
           )}
           <FileImport kind="standards" label="Add standards from files" />
-        </Box>
+        </Wrap>
         {problem && <Typography color="error">{problem}</Typography>}
       </Step>
       <Step number={3} title="Get the card" done={false}>

@@ -66,7 +66,7 @@ export const HoldTimeline = ({ hold, onHold }: { hold: Physical; onHold?: (secon
           </text>
         ))}
       </Drawing>
-      <Typography variant="body2" sx={{ fontWeight: 650 }}>
+      <Typography variant="body2" sx={{ fontWeight: 'fontWeightMedium' }}>
         {stays ? 'Focus is still on the subject afterwards.' : 'Focus leaves for whoever is in front.'}
       </Typography>
       <Typography variant="body2" color="textSecondary" id={crossing} sx={{ mt: 1 }}>

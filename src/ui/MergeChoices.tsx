@@ -63,7 +63,7 @@ export const MergeChoices = <T,>({
       <DialogContent>
         {words.length > 0 && (
           <>
-            <Typography sx={{ fontWeight: 650 }}>They changed, and it stays:</Typography>
+            <Typography variant="strong">They changed, and it stays:</Typography>
             <ul>
               {words.map(d => (
                 <li key={d.at.join()}>
@@ -76,7 +76,9 @@ export const MergeChoices = <T,>({
         {places.length === 0 ? (
           <Typography>Nothing that you changed is touched by it. Both can stand together.</Typography>
         ) : (
-          <Typography sx={{ fontWeight: 650, mt: 2 }}>You both changed the same; choose for each:</Typography>
+          <Typography variant="strong" sx={{ mt: 2 }}>
+            You both changed the same; choose for each:
+          </Typography>
         )}
         {places.map(([place, c], i) => (
           <div key={place}>

@@ -6,6 +6,7 @@ import NextLink from 'next/link'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { type KeyboardEvent, useState } from 'react'
 import type { ConceptMatch, Match } from '@/core/phrasebook/search'
+import { counted } from '@/core/vocabulary/plain-words'
 import { linkTo } from './address'
 import { useBodies } from './bodies'
 import { usePhraseSearch } from './phrases'
@@ -17,7 +18,7 @@ const Result = styled(NextLink)(({ theme }) => ({
   borderBottom: `1px solid ${theme.vars?.palette.divider}`,
   color: 'inherit',
   textDecoration: 'none',
-  '&:hover, &[data-current="true"]': { background: theme.vars?.palette.own.marigold.wash },
+  '&:hover, &[aria-selected="true"]': { background: theme.vars?.palette.own.marigold.wash },
 }))
 
 const Words = styled('span')(({ theme }) => ({
@@ -52,6 +53,9 @@ const MatchWords = ({ match }: { match: Match }) => {
 const hrefOf = (concept: ConceptMatch, params: URLSearchParams) =>
   linkTo(concept.concept ? `/name/phrasebook/${concept.concept}` : '/name/phrasebook', params)
 
+const LIST = 'phrases-found'
+const optionId = (i: number): string => `${LIST}-${i}`
+
 /** A field that finds the concept behind any word, and what it found while somebody types. */
 export const PhraseSearch = ({
   initial = '',
@@ -70,6 +74,7 @@ export const PhraseSearch = ({
   const [current, setCurrent] = useState(0)
   const { concepts, query: answered, trouble, retry } = usePhraseSearch(query)
   const shown = concepts.filter(c => c.concept !== '' || c.matches.length > 0)
+  const isAnswered = query.trim() !== '' && answered === query && !trouble
 
   const open = (concept: ConceptMatch) => {
     onOpen?.()
@@ -98,18 +103,43 @@ export const PhraseSearch = ({
           onQuery?.(e.target.value)
         }}
         onKeyDown={onKey}
-        slotProps={{ htmlInput: { autoComplete: 'off', spellCheck: false, 'aria-controls': 'phrases-found' } }}
+        slotProps={{
+          htmlInput: {
+            role: 'combobox',
+            autoComplete: 'off',
+            spellCheck: false,
+            'aria-autocomplete': 'list',
+            'aria-expanded': shown.length > 0,
+            'aria-controls': LIST,
+            'aria-activedescendant': shown[current] ? optionId(current) : undefined,
+          },
+        }}
       />
-      <Box id="phrases-found" role="status" sx={{ mt: 1 }}>
+      <Box role="status" sx={{ mt: 1 }}>
         <WorkerTrouble trouble={trouble} retry={retry} />
-        {query.trim() !== '' && answered === query && !trouble && shown.length === 0 && (
+        {isAnswered && shown.length === 0 && (
           <Typography sx={{ py: 1 }}>
             Nothing here is called “{query}”, nor anything like it. Try another word for what it does.
           </Typography>
         )}
+        {isAnswered && shown.length > 0 && (
+          <span className="visually-hidden">
+            {counted(shown.length, 'concept', 'concepts')} found; {shown[current]?.label}
+          </span>
+        )}
+      </Box>
+      <Box id={LIST} role="listbox" aria-label="What was found">
         {shown.map((c, i) => (
-          <Result key={c.concept} href={hrefOf(c, params)} data-current={i === current} onClick={() => onOpen?.()}>
-            <Typography component="span" sx={{ fontWeight: 650 }}>
+          <Result
+            key={c.concept}
+            id={optionId(i)}
+            role="option"
+            tabIndex={-1}
+            aria-selected={i === current}
+            href={hrefOf(c, params)}
+            onClick={() => onOpen?.()}
+          >
+            <Typography variant="strong" component="span">
               {c.label}
             </Typography>{' '}
             <Typography component="span" variant="body2" color="textSecondary">

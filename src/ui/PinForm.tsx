@@ -1,8 +1,9 @@
 'use client'
 
-import { Box, Button, MenuItem, TextField } from '@mui/material'
+import { Button, MenuItem, TextField } from '@mui/material'
 import { useState } from 'react'
 import type { Setting } from '@/core/bodies'
+import { Wrap } from './pieces'
 
 /** Which option of a setting is set anyway, and why: a pin without a reason is soon nobody's. */
 export const PinForm = ({
@@ -15,7 +16,7 @@ export const PinForm = ({
   const [option, setOption] = useState(setting.default)
   const [reason, setReason] = useState('')
   return (
-    <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'flex-start' }}>
+    <Wrap sx={{ alignItems: 'flex-start' }}>
       <TextField
         select
         size="small"
@@ -48,6 +49,6 @@ export const PinForm = ({
       >
         Set it anyway
       </Button>
-    </Box>
+    </Wrap>
   )
 }

@@ -189,11 +189,11 @@ const PrintDialog = ({
           {cards.map(c => (
             <FormControlLabel
               key={keyOf(c)}
-              sx={{ minHeight: 44, mr: 0 }}
+              sx={{ minHeight: 'var(--touch)', mr: 0 }}
               control={<Checkbox checked={chosen.has(keyOf(c))} onChange={() => toggle(keyOf(c))} />}
               label={
                 <>
-                  <Typography component="span" variant="value" sx={{ fontWeight: 650 }}>
+                  <Typography component="span" variant="value" sx={{ fontWeight: 'fontWeightMedium' }}>
                     {c.name}
                   </Typography>{' '}
                   <Typography component="span" color="textSecondary">

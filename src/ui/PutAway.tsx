@@ -1,8 +1,9 @@
 'use client'
 
-import { Alert, Box, Button, Typography } from '@mui/material'
+import { Box, Button, Typography } from '@mui/material'
 import type { Method } from './send'
 import { useSend } from './use-send'
+import { Trouble } from './pieces'
 
 /** What was put away, at the revision at which it can be brought back. */
 export interface PutAwayThing {
@@ -26,7 +27,7 @@ export const PutAway = ({
   return (
     <Box component="section" aria-label="Put away" sx={{ mt: 4 }}>
       <Typography variant="h2">Put away</Typography>
-      {problem && <Alert severity="error">{problem}</Alert>}
+      <Trouble words={problem} />
       {things.map(b => (
         <Typography key={b.id}>
           {b.name}{' '}

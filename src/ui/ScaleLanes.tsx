@@ -113,7 +113,7 @@ export const ScaleLanes = ({ scales, axis }: { scales: readonly BodyScale[]; axi
         const words = visibleWords(places, WIDTH_OF_LETTER[isPhone ? 'phone' : 'wide'])
         return (
           <Lane key={s.body}>
-            <Typography sx={{ fontWeight: 650 }}>{s.model}</Typography>
+            <Typography variant="strong">{s.model}</Typography>
             <Track>
               {s.steps.map((step, i) => {
                 const left = `${(places[i]?.x ?? 0) * 100}%`

@@ -1,7 +1,7 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
-import { styled } from '@mui/material/styles'
+import { Alert, Box, type SxProps, Typography } from '@mui/material'
+import { styled, type Theme } from '@mui/material/styles'
 import type { ReactNode } from 'react'
 import type { Caution } from '@/core/cautions/cautions'
 import { KeptLink } from './links'
@@ -88,4 +88,34 @@ export const CautionNote = ({ caution }: { caution: Caution }) => (
     </Typography>
     <Typography variant="body2">{caution.words}</Typography>
   </Note>
+)
+
+const InLines = styled(Alert)({ whiteSpace: 'pre-line' })
+
+/** What went wrong, and what to do; nothing where nothing did. */
+export const Trouble = ({ words, sx }: { words: ReactNode; sx?: SxProps<Theme> }) =>
+  words ? (
+    <InLines severity="error" {...(sx ? { sx } : {})}>
+      {words}
+    </InLines>
+  ) : null
+
+/** Things beside each other, in as many rows as they need. */
+export const Wrap = styled(Box)(({ theme }) => ({
+  display: 'flex',
+  flexWrap: 'wrap',
+  gap: theme.spacing(1),
+})) as typeof Box
+
+/** A list without marks; what stands in it says where one ends. */
+export const PlainList = styled(Box)({ listStyle: 'none', padding: 0, margin: 0 }) as typeof Box
+
+/** A part of a view with its heading. */
+export const Section = ({ title, level = 2, children }: { title: string; level?: 2 | 3; children: ReactNode }) => (
+  <Box component="section" aria-label={title} sx={{ mt: level === 2 ? 4 : 2.5 }}>
+    <Typography variant={`h${level}`} sx={level === 2 ? { mb: 1.5 } : {}}>
+      {title}
+    </Typography>
+    {children}
+  </Box>
 )

@@ -31,11 +31,13 @@ declare module '@mui/material/styles' {
     value: React.CSSProperties
     eyebrow: React.CSSProperties
     figure: React.CSSProperties
+    strong: React.CSSProperties
   }
   interface TypographyVariantsOptions {
     value?: React.CSSProperties
     eyebrow?: React.CSSProperties
     figure?: React.CSSProperties
+    strong?: React.CSSProperties
   }
 }
 declare module '@mui/material/Typography' {
@@ -43,6 +45,7 @@ declare module '@mui/material/Typography' {
     value: true
     eyebrow: true
     figure: true
+    strong: true
   }
 }
 
@@ -50,7 +53,12 @@ const HEADING = '"Bricolage Grotesque Variable", system-ui, sans-serif'
 const TEXT = '"Atkinson Hyperlegible Next Variable", system-ui, sans-serif'
 const MONO = '"Atkinson Hyperlegible Mono Variable", ui-monospace, monospace'
 
-const heading = (size: string) => ({ fontFamily: HEADING, fontWeight: 650, fontSize: size, lineHeight: 1.2 })
+/** Of what stands out in running text, and of headings. */
+const WEIGHT = 650
+/** In pixels: what a thumb hits, the ribbon, the bar of views below it, and both with the line between. */
+export const SIZES = { touch: 44, ribbon: 56, bar: 52, head: 109 }
+
+const heading = (size: string) => ({ fontFamily: HEADING, fontWeight: WEIGHT, fontSize: size, lineHeight: 1.2 })
 
 export const theme = createTheme({
   cssVariables: { colorSchemeSelector: 'data-theme' },
@@ -98,19 +106,23 @@ export const theme = createTheme({
   typography: {
     fontFamily: TEXT,
     fontSize: 14,
+    fontWeightMedium: WEIGHT,
     h1: heading('1.6rem'),
     h2: heading('1.2rem'),
     h3: heading('1rem'),
     body1: { lineHeight: 1.45 },
     body2: { lineHeight: 1.4 },
+    /** What a row or a note is about. */
+    strong: { fontSize: '1rem', lineHeight: 1.45, fontWeight: WEIGHT },
     button: { textTransform: 'none', fontWeight: 600 },
     value: { fontFamily: MONO, fontSize: '0.85rem', lineHeight: 1.4 },
     eyebrow: { fontFamily: MONO, fontSize: '0.78rem', letterSpacing: '0.08em', fontWeight: 600, lineHeight: 1.4 },
-    figure: { fontFamily: MONO, fontSize: '1.15rem', fontWeight: 650, lineHeight: 1.3 },
+    figure: { fontFamily: MONO, fontSize: '1.15rem', fontWeight: WEIGHT, lineHeight: 1.3 },
   },
   components: {
     MuiCssBaseline: {
       styleOverrides: {
+        ':root': Object.fromEntries(Object.entries(SIZES).map(([name, px]) => [`--${name}`, `${px}px`])),
         ':focus-visible': { outline: '3px solid var(--mui-palette-own-marigold-main)', outlineOffset: '2px' },
         '@media (prefers-reduced-motion: reduce)': {
           '*, *::before, *::after': { animationDuration: '0.01ms !important', transitionDuration: '0.01ms !important' },
@@ -119,7 +131,9 @@ export const theme = createTheme({
         '@media print': { '.no-print': { display: 'none !important' } },
       },
     },
-    MuiTypography: { defaultProps: { variantMapping: { value: 'span', eyebrow: 'span', figure: 'span' } } },
+    MuiTypography: {
+      defaultProps: { variantMapping: { value: 'span', eyebrow: 'span', figure: 'span', strong: 'p' } },
+    },
     MuiButtonBase: { defaultProps: { disableRipple: true } },
     MuiButton: { styleOverrides: { root: { minHeight: 40 } } },
     MuiIconButton: { styleOverrides: { root: { minWidth: 44, minHeight: 44 } } },

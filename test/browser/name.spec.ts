@@ -383,8 +383,12 @@ test.describe('the phrasebook', () => {
       await expect(dialog).toBeVisible({ timeout: 500 })
     }).toPass()
     await page.keyboard.type('nervve')
-    await expect(dialog.getByRole('status')).toContainText('Response to speed')
-    await expect(dialog.getByRole('status')).toContainText('Switching point')
+    await expect(dialog.getByRole('listbox')).toContainText('Response to speed')
+    await expect(dialog.getByRole('listbox')).toContainText('Switching point')
+    // Whoever does not see the list is told what is in it, and which of it is chosen.
+    await expect(dialog.getByRole('status')).toContainText(/concepts found; /)
+    await expect(dialog.getByRole('combobox')).toHaveAttribute('aria-activedescendant', /.+/)
+    await expect(dialog.getByRole('option', { selected: true })).toHaveCount(1)
     await expectAccessible()
     await page.keyboard.press('ArrowDown')
     await page.keyboard.press('Enter')
@@ -512,7 +516,7 @@ test.describe('on a phone', () => {
     }
     await page.goto('/name/phrasebook')
     await page.getByLabel(/Any word/).fill('cling')
-    const result = page.getByRole('link', { name: /Hold when blocked/ }).first()
+    const result = page.getByRole('option', { name: /Hold when blocked/ }).first()
     expect((await result.boundingBox())?.height).toBeGreaterThanOrEqual(44)
     await expectAccessible()
   })

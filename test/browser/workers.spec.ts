@@ -11,8 +11,8 @@ const expectServiceWorker = (page: Page) =>
 const translate = async (page: Page, term: string, concept: string) => {
   await page.goto('/name/phrasebook')
   // By its role: what is sent ahead and not yet in its place is nobody's to write into.
-  await page.getByRole('textbox', { name: 'Any word, even half remembered' }).fill(term)
-  await expect(page.getByRole('status').getByRole('link', { name: concept }).first()).toBeVisible()
+  await page.getByRole('combobox', { name: 'Any word, even half remembered' }).fill(term)
+  await expect(page.getByRole('listbox').getByRole('option', { name: concept }).first()).toBeVisible()
 }
 
 const level = async (page: Page, concordance: ConcordanceDriver) => {
@@ -71,7 +71,7 @@ test('Coherion is built anew while a page is open: the page goes on, and says wh
   })
   await page.keyboard.press('/')
   await page.getByRole('dialog').getByLabel('Any word, even half remembered').fill('hold')
-  const answers = page.getByRole('dialog').getByRole('link', { name: 'Hold when blocked' }).first()
+  const answers = page.getByRole('dialog').getByRole('option', { name: 'Hold when blocked' }).first()
   const trouble = page.getByRole('dialog').getByText('where Coherion was updated meanwhile, reload the page')
   await expect(answers.or(trouble)).toBeVisible()
   await page.reload()
@@ -90,5 +90,5 @@ test('background work that cannot be loaded is said at once, and asked for again
   await expect(trouble).toBeVisible()
   await context.unroute(/turbopack-worker/)
   await trouble.getByRole('button', { name: 'Try again' }).click()
-  await expect(page.getByRole('status').getByRole('link', { name: 'Hold when blocked' }).first()).toBeVisible()
+  await expect(page.getByRole('listbox').getByRole('option', { name: 'Hold when blocked' }).first()).toBeVisible()
 })

@@ -3,7 +3,7 @@
 import { Box, Button, Typography } from '@mui/material'
 import { useEffect, useState } from 'react'
 import { CARDS_CACHE } from '@/offline/names'
-import { Page } from '@/ui/pieces'
+import { Page, PlainList } from '@/ui/pieces'
 
 interface KeptCard {
   readonly address: string
@@ -43,7 +43,7 @@ export const AwayPage = () => {
       {cards.length > 0 && (
         <Box component="section" sx={{ mt: 4 }}>
           <Typography variant="h2">Cards on this device</Typography>
-          <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, mt: 1 }}>
+          <PlainList component="ul" sx={{ mt: 1 }}>
             {cards.map(c => (
               <Box component="li" key={c.address} sx={{ borderBottom: 1, borderColor: 'divider' }}>
                 {/* A whole page at a time: parts of it cannot be fetched. */}
@@ -56,7 +56,7 @@ export const AwayPage = () => {
                 </Box>
               </Box>
             ))}
-          </Box>
+          </PlainList>
         </Box>
       )}
     </Page>

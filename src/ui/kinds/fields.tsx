@@ -1,11 +1,12 @@
 'use client'
 
-import { Box, MenuItem, TextField } from '@mui/material'
+import { MenuItem, TextField } from '@mui/material'
 import { type ReactNode, useState } from 'react'
 import type { Body } from '@/core/bodies'
 import type { Of, ValuesOnBody } from '@/core/vocabulary/kinds/kind'
 import type { Kind } from '@/core/vocabulary/dimensions'
 import { spaced } from '@/core/vocabulary/plain-words'
+import { Wrap } from '../pieces'
 
 /** The fields that editors of values are made of. */
 
@@ -104,6 +105,4 @@ export const NumberField = ({
   )
 }
 
-export const FieldRow = ({ children }: { children: ReactNode }) => (
-  <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>{children}</Box>
-)
+export const FieldRow = ({ children }: { children: ReactNode }) => <Wrap>{children}</Wrap>

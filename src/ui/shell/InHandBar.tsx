@@ -16,7 +16,7 @@ const BodiesMenu = later(() => import('./InHandMenus').then(m => m.BodiesMenu))
 
 const Chooser = styled(Button)(({ theme }) => ({
   color: theme.vars?.palette.text.primary,
-  minHeight: 44,
+  minHeight: 'var(--touch)',
   paddingInline: theme.spacing(1),
   '&::after': { content: '"▾"', marginLeft: theme.spacing(0.75), color: theme.vars?.palette.text.secondary },
 }))

@@ -26,7 +26,7 @@ export const PersonMenu = () => {
         aria-haspopup="dialog"
         aria-label={person ? `Signing as ${person.name}` : 'Who are you?'}
         onClick={e => setAnchor(e.currentTarget)}
-        sx={{ minWidth: 44, minHeight: 44 }}
+        sx={{ minWidth: 44, minHeight: 'var(--touch)' }}
       >
         <Box component="span" sx={{ display: { xs: 'none', md: 'inline' } }}>
           {person?.name ?? 'Who are you?'}

@@ -12,7 +12,7 @@ import { ThemeSwitch } from './ThemeSwitch'
 const Place = styled(KeptLink)(({ theme }) => ({
   display: 'inline-flex',
   alignItems: 'center',
-  minHeight: 44,
+  minHeight: 'var(--touch)',
   padding: theme.spacing(0, 1.5),
   borderRadius: theme.shape.borderRadius,
   color: 'inherit',

@@ -29,9 +29,9 @@ export const PhoneMenu = ({
         aria-haspopup="dialog"
         aria-label={`Menu: ${stage && view ? `${stage.label}, ${view.label}` : 'where to go'}`}
         onClick={() => setOpen(true)}
-        sx={{ minHeight: 44, maxWidth: '100%', '&::after': { content: '"▾"', ml: 0.75 } }}
+        sx={{ minHeight: 'var(--touch)', maxWidth: '100%', '&::after': { content: '"▾"', ml: 0.75 } }}
       >
-        <Typography component="span" noWrap sx={{ fontWeight: 650 }}>
+        <Typography variant="strong" component="span" noWrap>
           {view?.label ?? 'Menu'}
         </Typography>
       </Button>

@@ -23,7 +23,7 @@ const Ribbon = styled('header')(({ theme }) => ({
   display: 'flex',
   alignItems: 'center',
   gap: theme.spacing(2),
-  minHeight: 56,
+  minHeight: 'var(--ribbon)',
   padding: theme.spacing(0, 2.5),
   background: theme.vars?.palette.own.ribbon.main,
   color: theme.vars?.palette.own.ribbon.text,
@@ -33,7 +33,7 @@ const Ribbon = styled('header')(({ theme }) => ({
 const StageLink = styled(KeptLink)(({ theme }) => ({
   display: 'inline-flex',
   alignItems: 'center',
-  minHeight: 44,
+  minHeight: 'var(--touch)',
   padding: theme.spacing(0, 1.75),
   borderRadius: theme.shape.borderRadius,
   color: theme.vars?.palette.own.ribbon.quiet,
@@ -57,7 +57,7 @@ const SearchButton = styled(ButtonBase)(({ theme }) => ({
   '& kbd': { ...theme.typography.value },
   [theme.breakpoints.down('md')]: {
     minWidth: 44,
-    minHeight: 44,
+    minHeight: 'var(--touch)',
     justifyContent: 'center',
     '& span, & kbd': { display: 'none' },
   },
@@ -82,7 +82,7 @@ const Home = styled(KeptLink)({
   gap: 10,
   color: 'inherit',
   textDecoration: 'none',
-  minHeight: 44,
+  minHeight: 'var(--touch)',
 })
 
 const Logo = () => (

@@ -13,7 +13,7 @@ const Bar = styled('div')(({ theme }) => ({
   flexWrap: 'wrap',
   alignItems: 'center',
   columnGap: theme.spacing(2),
-  minHeight: 52,
+  minHeight: 'var(--bar)',
   padding: theme.spacing(0.5, 2.5),
   borderBottom: `1px solid ${theme.vars?.palette.divider}`,
   // On a phone all of this stands in the menu.
@@ -23,7 +23,7 @@ const Bar = styled('div')(({ theme }) => ({
 const ViewLink = styled(KeptLink)(({ theme }) => ({
   display: 'inline-flex',
   alignItems: 'center',
-  minHeight: 44,
+  minHeight: 'var(--touch)',
   padding: theme.spacing(0, 1),
   color: theme.vars?.palette.text.secondary,
   textDecoration: 'none',

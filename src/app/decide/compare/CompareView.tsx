@@ -264,7 +264,7 @@ const TwoStandards = ({ comparison: c }: { comparison: SideBySide }) => {
                 <Box sx={{ pt: 0.5 }}>
                   <AlignmentMark grade={l.before && l.after ? gradeOf(l.apart) : 'missing'} distance={l.apart} bare />
                 </Box>
-                <Typography variant="body2" sx={{ fontWeight: 650 }}>
+                <Typography variant="body2" sx={{ fontWeight: 'fontWeightMedium' }}>
                   {l.label}
                 </Typography>
                 <Side cell={l.before} />
@@ -307,7 +307,7 @@ const TwoSelections = ({ selections: s }: { selections: Selections }) => (
         }}
       >
         <div>
-          <Typography sx={{ fontWeight: 650 }}>{l.label}</Typography>
+          <Typography variant="strong">{l.label}</Typography>
           <Typography variant="value" color="textSecondary">
             {l.wanted}
           </Typography>

@@ -40,7 +40,7 @@ export const Differences = ({ comparison: c }: { comparison: ComparisonView }) =
             <AlignmentMark grade={t.kind === 'changed' ? gradeOf(t.apart) : 'missing'} distance={t.apart} bare />
           </Box>
           <Box>
-            <Typography sx={{ fontWeight: 650 }}>{dimension(t.dimension).label}</Typography>
+            <Typography variant="strong">{dimension(t.dimension).label}</Typography>
             {t.kind === 'added' ? (
               <Typography variant="value">{wanted(t.after)}; nothing was asked before</Typography>
             ) : t.kind === 'removed' ? (

@@ -35,7 +35,7 @@ const SmallSwitch = ({
   <FormControlLabel
     control={<Switch size="small" checked={checked} onChange={e => onChange(e.target.checked)} />}
     label={<Typography variant="body2">{label}</Typography>}
-    sx={{ minHeight: 44, mr: 0 }}
+    sx={{ minHeight: 'var(--touch)', mr: 0 }}
   />
 )
 
@@ -122,7 +122,7 @@ export const ConcordanceView = ({
   )
 
   return (
-    <Box sx={{ display: 'flex', flexDirection: 'column', height: { sm: 'calc(100dvh - 109px)' } }}>
+    <Box sx={{ display: 'flex', flexDirection: 'column', height: { sm: 'calc(100dvh - var(--head))' } }}>
       <Box sx={{ px: { xs: 2, sm: 2.5 }, pt: 1 }}>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1.5, alignItems: 'center' }}>
           <Typography variant="h1">{concordance.standard.name}</Typography>

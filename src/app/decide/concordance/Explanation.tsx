@@ -9,7 +9,7 @@ import type { AlternativeView, ExplanationView } from '@/server/explanation'
 import { FalseFriends } from '@/ui/FalseFriends'
 import { NearestWays } from '@/ui/NearestWays'
 import { AlignmentMark } from '@/ui/AlignmentMark'
-import { Eyebrow, Facts, MenuPath } from '@/ui/pieces'
+import { Eyebrow, Facts, MenuPath, PlainList } from '@/ui/pieces'
 import { LinkButton } from '@/ui/links'
 import type { CellRef } from './Matrix'
 import { useFetched } from '@/ui/use-fetched'
@@ -123,11 +123,11 @@ const ExplanationContent = ({ explanation: e }: { explanation: ExplanationView }
           {e.body.model} has nothing else that bears on this.
         </Typography>
       )}
-      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+      <PlainList component="ul">
         {e.alternatives.map(a => (
           <AlternativeItem key={`${a.words} ${a.value}`} alternative={a} />
         ))}
-      </Box>
+      </PlainList>
       <Box sx={{ display: 'flex', gap: 1, mt: 3 }}>
         <LinkButton to={`/name/bodies/${e.body.id}`}>{e.body.model}’s profile</LinkButton>
         <LinkButton to={`/set/cards/${e.body.id}`}>Its card</LinkButton>
@@ -149,7 +149,7 @@ const AlternativeItem = ({ alternative: a }: { alternative: AlternativeView }) =
       <AlignmentMark grade={a.grade} distance={a.distance} />
     </Box>
     <Box sx={{ minWidth: 0 }}>
-      <Typography variant="body2" sx={{ fontWeight: 650 }}>
+      <Typography variant="body2" sx={{ fontWeight: 'fontWeightMedium' }}>
         {a.words}
       </Typography>
       <Typography variant="value" component="div" color="textSecondary">

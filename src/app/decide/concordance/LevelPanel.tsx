@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material'
+import { Box, Button, LinearProgress, Typography } from '@mui/material'
 import type { FleetFigures, GivenUp, Help } from '@/core/level/report'
 import { gapWords } from '@/core/numeric/gap'
 import type { Concordance } from '@/core/resolve/concordance'
@@ -9,7 +9,7 @@ import { dimension } from '@/core/vocabulary/dimensions'
 import { inSentence, valueWords } from '@/core/vocabulary/words'
 import { useGoTo } from '@/ui/address'
 import { AlignmentMark } from '@/ui/AlignmentMark'
-import { Facts } from '@/ui/pieces'
+import { Facts, Section, Trouble } from '@/ui/pieces'
 import type { LevelView } from '@/workers/fleet'
 import { lambdaWords } from './LevelSlider'
 import { useSend } from '@/ui/use-send'
@@ -93,7 +93,7 @@ export const LevelPanel = ({
           sx={{ mt: 2 }}
         />
       )}
-      <Section title="What each body gives up">
+      <Section level={3} title="What each body gives up">
         {report.bodies.every(b => b.givesUp.length === 0) && (
           <Typography variant="body2">Nothing: every body is at its best.</Typography>
         )}
@@ -101,7 +101,7 @@ export const LevelPanel = ({
           .filter(b => b.givesUp.length > 0)
           .map(b => (
             <Box key={b.body} sx={{ mt: 1 }}>
-              <Typography sx={{ fontWeight: 650 }}>
+              <Typography variant="strong">
                 {modelOf(b.body)}, agreement {change(b.agreementBefore, b.agreementAfter)}
               </Typography>
               {b.givesUp.slice(0, MOST_GIVEN_UP).map(g => (
@@ -116,7 +116,7 @@ export const LevelPanel = ({
           ))}
       </Section>
       {report.spreads.length > 0 && (
-        <Section title="Spread, before and after">
+        <Section level={3} title="Spread, before and after">
           {report.spreads.slice(0, MOST_SPREADS).map(s => (
             <Typography key={s.dimension} variant="body2">
               {dimension(s.dimension).label}: widest {change(s.before?.largest ?? 0, s.after?.largest ?? 0)}, mean{' '}
@@ -126,7 +126,7 @@ export const LevelPanel = ({
         </Section>
       )}
       {view.without.length > 0 && (
-        <Section title="Who holds the others back">
+        <Section level={3} title="Who holds the others back">
           <Typography variant="body2" color="textSecondary">
             What the others would gain if they need not care for one, and its own part in it.
           </Typography>
@@ -138,7 +138,7 @@ export const LevelPanel = ({
         </Section>
       )}
       {view.progress === 1 && (
-        <Section title="What would help most">
+        <Section level={3} title="What would help most">
           {view.helps.length === 0 && (
             <Typography variant="body2">
               No single update or replacement among the bodies in hand would help.
@@ -168,13 +168,6 @@ const helpWords = (h: Help, modelOf: (id: string) => string): string =>
   h.change.kind === 'update'
     ? `${modelOf(h.body)} on firmware ${h.change.firmware}`
     : `${modelOf(h.change.by)} in place of ${modelOf(h.body)}`
-
-const Section = ({ title, children }: { title: string; children: React.ReactNode }) => (
-  <Box component="section" sx={{ mt: 2.5 }}>
-    <Typography variant="h3">{title}</Typography>
-    {children}
-  </Box>
-)
 
 const GivenUpLine = ({ given: g }: { given: GivenUp }) => {
   const d = dimension(g.dimension)
@@ -227,7 +220,7 @@ const Keep = ({
       <Button variant="contained" onClick={() => void keep()}>
         {label}
       </Button>
-      {problem && <Alert severity="error">{problem}</Alert>}
+      <Trouble words={problem} />
     </Box>
   )
 }

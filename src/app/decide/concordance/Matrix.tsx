@@ -38,7 +38,7 @@ const Scroller = styled('div')(({ theme }) => ({
   '& .main': { fontWeight: 600 },
   '& .sub': { color: theme.vars?.palette.text.secondary },
   '& .broken': { color: theme.vars?.palette.error.main, fontWeight: 700 },
-  '& .target': { fontWeight: 650, lineHeight: 1.3 },
+  '& .target': { fontWeight: theme.typography.fontWeightMedium, lineHeight: 1.3 },
   '& .wanted': { ...theme.typography.value, color: theme.vars?.palette.text.secondary, lineHeight: 1.3 },
   // A wanted value is read whole: it takes a second line before it is cut.
   '& .wanted.wanted': { whiteSpace: 'normal', display: '-webkit-box', WebkitLineClamp: 2, WebkitBoxOrient: 'vertical' },

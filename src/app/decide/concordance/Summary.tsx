@@ -63,7 +63,7 @@ export const Figures = ({ concordance, onSelect }: { concordance: Concordance; o
           flexDirection: { xs: 'column', sm: 'row' },
           alignItems: { xs: 'flex-start', sm: 'baseline' },
           justifyContent: 'flex-start',
-          minHeight: 44,
+          minHeight: 'var(--touch)',
           px: 0.75,
           borderRadius: 1,
           textAlign: 'left',
@@ -138,7 +138,7 @@ export const FigureExplanation = ({
           </Typography>
           {summary.spreads.slice(0, 5).map(s => (
             <Box key={s.label} sx={{ mt: 2 }}>
-              <Typography sx={{ fontWeight: 650 }}>{s.label}</Typography>
+              <Typography variant="strong">{s.label}</Typography>
               <Facts
                 facts={[
                   { name: 'largest', value: s.largest.toFixed(2) },

@@ -59,7 +59,7 @@ export const TargetList = ({
             }}
           >
             <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1 }}>
-              <Typography sx={{ fontWeight: 650 }}>{line.row.label}</Typography>
+              <Typography variant="strong">{line.row.label}</Typography>
               <WeightBadge weight={line.row.weight} />
             </Box>
             <Typography variant="value" color="textSecondary" component="div">

@@ -1,10 +1,10 @@
 'use client'
 
-import { Alert, Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
 import { Fragment, useDeferredValue, useMemo, useState } from 'react'
 import type { HouseGuide, HouseRule } from '@/core/guide/house'
 import { schoolsIn } from '@/core/guide/schools'
-import { Eyebrow, Page } from '@/ui/pieces'
+import { Eyebrow, Page, Trouble, Wrap } from '@/ui/pieces'
 import { OwnRule } from './OwnRule'
 import { matching, type RuleGroup, type RuleLine, ruleGroups } from './rules'
 import { useHouse } from './use-house'
@@ -21,7 +21,7 @@ export const ReasoningView = ({ house: stored, revision }: { house: HouseGuide; 
   const found = shown.reduce((n, g) => n + g.rules.length, 0)
   return (
     <Page>
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
+      <Wrap sx={{ alignItems: 'center' }}>
         <Typography variant="h1" sx={{ flex: 1, minWidth: 240 }}>
           The guide’s reasoning
         </Typography>
@@ -39,16 +39,12 @@ export const ReasoningView = ({ house: stored, revision }: { house: HouseGuide; 
         >
           House rules as a file
         </Button>
-      </Box>
+      </Wrap>
       <Typography color="textSecondary" sx={{ mt: 0.5, maxWidth: 720 }}>
         On each question the rules that hold are added up for every school; the one with the most comes first. What a
         lead switches off, replaces or adds counts in this house at once, for every standard that is drafted.
       </Typography>
-      {problem && (
-        <Alert severity="error" sx={{ mt: 1, whiteSpace: 'pre-line' }}>
-          {problem}
-        </Alert>
-      )}
+      <Trouble words={problem} sx={{ mt: 1 }} />
       <TextField
         size="small"
         label="Search the rules"

@@ -1,11 +1,12 @@
 'use client'
 
-import { Alert, Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from '@mui/material'
+import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from '@mui/material'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { StandardImport as Taken } from '@/server/standards'
 import { useSend } from '@/ui/use-send'
 import { FileButton } from '@/ui/FileButton'
+import { Trouble } from '@/ui/pieces'
 
 interface Preview {
   readonly file: string
@@ -49,11 +50,7 @@ export const StandardImport = () => {
       <Dialog open={Boolean(preview) || problem !== ''} onClose={close} fullWidth maxWidth="sm">
         <DialogTitle>{preview ? preview.would.name : 'This file cannot be taken'}</DialogTitle>
         <DialogContent>
-          {problem && (
-            <Alert severity="error" sx={{ whiteSpace: 'pre-line' }}>
-              {problem}
-            </Alert>
-          )}
+          <Trouble words={problem} />
           {preview && (
             <>
               <Typography>

@@ -1,9 +1,9 @@
 'use client'
 
-import { Alert, Box, Button, Typography } from '@mui/material'
+import { Box, Button, Typography } from '@mui/material'
 import { useState } from 'react'
 import type { StandardHeading } from '@/server/catalogue'
-import { Page } from '@/ui/pieces'
+import { Page, PlainList, Trouble, Wrap } from '@/ui/pieces'
 import { STATE_WORDS, VersionMark } from '@/ui/versions'
 import { NewStandard } from './NewStandard'
 import { StandardImport } from './StandardImport'
@@ -22,7 +22,7 @@ export const StandardList = ({ standards }: { standards: readonly Listed[] }) =>
   const makeUsual = (id: string) => send('PUT', `/api/v1/standards/${id}/usual`)
   return (
     <Page>
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
+      <Wrap sx={{ alignItems: 'center' }}>
         <Typography variant="h1" sx={{ flex: 1 }}>
           Standards
         </Typography>
@@ -30,18 +30,18 @@ export const StandardList = ({ standards }: { standards: readonly Listed[] }) =>
         <Button variant="contained" onClick={() => setNew(true)}>
           New standard
         </Button>
-      </Box>
+      </Wrap>
       <Typography color="textSecondary" sx={{ mt: 0.5, mb: 2 }}>
         What focus should do for a kind of work, said once. Each stands on the one below it and states only what it
         changes.
       </Typography>
-      {problem && <Alert severity="error">{problem}</Alert>}
+      <Trouble words={problem} />
       {standards.length === 0 && (
         <Typography sx={{ py: 4 }}>
           No standard yet. Begin one and answer the guide’s questions, or take one from a file.
         </Typography>
       )}
-      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+      <PlainList component="ul">
         {standards.map(s => (
           <Box
             component="li"
@@ -104,7 +104,7 @@ export const StandardList = ({ standards }: { standards: readonly Listed[] }) =>
             </Box>
           </Box>
         ))}
-      </Box>
+      </PlainList>
       {isNew && <NewStandard standards={standards} onClose={() => setNew(false)} />}
     </Page>
   )

@@ -1,10 +1,11 @@
 'use client'
 
-import { Alert, Autocomplete, Box, TextField, Typography } from '@mui/material'
+import { Autocomplete, Box, TextField, Typography } from '@mui/material'
 import { useState } from 'react'
 import type { Carrier } from '@/server/carriers'
 import type { UnitView } from '@/server/kit'
 import { useSend } from '@/ui/use-send'
+import { Trouble } from '@/ui/pieces'
 
 /** Who usually carries which bodies together: what is in one person's hands should behave alike first. */
 export const Carriers = ({ carriers, units }: { carriers: readonly Carrier[]; units: readonly UnitView[] }) => {
@@ -53,7 +54,7 @@ const CarrierField = ({ carrier, bodies }: { carrier: Carrier; bodies: readonly 
         onChange={(_, next) => void save(next)}
         renderInput={input => <TextField {...input} label={carrier.name} />}
       />
-      {problem && <Alert severity="error">{problem}</Alert>}
+      <Trouble words={problem} />
     </Box>
   )
 }

@@ -8,7 +8,7 @@ import { folded } from '@/core/language/language'
 import type { BackupView } from '@/server/backups'
 import type { Carrier } from '@/server/carriers'
 import type { UnitView } from '@/server/kit'
-import { Page } from '@/ui/pieces'
+import { Page, Wrap } from '@/ui/pieces'
 import { PutAway, type PutAwayThing } from '@/ui/PutAway'
 import { Backups } from './Backups'
 import { Carriers } from './Carriers'
@@ -21,7 +21,7 @@ const Row = styled('div')(({ theme }) => ({
   gridTemplateColumns: '96px minmax(180px, 1.2fr) 110px 84px minmax(140px, 1fr) minmax(140px, 1.2fr) 64px',
   gap: theme.spacing(0.5, 2),
   alignItems: 'center',
-  minHeight: 44,
+  minHeight: 'var(--touch)',
   padding: theme.spacing(0.5, 1),
   borderBottom: `1px solid ${theme.vars?.palette.divider}`,
   '&[role="row"]:hover': { background: theme.vars?.palette.own.marigold.wash },
@@ -73,13 +73,13 @@ export const KitView = ({
     <Page>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', justifyContent: 'space-between', gap: 2, mb: 2 }}>
         <Typography variant="h1">Kit</Typography>
-        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'flex-start' }}>
+        <Wrap sx={{ alignItems: 'flex-start' }}>
           <Button href="/api/v1/units?as=csv">Save as CSV</Button>
           <Button href="/api/v1/units?as=xlsx">Save as XLSX</Button>
           <Button variant="contained" disabled={models.length === 0} onClick={() => setEditing('new')}>
             Add a unit
           </Button>
-        </Box>
+        </Wrap>
       </Box>
       <UnitImport />
       {done && (
@@ -110,7 +110,7 @@ export const KitView = ({
           aria-label="Kind"
         >
           {KINDS.map(k => (
-            <ToggleButton key={k.id} value={k.id} sx={{ minHeight: 44, px: 2 }}>
+            <ToggleButton key={k.id} value={k.id} sx={{ minHeight: 'var(--touch)', px: 2 }}>
               {k.label}
             </ToggleButton>
           ))}

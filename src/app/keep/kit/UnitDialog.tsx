@@ -1,20 +1,11 @@
 'use client'
 
-import {
-  Alert,
-  Autocomplete,
-  Box,
-  Button,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  TextField,
-} from '@mui/material'
+import { Autocomplete, Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, TextField } from '@mui/material'
 import { type FormEvent, useState } from 'react'
 import type { Model, Unit } from '@/core/kit/units'
 import type { UnitView } from '@/server/kit'
 import { useSend } from '@/ui/use-send'
+import { Trouble } from '@/ui/pieces'
 
 export interface Done {
   readonly words: string
@@ -120,11 +111,7 @@ export const UnitDialog = ({
             slotProps={{ inputLabel: { shrink: true } }}
           />
           {text('notes', 'Condition')}
-          {problem && (
-            <Alert severity="error" sx={{ whiteSpace: 'pre-line' }}>
-              {problem}
-            </Alert>
-          )}
+          <Trouble words={problem} />
         </DialogContent>
         <DialogActions>
           {unit && (

@@ -5,6 +5,7 @@ import { useState } from 'react'
 import type { UnitChange } from '@/core/kit/units'
 import { useSend } from '@/ui/use-send'
 import { FileButton } from '@/ui/FileButton'
+import { Trouble } from '@/ui/pieces'
 
 interface Preview {
   readonly file: File
@@ -53,14 +54,10 @@ export const UnitImport = () => {
             {done}
           </Alert>
         )}
-        {problem && (
-          <Alert severity="error" sx={{ mt: 1, whiteSpace: 'pre-line' }}>
-            {problem}
-          </Alert>
-        )}
+        <Trouble words={problem} sx={{ mt: 1 }} />
         {preview && (
           <Alert severity="info" sx={{ mt: 1 }} icon={false}>
-            <Typography sx={{ fontWeight: 650 }}>
+            <Typography variant="strong">
               {preview.file.name} would add {count('added')}, change {count('changed')} and leave {count('same')} as
               they are. Units that are not in it stay.
             </Typography>

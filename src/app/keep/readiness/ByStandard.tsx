@@ -44,7 +44,7 @@ export const ByStandard = ({ standards }: { standards: readonly StandardReadines
           <li key={s.id}>
             <Item to="/keep/readiness" more={{ standard: s.id }}>
               <span>
-                <Typography component="span" sx={{ fontWeight: 650 }}>
+                <Typography variant="strong" component="span">
                   {s.name}
                 </Typography>{' '}
                 <Typography component="span" variant="value" color="textSecondary">
@@ -64,7 +64,7 @@ export const ByStandard = ({ standards }: { standards: readonly StandardReadines
                   </Box>
                 ))}
                 {s.owed > 0 && (
-                  <Typography component="span" variant="body2" sx={{ fontWeight: 650 }}>
+                  <Typography component="span" variant="body2" sx={{ fontWeight: 'fontWeightMedium' }}>
                     {s.owed} {s.owed === 1 ? 'owes' : 'owe'} a card of the new version
                   </Typography>
                 )}

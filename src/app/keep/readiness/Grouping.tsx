@@ -22,7 +22,7 @@ export const Grouping = ({ by }: { by: GroupedBy }) => {
       }
     >
       {GROUPINGS.map(g => (
-        <ToggleButton key={g} value={g} sx={{ minHeight: 44 }}>
+        <ToggleButton key={g} value={g} sx={{ minHeight: 'var(--touch)' }}>
           By {g}
         </ToggleButton>
       ))}

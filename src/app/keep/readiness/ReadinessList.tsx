@@ -7,7 +7,7 @@ import { READINESS_ORDER, type ReadinessState } from '@/core/kit/readiness'
 import { refText } from '@/core/standards'
 import type { ReadinessView, UnitReadiness } from '@/server/readiness'
 import { NotReckoned } from '@/ui/NotReckoned'
-import { Page } from '@/ui/pieces'
+import { Page, PlainList, Trouble } from '@/ui/pieces'
 import { PrintCards } from '@/ui/PrintCards'
 import { When } from '@/ui/When'
 import { Grouping } from './Grouping'
@@ -77,7 +77,7 @@ export const ReadinessList = ({ view, by }: { view: ReadinessView; by: 'unit' | 
           sx={CHIPS}
         >
           {READINESS_ORDER.map(is => (
-            <ToggleButton key={is} value={is} sx={{ gap: 1, minHeight: 44 }}>
+            <ToggleButton key={is} value={is} sx={{ gap: 1, minHeight: 'var(--touch)' }}>
               <Mark is={is} />
               {count(is)} {STATE_LABELS[is]}
             </ToggleButton>
@@ -168,7 +168,7 @@ const Interval = ({ weeks }: { weeks: number }) => {
             </MenuItem>
           ))}
       </TextField>
-      {problem && <Alert severity="error">{problem}</Alert>}
+      <Trouble words={problem} />
     </>
   )
 }
@@ -177,7 +177,7 @@ const RecentList = ({ recent }: { recent: ReadinessView['recent'] }) => (
   <Box component="section" aria-label="Since last week" sx={{ mt: 4 }}>
     <Typography variant="h2">Since last week</Typography>
     {recent.length === 0 && <Typography sx={{ mt: 1 }}>Nothing happened to any of them.</Typography>}
-    <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, mt: 1 }}>
+    <PlainList component="ul" sx={{ mt: 1 }}>
       {recent.map((r, i) => (
         <Box
           component="li"
@@ -200,6 +200,6 @@ const RecentList = ({ recent }: { recent: ReadinessView['recent'] }) => (
           </Typography>
         </Box>
       ))}
-    </Box>
+    </PlainList>
   </Box>
 )

@@ -90,7 +90,7 @@ export const Mark = ({ is }: { is: ReadinessState }) => {
 const UnitRow = ({ unit: u }: { unit: UnitReadiness }) => (
   <Row to={`/set/cards/${u.body}`} more={{ unit: u.unit }}>
     <Mark is={u.readiness.is} />
-    <Typography component="span" variant="value" sx={{ fontWeight: 650 }}>
+    <Typography component="span" variant="value" sx={{ fontWeight: 'fontWeightMedium' }}>
       {u.tag}
     </Typography>
     <Typography component="span" className="model" noWrap>

@@ -4,7 +4,7 @@ import { Box, Button, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import type { BodySummary } from '@/server/bodies'
 import { FileImport } from '@/ui/FileImport'
-import { Page } from '@/ui/pieces'
+import { Page, PlainList, Wrap } from '@/ui/pieces'
 import { PutAway, type PutAwayThing } from '@/ui/PutAway'
 import { KeptLink, LinkButton } from '@/ui/links'
 
@@ -29,18 +29,18 @@ export const BodyList = ({ bodies, putAway }: { bodies: readonly BodySummary[]; 
     <Page>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', justifyContent: 'space-between', gap: 2, mb: 2 }}>
         <Typography variant="h1">Bodies</Typography>
-        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'flex-start' }}>
+        <Wrap sx={{ alignItems: 'flex-start' }}>
           {bodies.length > 0 && <Button href="/api/v1/bundle">Save all as one file</Button>}
           <FileImport kind="bodies" label="Add bodies from files" />
           <LinkButton to="/name/bodies/new" variant="contained">
             New body
           </LinkButton>
-        </Box>
+        </Wrap>
       </Box>
       {bodies.length === 0 && (
         <Typography>No body yet. Begin one with “New body”: paste its menu, or take it from a file.</Typography>
       )}
-      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, borderTop: 1, borderColor: 'divider' }}>
+      <PlainList component="ul" sx={{ borderTop: 1, borderColor: 'divider' }}>
         {bodies.map(b => (
           <li key={b.id}>
             <Item to={`/name/bodies/${b.id}`}>
@@ -63,7 +63,7 @@ export const BodyList = ({ bodies, putAway }: { bodies: readonly BodySummary[]; 
             </Item>
           </li>
         ))}
-      </Box>
+      </PlainList>
       <PutAway things={putAway} addressOf={id => ['PUT', `/api/v1/bodies/${id}/archived`]} />
     </Page>
   )

@@ -16,17 +16,14 @@ import { type FormEvent, type ReactNode, useState } from 'react'
 import { distancesDisagree, distanceWords } from '@/core/lenses/distance'
 import type { Lens } from '@/core/lenses/schema'
 import { linkTo } from '@/ui/address'
-import { Page } from '@/ui/pieces'
+import { Page, Section, Trouble, Wrap } from '@/ui/pieces'
 import { type DistanceText, draftOf, type LensDraft, lensOf, readDistance, type Wrong } from './lens-draft'
 import { useSend } from '@/ui/use-send'
 
-const Section = ({ title, children }: { title: string; children: ReactNode }) => (
-  <Box component="section" aria-label={title} sx={{ mt: 4 }}>
-    <Typography variant="h2" sx={{ mb: 1.5 }}>
-      {title}
-    </Typography>
-    <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, maxWidth: 820 }}>{children}</Box>
-  </Box>
+const Fields = ({ title, children }: { title: string; children: ReactNode }) => (
+  <Section title={title}>
+    <Wrap sx={{ gap: 1.5, maxWidth: 820 }}>{children}</Wrap>
+  </Section>
 )
 
 /** Metric and imperial side by side; where both stand there and cannot both be right, it says so at once. */
@@ -79,7 +76,7 @@ const DistanceFields = ({
           </Typography>
         )}
         {disagree && typeof read !== 'string' && (
-          <Typography variant="body2" color="secondary" sx={{ fontWeight: 650 }}>
+          <Typography variant="body2" color="secondary" sx={{ fontWeight: 'fontWeightMedium' }}>
             These do not agree: {distanceWords(read.metres, 'metric')} is {distanceWords(read.metres, 'imperial')}.
           </Typography>
         )}
@@ -153,7 +150,7 @@ export const LensForm = ({
     <Page>
       <Typography variant="h1">{lens ? `Editing ${lens.model}` : 'A new lens'}</Typography>
       <Box component="form" noValidate onSubmit={e => void save(e)}>
-        <Section title="Name">
+        <Fields title="Name">
           <Autocomplete
             freeSolo
             options={[...makers]}
@@ -173,14 +170,14 @@ export const LensForm = ({
           {text('model', 'Model')}
           {text('mount', 'Mount')}
           {text('about', 'In a sentence')}
-        </Section>
-        <Section title="Focal length and aperture">
+        </Fields>
+        <Fields title="Focal length and aperture">
           {text('focalFrom', 'Focal length, mm', 'the short end of a zoom')}
           {text('focalTo', 'to, mm', 'empty for a fixed length')}
           {text('apertureFrom', 'Widest aperture, f/')}
           {text('apertureTo', 'at the long end, f/', 'empty where it stays the same')}
-        </Section>
-        <Section title="Closest focus">
+        </Fields>
+        <Fields title="Closest focus">
           <Typography variant="body2" color="textSecondary" sx={{ width: '100%' }}>
             It counts from the sensor plane mark on the body, not from the front of the lens.
           </Typography>
@@ -190,8 +187,8 @@ export const LensForm = ({
             wrong={wrong['closest']}
             onChange={closest => set({ closest })}
           />
-        </Section>
-        <Section title="Limiter">
+        </Fields>
+        <Fields title="Limiter">
           {draft.limiter.map((p, i) => {
             const change = (next: Partial<typeof p>) =>
               set({ limiter: draft.limiter.map((x, k) => (k === i ? { ...x, ...next } : x)) })
@@ -223,8 +220,8 @@ export const LensForm = ({
             )
           })}
           <Button onClick={() => set({ limiter: [...draft.limiter, NEW_POSITION] })}>Add a position</Button>
-        </Section>
-        <Section title="Ring and focusing">
+        </Fields>
+        <Fields title="Ring and focusing">
           <TextField
             select
             size="small"
@@ -252,12 +249,12 @@ export const LensForm = ({
             control={<Checkbox checked={draft.recall} onChange={e => set({ recall: e.target.checked })} />}
             label="can be sent back to a stored distance"
           />
-        </Section>
-        <Section title="Stabiliser">
+        </Fields>
+        <Fields title="Stabiliser">
           {text('modes', 'Its modes', 'comma between; empty for none')}
           {text('panning', 'The one for panning')}
-        </Section>
-        <Section title="Once tested">
+        </Fields>
+        <Fields title="Once tested">
           {text('best', 'Sharpest at, f/')}
           {text('bestOn', 'Found by', 'which test, when')}
           {draft.offsets.map((o, i) => {
@@ -299,17 +296,13 @@ export const LensForm = ({
               Add an AF offset
             </Button>
           )}
-        </Section>
+        </Fields>
         {Object.keys(wrong).length > 0 && (
           <Alert severity="error" sx={{ mt: 3 }}>
             Some fields cannot be read yet; they say what is expected.
           </Alert>
         )}
-        {problem && (
-          <Alert severity="error" sx={{ mt: 3, whiteSpace: 'pre-line' }}>
-            {problem}
-          </Alert>
-        )}
+        <Trouble words={problem} sx={{ mt: 3 }} />
         <Button type="submit" variant="contained" sx={{ mt: 3 }}>
           {lens ? 'Save the lens' : 'Add the lens'}
         </Button>

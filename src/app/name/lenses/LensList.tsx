@@ -5,7 +5,7 @@ import { styled } from '@mui/material/styles'
 import { distanceWords } from '@/core/lenses/distance'
 import { type Lens, lensWarnings, turnsAgainst } from '@/core/lenses/schema'
 import { FileImport } from '@/ui/FileImport'
-import { Page } from '@/ui/pieces'
+import { Page, PlainList, Wrap } from '@/ui/pieces'
 import { PutAway, type PutAwayThing } from '@/ui/PutAway'
 import { KeptLink, LinkButton } from '@/ui/links'
 import { useUnits } from '@/ui/units'
@@ -41,7 +41,7 @@ export const LensList = ({
     <Page>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', justifyContent: 'space-between', gap: 2, mb: 1 }}>
         <Typography variant="h1">Lenses</Typography>
-        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'flex-start' }}>
+        <Wrap sx={{ alignItems: 'flex-start' }}>
           <UnitsSwitch />
           {lenses.length > 0 && (
             <Button href={`/api/v1/bundle?lenses=${lenses.map(l => l.id).join(',')}&bodies=`}>
@@ -52,20 +52,20 @@ export const LensList = ({
           <LinkButton to="/name/lenses/new" variant="contained">
             New lens
           </LinkButton>
-        </Box>
+        </Wrap>
       </Box>
       <Typography color="textSecondary" sx={{ mb: 2 }}>
         Distances count from the sensor plane mark on the body, not from the front of the lens.
       </Typography>
       {lenses.length === 0 && <Typography>No lens yet.</Typography>}
-      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, borderTop: 1, borderColor: 'divider' }}>
+      <PlainList component="ul" sx={{ borderTop: 1, borderColor: 'divider' }}>
         {lenses.map(l => {
           const warnings = lensWarnings(l)
           return (
             <li key={l.id}>
               <Item to={`/name/lenses/${l.id}`}>
                 <span>
-                  <Typography component="span" sx={{ fontWeight: 650, display: 'block' }}>
+                  <Typography variant="strong" component="span" sx={{ display: 'block' }}>
                     {l.model}
                   </Typography>
                   <Typography component="span" variant="body2" color="textSecondary">
@@ -89,7 +89,7 @@ export const LensList = ({
             </li>
           )
         })}
-      </Box>
+      </PlainList>
       <PutAway things={putAway} addressOf={id => ['PATCH', `/api/v1/lenses/${id}`]} />
     </Page>
   )

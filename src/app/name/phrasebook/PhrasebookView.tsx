@@ -19,7 +19,7 @@ const Concept = styled(KeptLink)(({ theme }) => ({
   color: theme.vars?.palette.text.primary,
   textDecoration: 'none',
   '&:hover': { textDecoration: 'underline' },
-  [theme.breakpoints.down('sm')]: { minHeight: 44 },
+  [theme.breakpoints.down('sm')]: { minHeight: 'var(--touch)' },
 }))
 
 /** Find what anything is called anywhere; every concept; words that mislead. */

@@ -5,7 +5,7 @@ import { styled } from '@mui/material/styles'
 import { useSearchParams } from 'next/navigation'
 import type { CardSummary } from '@/server/cards'
 import { NotReckoned } from '@/ui/NotReckoned'
-import { Page, RowLink } from '@/ui/pieces'
+import { Page, PlainList, RowLink } from '@/ui/pieces'
 import { PrintCards } from '@/ui/PrintCards'
 
 const Item = styled(RowLink)(({ theme }) => ({
@@ -49,12 +49,12 @@ export const CardList = ({
         />
       </Box>
       <NotReckoned failed={failed} sx={{ mb: 2 }} />
-      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, borderTop: 1, borderColor: 'divider' }}>
+      <PlainList component="ul" sx={{ borderTop: 1, borderColor: 'divider' }}>
         {cards.map(c => (
           <li key={`${c.body} ${c.unit}`}>
             <Item to={`/set/cards/${c.body}`} more={c.unit ? { unit: c.unit } : {}}>
               <span>
-                <Typography component="span" sx={{ fontWeight: 650 }}>
+                <Typography variant="strong" component="span">
                   {c.model}
                 </Typography>{' '}
                 <Typography component="span" variant="value" color="textSecondary">
@@ -73,7 +73,7 @@ export const CardList = ({
             </Item>
           </li>
         ))}
-      </Box>
+      </PlainList>
     </Page>
   )
 }

@@ -159,7 +159,7 @@ const FunctionRow = ({
         columnGap: 1,
         alignItems: 'center',
         py: 0.5,
-        minHeight: 44,
+        minHeight: 'var(--touch)',
         ...(onMove && choices.length > 0 ? { cursor: 'grab' } : {}),
       }}
     >
@@ -167,7 +167,9 @@ const FunctionRow = ({
         {p.number}
       </Typography>
       <Box sx={{ minWidth: 0 }}>
-        <Typography sx={{ fontWeight: 650, lineHeight: 1.2 }}>{label}</Typography>
+        <Typography variant="strong" sx={{ lineHeight: 1.2 }}>
+          {label}
+        </Typography>
         <Typography variant="body2" color={where ? 'secondary' : 'textSecondary'}>
           {[option?.label, where, p.movedFrom && `was on ${labelOf(p.movedFrom)}`].filter(Boolean).join(' · ')}
         </Typography>

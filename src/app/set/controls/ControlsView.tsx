@@ -22,7 +22,7 @@ import { DraftButtons, StatusProblem } from '@/ui/DraftStatus'
 import { GivesWay } from '@/ui/GivesWay'
 import { describeStandardChanges } from '@/core/standards/compare'
 import { MergeNotice } from '@/ui/MergeNotice'
-import { Page } from '@/ui/pieces'
+import { Page, Trouble, Wrap } from '@/ui/pieces'
 import { PrintButton } from '@/ui/PrintButton'
 import { LinkButton } from '@/ui/links'
 import { useStandardDraft } from '@/ui/standard-draft'
@@ -86,7 +86,7 @@ export const ControlsView = ({
   return (
     <Box sx={{ display: 'flex', alignItems: 'flex-start' }}>
       <Page sx={{ flex: 1, minWidth: 0 }}>
-        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
+        <Wrap sx={{ alignItems: 'center' }}>
           <Box sx={{ flex: 1, minWidth: 220 }}>
             <Typography variant="h1">Controls for {document.name}</Typography>
             <VersionMark version={version} state={view.state} />
@@ -105,8 +105,8 @@ export const ControlsView = ({
             )}
             <PrintButton />
           </Box>
-        </Box>
-        {problem && <Alert severity="error">{problem}</Alert>}
+        </Wrap>
+        <Trouble words={problem} />
         <WorkerTrouble trouble={trouble} retry={retry} />
         <StatusProblem status={draft.status} />
         <MergeNotice

@@ -72,7 +72,7 @@ export const PlanPanel = ({
           >
             <Box sx={{ display: 'flex', alignItems: 'center' }}>
               <Box sx={{ flex: 1 }}>
-                <Typography sx={{ fontWeight: 650 }}>{dimension(u.function).label}</Typography>
+                <Typography variant="strong">{dimension(u.function).label}</Typography>
                 <OnlyWith school={onlyWith(u)} />
               </Box>
               {change && !needed.has(u.function) && (
@@ -248,7 +248,7 @@ const Hand = ({ plan, change }: { plan: Plan; change: EditPlan | undefined }) =>
       const set = (limits: Plan['limits']) => change?.('what a finger must not do', p => ({ ...p, limits }))
       const others = plan.limits.filter(l => l.finger !== finger)
       return (
-        <Box key={finger} sx={{ display: 'flex', alignItems: 'center', minHeight: 44 }}>
+        <Box key={finger} sx={{ display: 'flex', alignItems: 'center', minHeight: 'var(--touch)' }}>
           <FormControlLabel
             sx={{ flex: 1, mr: 0 }}
             control={

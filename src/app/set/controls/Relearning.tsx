@@ -37,7 +37,7 @@ export const Relearning = ({ shown, shooters }: { shown: FleetMap; shooters: rea
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
         {people.map(p => (
           <Box component="li" key={p.name} sx={{ py: 1, borderBottom: 1, borderColor: 'divider' }}>
-            <Typography sx={{ fontWeight: 650 }}>
+            <Typography variant="strong">
               {p.name}{' '}
               <Typography component="span" variant="body2" color="textSecondary">
                 {p.models.join(', ')}

@@ -67,7 +67,7 @@ export const ThumbLoad = ({
             )}
           </Box>
           <SessionFields key={who} session={session} onSession={onSession} />
-          <Typography sx={{ mt: 2, fontWeight: 650 }}>
+          <Typography variant="strong" sx={{ mt: 2 }}>
             With {SCHOOLS[plan.school].label} the thumb holds for {whole(mine.heldMinutesPerHour)} minutes of every hour
             {mine.longestSeconds > 0 ? `, at most ${whole(mine.longestSeconds)} s at a stretch` : ''}.
           </Typography>

@@ -1,10 +1,11 @@
 'use client'
 
-import { Alert, Box, Button, TextField, Typography } from '@mui/material'
+import { Box, Button, TextField, Typography } from '@mui/material'
 import { useState } from 'react'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { When } from '@/ui/When'
 import type { Comments } from './use-comments'
+import { Trouble } from '@/ui/pieces'
 
 /** What was said about one target, or about everything, and a place to say more. */
 export const CommentList = ({ comments, dimensionId }: { comments: Comments; dimensionId?: string }) => {
@@ -16,7 +17,7 @@ export const CommentList = ({ comments, dimensionId }: { comments: Comments; dim
   return (
     <Box component="section" aria-label="Comments">
       <Typography variant="h3">Comments</Typography>
-      {comments.problem && <Alert severity="error">{comments.problem}</Alert>}
+      <Trouble words={comments.problem} />
       {here.map(c => (
         <Box key={c.id} sx={{ py: 1, borderBottom: 1, borderColor: 'divider', opacity: c.settled_at ? 0.75 : 1 }}>
           <Typography variant="body2" color="textSecondary">

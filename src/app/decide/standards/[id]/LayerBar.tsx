@@ -82,7 +82,7 @@ export const LayerBar = ({
               }}
             >
               <span>
-                <Typography component="span" sx={{ fontWeight: 650 }}>
+                <Typography variant="strong" component="span">
                   {l.name}
                 </Typography>
                 {l.applies && (

@@ -8,7 +8,7 @@ import { withoutPin, withPinIn } from '@/core/standards/edit'
 import { useBodies } from '@/ui/bodies'
 import { BodySelect } from '@/ui/BodySelect'
 import type { Draft } from '@/ui/draft/draft'
-import { Eyebrow } from '@/ui/pieces'
+import { Eyebrow, Wrap } from '@/ui/pieces'
 import { PinForm } from '@/ui/PinForm'
 import { useFetched } from '@/ui/use-fetched'
 
@@ -55,7 +55,14 @@ const PinLine = ({ pin, from, onRemove }: { pin: StandardPin; from: string; onRe
   const counts = setting !== undefined && isPinnable(setting) && setting.options.some(o => o.id === pin.option)
   return (
     <Box
-      sx={{ display: 'flex', gap: 2, alignItems: 'baseline', minHeight: 44, borderBottom: 1, borderColor: 'divider' }}
+      sx={{
+        display: 'flex',
+        gap: 2,
+        alignItems: 'baseline',
+        minHeight: 'var(--touch)',
+        borderBottom: 1,
+        borderColor: 'divider',
+      }}
     >
       <Box sx={{ flex: 1, minWidth: 0 }}>
         <Typography variant="value" component="span">
@@ -84,7 +91,7 @@ const AddPin = ({ onAdd }: { onAdd: (pin: StandardPin) => void }) => {
       <Typography variant="body2" color="textSecondary">
         What the vocabulary has no word for, on one body: it goes onto its cards and counts for readiness.
       </Typography>
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>
+      <Wrap>
         <BodySelect
           label="On"
           value={bodyId}
@@ -106,7 +113,7 @@ const AddPin = ({ onAdd }: { onAdd: (pin: StandardPin) => void }) => {
             renderInput={p => <TextField {...p} label="Setting" />}
           />
         )}
-      </Box>
+      </Wrap>
       {body && setting && (
         <PinForm
           key={setting.id}

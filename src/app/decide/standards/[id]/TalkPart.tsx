@@ -1,11 +1,12 @@
 'use client'
 
-import { Alert, Box, Typography } from '@mui/material'
+import { Box, Typography } from '@mui/material'
 import type { EventView } from '@/server/authoring'
 import { When } from '@/ui/When'
 import { CommentList } from './CommentList'
 import type { Comments } from './use-comments'
 import { useFetched } from '@/ui/use-fetched'
+import { PlainList, Trouble } from '@/ui/pieces'
 
 /** All that was said, and who did what, when and why. */
 export const TalkPart = ({ id, comments, revision }: { id: string; comments: Comments; revision: number }) => {
@@ -19,14 +20,14 @@ export const TalkPart = ({ id, comments, revision }: { id: string; comments: Com
       <CommentList comments={comments} />
       <section>
         <Typography variant="h3">History</Typography>
-        {problem && <Alert severity="error">{problem}</Alert>}
-        <Box component="ol" sx={{ listStyle: 'none', p: 0, m: 0 }} aria-label="History">
+        <Trouble words={problem} />
+        <PlainList component="ol" aria-label="History">
           {events.map(e => (
             <Typography component="li" key={e.id} sx={{ py: 1, borderBottom: 1, borderColor: 'divider' }}>
               <When at={e.at} /> · {e.person ?? 'somebody'} · {e.what}
             </Typography>
           ))}
-        </Box>
+        </PlainList>
       </section>
     </Box>
   )

@@ -21,7 +21,7 @@ import { AreaFrame } from '@/ui/AreaFrame'
 import { ConceptDrawing } from '@/ui/ConceptDrawing'
 import type { Draft } from '@/ui/draft/draft'
 import { HoldTimeline } from '@/ui/HoldTimeline'
-import { Eyebrow } from '@/ui/pieces'
+import { Eyebrow, Wrap } from '@/ui/pieces'
 import { startingValue, ValueEditor } from '@/ui/kinds'
 import { NumberField } from '@/ui/kinds/fields'
 import { CommentList } from './CommentList'
@@ -171,7 +171,7 @@ export const TargetPanel = ({
       {own && edit ? (
         <>
           <ValueEditor d={d} value={own.value} onChange={v => change?.(v)} />
-          <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'flex-start' }}>
+          <Wrap sx={{ alignItems: 'flex-start' }}>
             <ToggleButtonGroup
               exclusive
               size="small"
@@ -188,7 +188,7 @@ export const TargetPanel = ({
               ))}
             </ToggleButtonGroup>
             <ToleranceField d={d} target={own} onChange={t => write('tolerance', t)} />
-          </Box>
+          </Wrap>
           <WrittenField
             label="Why?"
             value={own.reason}

@@ -25,7 +25,7 @@ const RowButton = styled('button')(({ theme }) => ({
   gridTemplateColumns: 'minmax(120px, 1fr) minmax(120px, 1.3fr) 64px minmax(90px, 0.8fr)',
   gap: theme.spacing(1.5),
   alignItems: 'baseline',
-  minHeight: 44,
+  minHeight: 'var(--touch)',
   padding: theme.spacing(1, 1),
   borderBottom: `1px solid ${theme.vars?.palette.divider}`,
   '&:hover': { background: theme.vars?.palette.own.marigold.wash },
@@ -110,7 +110,7 @@ export const TargetsPart = ({
           if (!here.length && !edit) return null
           return (
             <Box component="section" key={g.id} sx={{ mb: 2 }}>
-              <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, minHeight: 44 }}>
+              <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, minHeight: 'var(--touch)' }}>
                 <Box sx={{ flex: 1 }}>
                   <Eyebrow component="h2">{g.label}</Eyebrow>
                 </Box>

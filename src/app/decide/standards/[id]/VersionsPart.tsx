@@ -12,6 +12,7 @@ import { Differences } from '../../compare/Differences'
 import { WhatItWillDo } from './WhatItWillDo'
 import { useSend } from '@/ui/use-send'
 import { useFetched } from '@/ui/use-fetched'
+import { PlainList, Trouble, Wrap } from '@/ui/pieces'
 
 /** The versions of a standard: what differs between two, what approving one will do, and the approval itself. */
 export const VersionsPart = ({
@@ -83,7 +84,7 @@ const Compared = ({ before, after, revision }: { before: string; after: string; 
 
 const VersionList = ({ view }: { view: View }) => {
   return (
-    <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+    <PlainList component="ul">
       {view.versions.map(v => (
         <Box component="li" key={v.version} sx={{ py: 1, borderBottom: 1, borderColor: 'divider' }}>
           <Typography>
@@ -104,7 +105,7 @@ const VersionList = ({ view }: { view: View }) => {
           </Typography>
         </Box>
       ))}
-    </Box>
+    </PlainList>
   )
 }
 
@@ -136,15 +137,15 @@ const Moves = ({
         <Typography sx={{ mt: 1 }}>
           It never changes. Begin a new draft to change something; approving that one retires this one.
         </Typography>
-        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1 }}>
+        <Wrap sx={{ mt: 1 }}>
           <LinkButton to="/keep/readiness" more={{ standard: view.id }}>
             Which units owe a card
           </LinkButton>
           <Button variant="outlined" onClick={() => void move('retired')}>
             Retire version {version}
           </Button>
-        </Box>
-        {problem && <Alert severity="error">{problem}</Alert>}
+        </Wrap>
+        <Trouble words={problem} />
       </Box>
     )
   const canApprove = mending.length === 0 && isSaved
@@ -170,7 +171,7 @@ const Moves = ({
         sx={{ mt: 2 }}
         slotProps={{ htmlInput: { maxLength: 400 } }}
       />
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1.5 }}>
+      <Wrap sx={{ mt: 1.5 }}>
         <Button variant="contained" disabled={!canApprove || !why.trim()} onClick={() => void move('approved')}>
           Approve version {version}
         </Button>
@@ -184,12 +185,8 @@ const Moves = ({
           </Button>
         )}
         <Button onClick={() => void move('retired')}>Give version {version} up</Button>
-      </Box>
-      {problem && (
-        <Alert severity="error" sx={{ mt: 1, whiteSpace: 'pre-line' }}>
-          {problem}
-        </Alert>
-      )}
+      </Wrap>
+      <Trouble words={problem} sx={{ mt: 1 }} />
     </Box>
   )
 }

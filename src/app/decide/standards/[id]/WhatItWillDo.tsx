@@ -52,7 +52,7 @@ export const WhatItWillDo = ({ effect: e }: { effect: EffectView }) => {
         <tbody>
           {bodies.map(b => (
             <tr key={b.body}>
-              <Typography component="td" sx={{ fontWeight: 650 }}>
+              <Typography variant="strong" component="td">
                 {b.model}
               </Typography>
               <Typography component="td" variant="body2">

@@ -1,8 +1,8 @@
 'use client'
 
-import { Alert, Box, Button, Typography } from '@mui/material'
+import { Box, Button, Typography } from '@mui/material'
 import type { LifeView } from '@/server/life'
-import { Page } from '@/ui/pieces'
+import { Page, Trouble, Wrap } from '@/ui/pieces'
 import { LinkButton } from '@/ui/links'
 import { When } from '@/ui/When'
 import { UnitNow } from './UnitNow'
@@ -46,14 +46,14 @@ ${sent.detail}`)
       <Typography variant="h2" sx={{ mt: 4 }}>
         Something happened to it
       </Typography>
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1 }}>
+      <Wrap sx={{ mt: 1 }}>
         {HAPPENED.map(h => (
           <Button key={h.kind} variant="outlined" onClick={() => void send('POST', base, { kind: h.kind })}>
             {h.label}
           </Button>
         ))}
-      </Box>
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1 }}>
+      </Wrap>
+      <Wrap sx={{ mt: 1 }}>
         <FileButton
           label="Read its settings from a file"
           variant="text"
@@ -65,12 +65,8 @@ ${sent.detail}`)
             Save what is known as a file
           </Button>
         )}
-      </Box>
-      {problem && (
-        <Alert severity="error" sx={{ mt: 2, whiteSpace: 'pre-line' }}>
-          {problem}
-        </Alert>
-      )}
+      </Wrap>
+      <Trouble words={problem} sx={{ mt: 2 }} />
       <Typography variant="h2" sx={{ mt: 4 }}>
         What happened
       </Typography>
@@ -85,7 +81,7 @@ ${sent.detail}`)
               flexWrap: 'wrap',
               alignItems: 'center',
               columnGap: 2,
-              minHeight: 44,
+              minHeight: 'var(--touch)',
               borderBottom: 1,
               borderColor: 'divider',
             }}

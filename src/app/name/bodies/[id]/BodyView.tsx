@@ -1,9 +1,9 @@
 'use client'
 
 import { inSentence } from '@/core/vocabulary/words'
-import { Alert, Box, Button, TextField, Typography } from '@mui/material'
+import { Box, Button, TextField, Typography } from '@mui/material'
 import { useRouter, useSearchParams } from 'next/navigation'
-import { type ReactNode, useState } from 'react'
+import { useState } from 'react'
 import type { FriendView } from '@/server/phrasebook'
 import { type Body, compareVersions, presentFunctions } from '@/core/bodies'
 import { bodyCautions } from '@/core/cautions/cautions'
@@ -11,7 +11,7 @@ import { dimension, findDimension } from '@/core/vocabulary/dimensions'
 import { PLACES } from '@/core/vocabulary/places'
 import { linkTo } from '@/ui/address'
 import { CoverageDrawing } from '@/ui/CoverageDrawing'
-import { CautionNote, Facts, Page } from '@/ui/pieces'
+import { CautionNote, Facts, Page, Section, Trouble, Wrap } from '@/ui/pieces'
 import { Schematic } from '@/ui/Schematic'
 import { KeptLink, LinkButton } from '@/ui/links'
 import { FalseFriends } from '@/ui/FalseFriends'
@@ -26,15 +26,6 @@ interface UnitFacts {
   readonly serial: string
   readonly firmware: string
 }
-
-const Section = ({ title, children }: { title: string; children: ReactNode }) => (
-  <Box component="section" sx={{ mt: 5 }}>
-    <Typography variant="h2" sx={{ mb: 1.5 }}>
-      {title}
-    </Typography>
-    {children}
-  </Box>
-)
 
 const functionWords = (id: string): string => (id === 'menu' ? 'menu settings' : (findDimension(id)?.label ?? id))
 
@@ -67,23 +58,19 @@ export const BodyView = ({
   const { sensor, coverage } = body
   return (
     <Page>
-      {problem && (
-        <Alert severity="error" sx={{ mb: 2 }}>
-          {problem}
-        </Alert>
-      )}
+      <Trouble words={problem} sx={{ mb: 2 }} />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', justifyContent: 'space-between', gap: 2 }}>
         <Box>
           <Typography color="textSecondary">{body.maker}</Typography>
           <Typography variant="h1">{body.model}</Typography>
           {body.about && <Typography sx={{ mt: 1, maxWidth: 640 }}>{body.about}</Typography>}
         </Box>
-        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'flex-start' }}>
+        <Wrap sx={{ alignItems: 'flex-start' }}>
           <LinkButton to={`/name/bodies/${body.id}/edit`}>Edit</LinkButton>
           <LinkButton to={`/set/cards/${body.id}`} variant="contained">
             Open the card
           </LinkButton>
-        </Box>
+        </Wrap>
       </Box>
 
       {versions.length > 1 && (
@@ -136,7 +123,7 @@ export const BodyView = ({
         >
           {body.controls.map(c => (
             <li key={c.id}>
-              <Typography sx={{ fontWeight: 650 }}>{c.label}</Typography>
+              <Typography variant="strong">{c.label}</Typography>
               <Typography variant="body2" color="textSecondary">
                 {PLACES[c.place].label}, {c.holdable ? 'can be held' : 'cannot be held'}. Accepts{' '}
                 {presentFunctions(c.functions)
@@ -215,13 +202,13 @@ export const BodyView = ({
         </Box>
       </Section>
       <Section title="As a file">
-        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>
+        <Wrap>
           <Button href={`/api/v1/bundle?bodies=${body.id}`}>The profile</Button>
           <Button href={`/api/v1/bodies/${body.id}/menu?as=xlsx`}>Its menu as XLSX</Button>
           <Button href={`/api/v1/bodies/${body.id}/menu?as=csv`}>Its menu as CSV</Button>
           <Button href={`/api/v1/bodies/${body.id}/menu?as=text`}>Its menu as text</Button>
           <Button onClick={() => void putAway()}>Put this body away</Button>
-        </Box>
+        </Wrap>
       </Section>
     </Page>
   )

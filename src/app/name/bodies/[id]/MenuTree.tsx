@@ -94,7 +94,7 @@ export const MenuTree = ({
           {settings.map(s => (
             <SettingRow key={s.id}>
               <Box>
-                <Typography sx={{ fontWeight: 650 }}>{s.label}</Typography>
+                <Typography variant="strong">{s.label}</Typography>
                 <Typography variant="value" color="textSecondary">
                   row {s.at.row}
                   {s.since ? `, from firmware ${s.since}` : ''}

@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Autocomplete, Box, Button, MenuItem, Radio, RadioGroup, TextField, Typography } from '@mui/material'
+import { Autocomplete, Box, Button, MenuItem, Radio, RadioGroup, TextField, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { type FormEvent, useMemo, useRef, useState } from 'react'
@@ -8,7 +8,7 @@ import { type Archetype, ARCHETYPES } from '@/core/bodies'
 import { readMenuText } from '@/core/bodies/menu-text'
 import { linkTo } from '@/ui/address'
 import { FileImport } from '@/ui/FileImport'
-import { Page } from '@/ui/pieces'
+import { Page, Trouble } from '@/ui/pieces'
 import { MenuPreview } from '../MenuPreview'
 import { useSend } from '@/ui/use-send'
 import { FileButton } from '@/ui/FileButton'
@@ -38,7 +38,7 @@ const Choice = styled('label')(({ theme }) => ({
   display: 'flex',
   alignItems: 'flex-start',
   gap: theme.spacing(0.5),
-  minHeight: 44,
+  minHeight: 'var(--touch)',
   padding: theme.spacing(1, 0),
   cursor: 'pointer',
   borderBottom: `1px solid ${theme.vars?.palette.divider}`,
@@ -114,7 +114,7 @@ export const NewBodyView = ({
             <Choice key={w.id}>
               <Radio value={w.id} sx={{ mt: -1 }} />
               <span>
-                <Typography component="span" sx={{ fontWeight: 650, display: 'block' }}>
+                <Typography variant="strong" component="span" sx={{ display: 'block' }}>
                   {w.label}
                 </Typography>
                 <Typography component="span" variant="body2" color="textSecondary">
@@ -213,11 +213,7 @@ export const NewBodyView = ({
               <FileImport kind="bodies" label="Add profiles from files" />
             </Box>
           )}
-          {problem && (
-            <Alert severity="error" sx={{ whiteSpace: 'pre-line' }}>
-              {problem}
-            </Alert>
-          )}
+          <Trouble words={problem} />
           <Button type="submit" variant="contained" disabled={!isReady || busy} sx={{ alignSelf: 'flex-start' }}>
             {busy ? 'Beginning …' : 'Begin the profile'}
           </Button>

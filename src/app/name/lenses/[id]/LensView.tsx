@@ -7,7 +7,7 @@ import { type Lens, lensWarnings, turnsAgainst } from '@/core/lenses/schema'
 import { linkTo } from '@/ui/address'
 import type { LastChange } from '@/server/lenses'
 import { LimiterDrawing } from '@/ui/LimiterDrawing'
-import { Facts, Page } from '@/ui/pieces'
+import { Facts, Page, Trouble } from '@/ui/pieces'
 import { LinkButton } from '@/ui/links'
 import { useUnits } from '@/ui/units'
 import { UnitsSwitch } from '@/ui/UnitsSwitch'
@@ -56,11 +56,7 @@ export const LensView = ({
           <LinkButton to={`/name/lenses/${lens.id}/edit`}>Edit</LinkButton>
         </Box>
       </Box>
-      {problem && (
-        <Alert severity="error" sx={{ mt: 2 }}>
-          {problem}
-        </Alert>
-      )}
+      <Trouble words={problem} sx={{ mt: 2 }} />
       {warnings.map(w => (
         <Alert key={w.where + w.words} severity="warning" sx={{ mt: 2 }}>
           {w.where}: {w.words}

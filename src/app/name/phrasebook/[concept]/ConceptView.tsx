@@ -27,7 +27,7 @@ const Values = styled('div')(({ theme }) => ({
   gap: theme.spacing(0.75, 2),
 }))
 
-const BodyLink = styled(KeptLink)({ color: 'inherit', fontWeight: 650 })
+const BodyLink = styled(KeptLink)(({ theme }) => ({ color: 'inherit', fontWeight: theme.typography.fontWeightMedium }))
 
 /** More sayings than this are told by value, each with the words for it. */
 const MOST_COLUMNS = 7
@@ -124,7 +124,7 @@ export const ConceptView = ({ concept }: { concept: Concept }) => {
               sx={{ display: 'grid', gridTemplateColumns: `repeat(${concept.values.length}, minmax(0, 1fr))`, gap: 1 }}
             >
               {concept.values.map(v => (
-                <Typography key={v.id} variant="body2" color="textSecondary" sx={{ fontWeight: 650 }}>
+                <Typography key={v.id} variant="body2" color="textSecondary" sx={{ fontWeight: 'fontWeightMedium' }}>
                   {v.words}
                 </Typography>
               ))}
@@ -142,7 +142,7 @@ export const ConceptView = ({ concept }: { concept: Concept }) => {
             <div>
               {row.settings.slice(0, 3).map(s => (
                 <Box key={s.label} sx={{ mb: 0.5 }}>
-                  <Typography sx={{ fontWeight: 650 }}>{s.label}</Typography>
+                  <Typography variant="strong">{s.label}</Typography>
                   <MenuPath path={s.path} />
                   {s.along.length > 0 && (
                     <Typography variant="body2" color="textSecondary">

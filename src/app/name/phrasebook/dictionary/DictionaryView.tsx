@@ -51,7 +51,7 @@ const SideHead = ({ side, empty }: { side: Entry['here']; empty: string }) => (
   <div>
     {side.settings.slice(0, 2).map(s => (
       <div key={s.label}>
-        <Typography component="span" sx={{ fontWeight: 650 }}>
+        <Typography variant="strong" component="span">
           {s.label}
         </Typography>{' '}
         <MenuPath path={s.path} />

@@ -7,7 +7,7 @@ import type { CardView } from '@/server/cards'
 import { AlignmentMark } from '@/ui/AlignmentMark'
 import { STATE_WORDS } from '@/ui/versions'
 import { usePeople } from '@/ui/people'
-import { CautionNote, Eyebrow, Page } from '@/ui/pieces'
+import { CautionNote, Eyebrow, Page, PlainList } from '@/ui/pieces'
 import { KeptLink, LinkButton } from '@/ui/links'
 import { Notices } from './Notices'
 import { PrintCard } from './PrintCard'
@@ -21,7 +21,7 @@ const UnitLink = styled(KeptLink)(({ theme }) => ({
   ...theme.typography.value,
   display: 'inline-flex',
   alignItems: 'center',
-  minHeight: 44,
+  minHeight: 'var(--touch)',
   padding: theme.spacing(0, 1.5),
   borderRadius: theme.shape.borderRadius,
   border: `1px solid ${theme.vars?.palette.divider}`,
@@ -109,7 +109,7 @@ export const CardPage = ({ card: initial, code }: { card: CardView; code: string
       )}
       <Box sx={{ position: 'sticky', top: 0, bgcolor: 'background.default', py: 1.5, mt: 2, zIndex: 2 }}>
         <Box sx={{ display: 'flex', justifyContent: 'space-between', mb: 0.5 }} role="status">
-          <Typography sx={{ fontWeight: 650 }}>
+          <Typography variant="strong">
             {done === count ? 'All steps done' : `${done} of ${count} steps done`}
           </Typography>
           <Typography variant="body2" color="textSecondary">
@@ -234,7 +234,7 @@ const Lacking = ({ card }: { card: CardView }) =>
           {c}
         </Typography>
       ))}
-      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, mt: 1 }}>
+      <PlainList component="ul" sx={{ mt: 1 }}>
         {card.lacking.map(l => (
           <Box component="li" key={l.label} sx={{ display: 'flex', gap: 1.5, alignItems: 'center', py: 0.75 }}>
             <AlignmentMark grade={l.grade} distance={l.distance} />
@@ -243,6 +243,6 @@ const Lacking = ({ card }: { card: CardView }) =>
             </Typography>
           </Box>
         ))}
-      </Box>
+      </PlainList>
     </Box>
   )

@@ -13,7 +13,7 @@ export const Guidance = ({ guidance: { advice, rescues } }: { guidance: CardView
         </Typography>
         {advice.map(({ title, text }) => (
           <Box key={title} sx={{ py: 1 }}>
-            <Typography sx={{ fontWeight: 650 }}>{title}</Typography>
+            <Typography variant="strong">{title}</Typography>
             <Typography>{text}</Typography>
           </Box>
         ))}
@@ -26,7 +26,7 @@ export const Guidance = ({ guidance: { advice, rescues } }: { guidance: CardView
         </Typography>
         {rescues.map(({ symptom, remedies }) => (
           <Box key={symptom} sx={{ py: 1 }}>
-            <Typography sx={{ fontWeight: 650 }}>{symptom}</Typography>
+            <Typography variant="strong">{symptom}</Typography>
             <Box component="ol" sx={{ m: 0, pl: 2.5 }}>
               {remedies.map(({ text, here }) => (
                 <li key={text}>

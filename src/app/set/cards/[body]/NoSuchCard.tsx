@@ -1,7 +1,7 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
-import { Page } from '@/ui/pieces'
+import { Typography } from '@mui/material'
+import { Page, Wrap } from '@/ui/pieces'
 import { LinkButton } from '@/ui/links'
 
 /** Where a code or a link leads to a card that is not there any more. */
@@ -12,13 +12,13 @@ export const NoSuchCard = () => (
       The unit, the body or the standard that this code was printed for is gone, or has another name. What was ticked
       before is kept with the unit. Choose the card again, and print a new code.
     </Typography>
-    <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>
+    <Wrap>
       <LinkButton isAfresh to="/set/cards" variant="contained">
         Choose a card
       </LinkButton>
       <LinkButton isAfresh to="/keep/readiness">
         See which units are ready
       </LinkButton>
-    </Box>
+    </Wrap>
   </Page>
 )

@@ -20,7 +20,7 @@ export const SaysElse = ({
     sx={{ minWidth: 220, maxWidth: 320 }}
   >
     {options.map(o => (
-      <MenuItem key={o.id} value={o.id} sx={{ minHeight: 44 }}>
+      <MenuItem key={o.id} value={o.id} sx={{ minHeight: 'var(--touch)' }}>
         {o.label}
       </MenuItem>
     ))}

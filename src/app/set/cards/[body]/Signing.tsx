@@ -73,7 +73,7 @@ export const Signing = ({
         {card.proofs.map(p => (
           <FormControlLabel
             key={p.id}
-            sx={{ display: 'flex', minHeight: 44, mr: 0 }}
+            sx={{ display: 'flex', minHeight: 'var(--touch)', mr: 0 }}
             control={
               <Checkbox
                 checked={proved.has(p.id)}
@@ -107,7 +107,7 @@ export const Signing = ({
             : 'Try each of these first; what fails leads back to its step.'}
       </Typography>
       <FormControlLabel
-        sx={{ minHeight: 44 }}
+        sx={{ minHeight: 'var(--touch)' }}
         control={<Checkbox size="small" checked={timed} onChange={e => setTimed(e.target.checked ? 'yes' : 'no')} />}
         label={<Typography variant="body2">count how long this walk took, so that the next card can say</Typography>}
       />

@@ -42,7 +42,7 @@ export const Slots = ({ card, slots }: { card: CardView; slots: NonNullable<Card
           }}
         >
           <Box sx={{ flex: 1, minWidth: 160 }}>
-            <Typography variant="value" sx={{ fontWeight: 650 }}>
+            <Typography variant="value" sx={{ fontWeight: 'fontWeightMedium' }}>
               {s.name}
             </Typography>
             <Typography variant="body2" color="textSecondary">
@@ -67,7 +67,7 @@ export const Slots = ({ card, slots }: { card: CardView; slots: NonNullable<Card
           >
             <MenuItem value={NOTHING}>leave it</MenuItem>
             {slots.standards.map(x => (
-              <MenuItem key={x.id} value={x.id} sx={{ minHeight: 44 }}>
+              <MenuItem key={x.id} value={x.id} sx={{ minHeight: 'var(--touch)' }}>
                 {x.name}
               </MenuItem>
             ))}

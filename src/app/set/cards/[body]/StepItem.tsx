@@ -114,7 +114,7 @@ export const StepItem = ({
             aria-expanded={helps}
             aria-label={`Step ${number} is not as it says`}
             onClick={() => setHelps(!helps)}
-            sx={{ ml: -0.75, minHeight: 44 }}
+            sx={{ ml: -0.75, minHeight: 'var(--touch)' }}
           >
             Not as it says?
           </Button>

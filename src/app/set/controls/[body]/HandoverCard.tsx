@@ -1,9 +1,9 @@
 'use client'
 
-import { Alert, Box, Button, Typography } from '@mui/material'
+import { Box, Button, Typography } from '@mui/material'
 import type { HandoverStep } from '@/core/handover/handover'
 import type { HandoverView } from '@/server/controls'
-import { MenuPath, Page } from '@/ui/pieces'
+import { MenuPath, Page, Trouble } from '@/ui/pieces'
 import { PrintButton } from '@/ui/PrintButton'
 import { LinkButton } from '@/ui/links'
 import { When } from '@/ui/When'
@@ -54,7 +54,7 @@ const Steps = ({ title, steps, none }: { title: string; steps: readonly Handover
     <Box component="ol" sx={{ m: 0, mt: 1, pl: 3 }}>
       {steps.map(s => (
         <Box component="li" key={s.setting} sx={{ py: 0.75 }}>
-          <Typography sx={{ fontWeight: 650 }}>
+          <Typography variant="strong">
             {s.setting}: {s.to}
           </Typography>
           <MenuPath path={s.path} />
@@ -88,7 +88,7 @@ const Unit = ({ unit }: { unit: HandoverView['units'][number] }) => {
       >
         {unit.handedOver ? 'Set back' : 'Handed over'}
       </Button>
-      {problem && <Alert severity="error">{problem}</Alert>}
+      <Trouble words={problem} />
     </Box>
   )
 }

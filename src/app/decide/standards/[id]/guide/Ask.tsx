@@ -26,7 +26,7 @@ const Put = ({
   const known = chosen.filter(c => c !== UNKNOWN)
   return (
     <Box component="fieldset" sx={{ border: 0, p: 0, m: 0, mt: 2.5 }} disabled={disabled}>
-      <Typography component="legend" sx={{ fontWeight: 650, p: 0 }}>
+      <Typography variant="strong" component="legend" sx={{ p: 0 }}>
         {q.text}
       </Typography>
       <Typography variant="body2" color="textSecondary" sx={{ mb: 0.75 }}>

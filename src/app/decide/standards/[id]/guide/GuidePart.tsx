@@ -22,6 +22,7 @@ import { Ask } from './Ask'
 import { SentenceField } from './SentenceField'
 import { AdviceList, RescueList } from './Tips'
 import { TopicItem } from './TopicItem'
+import { Wrap } from '@/ui/pieces'
 
 type Edit = Draft<Standard>['edit']
 
@@ -220,12 +221,12 @@ const WhatFollows = ({
 }
 
 const Head = ({ words, action }: { words: React.ReactNode; action: React.ReactNode }) => (
-  <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center', mt: 2 }}>
+  <Wrap sx={{ alignItems: 'center', mt: 2 }}>
     <Typography color="textSecondary" sx={{ flex: 1, minWidth: 220 }}>
       {words}
     </Typography>
     {action}
-  </Box>
+  </Wrap>
 )
 
 /** The answer to a topic that the layer holds now, whichever it is. */

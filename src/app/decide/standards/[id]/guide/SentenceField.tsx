@@ -27,7 +27,7 @@ const HeardWords = ({ sentence }: { sentence: Sentence }) => {
         )
       })}
       {sentence.unsure.map(id => (
-        <Typography key={id} variant="body2" sx={{ fontWeight: 650 }}>
+        <Typography key={id} variant="body2" sx={{ fontWeight: 'fontWeightMedium' }}>
           {questionOf(id)?.text} Your words say different things; it is left open.
         </Typography>
       ))}

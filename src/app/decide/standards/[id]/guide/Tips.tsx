@@ -36,7 +36,7 @@ const Item = ({
     sx={{ py: 1.5, borderTop: 1, borderColor: 'divider', display: 'flex', gap: 2, alignItems: 'flex-start' }}
   >
     <Box sx={{ flex: 1 }}>
-      <Typography sx={{ fontWeight: 650 }}>{title}</Typography>
+      <Typography variant="strong">{title}</Typography>
       {children}
     </Box>
     {onKeep && (

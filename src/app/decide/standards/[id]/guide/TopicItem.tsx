@@ -46,7 +46,7 @@ const TakeButton = ({ proposal: p, isFirst, taken, onTake }: Taking & { proposal
 const ProposalItem = ({ proposal: p, isFirst, ...taking }: Taking & { proposal: Proposal; isFirst: boolean }) => (
   <Box sx={{ mt: 1, display: 'flex', gap: 2, alignItems: 'flex-start' }}>
     <Box sx={{ flex: 1 }}>
-      <Typography sx={{ fontWeight: 650 }}>
+      <Typography variant="strong">
         {p.title}
         {p.school !== inSentence(p.title) && (
           <Typography component="span" color="textSecondary">
@@ -130,7 +130,7 @@ const Shown = ({ topic, taken, isRefused, layerId, edit, changes, children }: To
         )}
       </Box>
       {topic.objection && (
-        <Typography variant="body2" sx={{ fontWeight: 650 }}>
+        <Typography variant="body2" sx={{ fontWeight: 'fontWeightMedium' }}>
           The house holds {topic.proposals[0].school}. Against it here: {topic.objection}
         </Typography>
       )}

@@ -33,7 +33,7 @@ export const AboutPicker = ({ label, onPick }: { label: string; onPick: (dimensi
     renderOption={({ key, ...props }, d) => (
       <li key={key} {...props}>
         <span>
-          <Typography component="span" sx={{ fontWeight: 650, display: 'block' }}>
+          <Typography variant="strong" component="span" sx={{ display: 'block' }}>
             {d.label}
           </Typography>
           <Typography component="span" variant="body2" color="textSecondary">

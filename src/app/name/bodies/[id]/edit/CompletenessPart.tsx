@@ -29,7 +29,7 @@ export const CompletenessPart = ({
         )}
         {found.contradictions.map(c => (
           <Box key={c} sx={{ mt: 1.5 }}>
-            <Typography sx={{ fontWeight: 650 }} color="error">
+            <Typography variant="strong" color="error">
               Contradiction
             </Typography>
             <Typography variant="body2">{c}</Typography>
@@ -40,7 +40,7 @@ export const CompletenessPart = ({
           const part = g.kind === 'unconfirmed' || g.kind === 'no-interlock' ? 'facts' : 'menu'
           return (
             <Box key={g.kind} sx={{ mt: 1.5 }}>
-              <Typography sx={{ fontWeight: 650 }}>{what}</Typography>
+              <Typography variant="strong">{what}</Typography>
               <Typography variant="body2">{todo}</Typography>
               <Button size="small" sx={{ px: 0 }} onClick={() => onPart(part)}>
                 {part === 'facts' ? 'Go to the facts' : 'Go to the menu'}
@@ -96,7 +96,7 @@ export const CompletenessPart = ({
           >
             <AlignmentMark grade={l.grade} distance={l.distance} />
             <div>
-              <Typography variant="body2" sx={{ fontWeight: 650 }}>
+              <Typography variant="body2" sx={{ fontWeight: 'fontWeightMedium' }}>
                 {l.label}
               </Typography>
               <Typography variant="body2" color="textSecondary">

@@ -27,7 +27,7 @@ export const DifferenceList = ({ differences }: { differences: readonly Differen
     <Box>
       {breaking.length > 0 && (
         <Box sx={{ mt: 1 }}>
-          <Typography sx={{ fontWeight: 650 }} color="error">
+          <Typography variant="strong" color="error">
             Breaks: look again wherever this is used
           </Typography>
           {breaking.map(d => (
@@ -39,7 +39,7 @@ export const DifferenceList = ({ differences }: { differences: readonly Differen
       )}
       {rest.map(([kind, list]) => (
         <Box key={kind} sx={{ mt: 1 }}>
-          <Typography sx={{ fontWeight: 650 }}>{KIND_WORDS[kind]}</Typography>
+          <Typography variant="strong">{KIND_WORDS[kind]}</Typography>
           {list.map(d => (
             <Typography key={d.at.join()} variant="body2">
               {d.words}

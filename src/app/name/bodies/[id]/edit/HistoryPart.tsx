@@ -9,6 +9,7 @@ import { When } from '@/ui/When'
 import type { Editor } from './use-editor'
 import { useSend } from '@/ui/use-send'
 import { useFetched } from '@/ui/use-fetched'
+import { PlainList } from '@/ui/pieces'
 
 const MOST_DIFFERENCES = 30
 
@@ -90,7 +91,7 @@ export const HistoryPart = ({ editor }: { editor: Editor }) => {
   return (
     <Box sx={{ maxWidth: 820 }}>
       {(notSent || problem) && <Alert severity="error">{notSent || problem}</Alert>}
-      <Box component="ol" sx={{ listStyle: 'none', p: 0, m: 0 }} aria-label="History">
+      <PlainList component="ol" aria-label="History">
         {events.map((e, i) => (
           <Event
             key={e.id}
@@ -100,7 +101,7 @@ export const HistoryPart = ({ editor }: { editor: Editor }) => {
             onRestore={event => void restore(event)}
           />
         ))}
-      </Box>
+      </PlainList>
     </Box>
   )
 }

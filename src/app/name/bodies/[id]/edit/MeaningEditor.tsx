@@ -27,7 +27,7 @@ export const MeaningEditor = ({
         return (
           <Box key={id}>
             <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1 }}>
-              <Typography variant="body2" sx={{ fontWeight: 650, flex: 1 }}>
+              <Typography variant="body2" sx={{ fontWeight: 'fontWeightMedium', flex: 1 }}>
                 {d.label}
               </Typography>
               <Button size="small" onClick={() => onChange(others)} aria-label={`Remove ${d.label}`}>

@@ -32,6 +32,7 @@ import type { Editor } from './use-editor'
 import { useProposals } from './use-proposals'
 import { later } from '@/ui/later'
 import { isTyping } from '@/ui/typing'
+import { Wrap } from '@/ui/pieces'
 
 const PasteDialog = later(() => import('./PasteDialog').then(m => m.PasteDialog))
 const ReviewPart = later(() => import('./ReviewPart').then(m => m.ReviewPart))
@@ -39,7 +40,7 @@ const SettingPanel = later(() => import('./SettingPanel').then(m => m.SettingPan
 
 const Tree = styled('div')(({ theme }) => ({
   overflowY: 'auto',
-  maxHeight: 'calc(100dvh - 372px)',
+  maxHeight: 'calc(100dvh - var(--head) - 263px)',
   minHeight: 320,
   border: `1px solid ${theme.vars?.palette.divider}`,
   borderRadius: theme.shape.borderRadius,
@@ -60,7 +61,7 @@ const Line = styled('div')(({ theme }) => ({
     color: theme.vars?.palette.own.label,
     textTransform: 'uppercase',
   },
-  '&[aria-level="2"]': { fontWeight: 650, paddingLeft: theme.spacing(2) },
+  '&[aria-level="2"]': { fontWeight: theme.typography.fontWeightMedium, paddingLeft: theme.spacing(2) },
   '&[aria-level="3"]': { paddingLeft: theme.spacing(3.5) },
   '&[aria-level="4"]': { paddingLeft: theme.spacing(6), ...theme.typography.value },
   '&[aria-selected="true"]': { background: theme.vars?.palette.own.marigold.wash },
@@ -273,7 +274,7 @@ export const MenuPart = ({ editor }: { editor: Editor }) => {
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) 420px' }, gap: 3 }}>
       <Box sx={{ minWidth: 0 }}>
-        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mb: 1 }}>
+        <Wrap sx={{ mb: 1 }}>
           {firstUndecided && (
             <Button size="small" variant="contained" onClick={() => setReviewing(true)}>
               Read it a page at a time
@@ -320,7 +321,7 @@ export const MenuPart = ({ editor }: { editor: Editor }) => {
           <Button size="small" onClick={remove} disabled={line?.kind === 'tab'}>
             Remove
           </Button>
-        </Box>
+        </Wrap>
         <Tree
           ref={tree}
           role="tree"

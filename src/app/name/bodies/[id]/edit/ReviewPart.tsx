@@ -9,6 +9,7 @@ import { acceptReview, reviewOf, type ReviewRow } from '@/core/propose/review'
 import { counted } from '@/core/vocabulary/words'
 import { endsOf, NOTHING_WORDS, optionReading, readingName } from './reading-words'
 import type { Editor } from './use-editor'
+import { Wrap } from '@/ui/pieces'
 
 const Row = styled('div')(({ theme }) => ({
   display: 'grid',
@@ -185,7 +186,9 @@ const ReviewLine = ({
         slotProps={{ input: { 'aria-label': `Take the reading of ${setting.label}` } }}
       />
       <Box sx={{ minWidth: 0, pt: 0.75 }}>
-        <Typography sx={{ fontWeight: 650, overflowWrap: 'anywhere' }}>{setting.label}</Typography>
+        <Typography variant="strong" sx={{ overflowWrap: 'anywhere' }}>
+          {setting.label}
+        </Typography>
         <Typography variant="body2" color="textSecondary">
           {reading
             ? reading.because[0]
@@ -200,7 +203,7 @@ const ReviewLine = ({
             value={chosen}
             inputProps={{ 'aria-label': `What ${setting.label} is about` }}
             onChange={e => onChange(Number(e.target.value), true)}
-            sx={{ maxWidth: '100%', fontWeight: 650 }}
+            sx={{ maxWidth: '100%', fontWeight: 'fontWeightMedium' }}
           >
             {readings.map((r, i) => (
               <option key={`${readingName(r)}-${i}`} value={i}>
@@ -222,7 +225,7 @@ const ReviewLine = ({
           </Typography>
         </Box>
         {reading?.isEitherWay && (
-          <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'baseline', my: 0.5 }}>
+          <Wrap sx={{ alignItems: 'baseline', my: 0.5 }}>
             <Typography variant="body2">Nothing says which way it runs. Which end {mostWords(reading)}?</Typography>
             <Button size="small" variant="outlined" onClick={() => onTurn(false)}>
               &lt; {first}
@@ -230,7 +233,7 @@ const ReviewLine = ({
             <Button size="small" variant="outlined" onClick={() => onTurn(true)}>
               {last} &gt;
             </Button>
-          </Box>
+          </Wrap>
         )}
         <Typography variant="value" component="p" sx={{ m: 0, overflowWrap: 'anywhere' }}>
           {setting.options

@@ -19,6 +19,7 @@ import {
 } from '@/core/bodies'
 import { usualRules } from '@/core/propose/usual-rules'
 import type { Editor } from './use-editor'
+import { PlainList, Wrap } from '@/ui/pieces'
 
 type Effect = RuleDraft['effect']
 
@@ -129,7 +130,7 @@ const NewRule = ({ body, onAdd }: { body: Body; onAdd: (rules: readonly Omit<Rul
       <Button size="small" onClick={() => set({ when: [...when, EMPTY] })} sx={{ alignSelf: 'flex-start' }}>
         And another condition
       </Button>
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
+      <Wrap sx={{ alignItems: 'center' }}>
         <Typography sx={{ width: 44 }}>then</Typography>
         <Autocomplete
           multiple
@@ -165,7 +166,7 @@ const NewRule = ({ body, onAdd }: { body: Body; onAdd: (rules: readonly Omit<Rul
             onChange={ids => set({ options: effect === 'forced' ? ids.slice(-1) : ids })}
           />
         )}
-      </Box>
+      </Wrap>
       {sentences.length > 1 ? (
         <Box component="ul" aria-label="Rules that it comes to" sx={{ m: 0, pl: 3 }}>
           {sentences.map(s => (
@@ -274,7 +275,7 @@ const UsualRules = ({ editor: { form, edit } }: { editor: Editor }) => {
       <Typography variant="body2" color="textSecondary">
         Try each on the body before you add it.
       </Typography>
-      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+      <PlainList component="ul">
         {usual.map(({ rule, because }) => (
           <Box
             component="li"
@@ -296,7 +297,7 @@ const UsualRules = ({ editor: { form, edit } }: { editor: Editor }) => {
             </Button>
           </Box>
         ))}
-      </Box>
+      </PlainList>
     </Box>
   )
 }
@@ -323,7 +324,7 @@ export const RulesPart = ({ editor }: { editor: Editor }) => {
           Rules of this body
         </Typography>
         {form.rules.length === 0 && <Typography>No setting binds another.</Typography>}
-        <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }} aria-label="Rules">
+        <PlainList component="ul" aria-label="Rules">
           {form.rules.map(r => (
             <Box
               component="li"
@@ -343,7 +344,7 @@ export const RulesPart = ({ editor }: { editor: Editor }) => {
               </Button>
             </Box>
           ))}
-        </Box>
+        </PlainList>
       </div>
       <TryIt body={form} />
     </Box>

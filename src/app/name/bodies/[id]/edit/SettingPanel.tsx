@@ -28,7 +28,7 @@ import { isOffered } from '@/core/propose/review'
 import { dimension } from '@/core/vocabulary/dimensions'
 import type { Meaning } from '@/core/vocabulary/schema'
 import { valueWords } from '@/core/vocabulary/words'
-import { Eyebrow, MenuPath } from '@/ui/pieces'
+import { Eyebrow, MenuPath, Wrap } from '@/ui/pieces'
 import { PinForm } from '@/ui/PinForm'
 import { AboutPicker } from './AboutPicker'
 import { MeaningEditor } from './MeaningEditor'
@@ -41,7 +41,7 @@ const Proposal = styled('button')(({ theme }) => ({
   gridTemplateColumns: '24px 1fr',
   gap: theme.spacing(0, 1),
   width: '100%',
-  minHeight: 44,
+  minHeight: 'var(--touch)',
   padding: theme.spacing(1),
   border: 0,
   borderBottom: `1px solid ${theme.vars?.palette.divider}`,
@@ -142,7 +142,7 @@ export const SettingPanel = ({
                 {i + 1}
               </Typography>
               <span>
-                <Typography component="span" sx={{ fontWeight: 650, display: 'block' }}>
+                <Typography variant="strong" component="span" sx={{ display: 'block' }}>
                   {readingName(r)}
                   <Typography component="span" variant="body2" color="textSecondary">
                     {' '}
@@ -192,7 +192,7 @@ export const SettingPanel = ({
         </Box>
       )}
       {!setting.undecided && (
-        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1 }}>
+        <Wrap sx={{ mt: 1 }}>
           <Button
             size="small"
             onClick={() => edit(`asked again what “${setting.label}” means`, b => askAgain(b, setting.id))}
@@ -215,7 +215,7 @@ export const SettingPanel = ({
               It runs the other way
             </Button>
           )}
-        </Box>
+        </Wrap>
       )}
       <Box sx={{ mt: 2 }}>
         <Eyebrow component="h3">Options</Eyebrow>
@@ -319,7 +319,7 @@ const OptionRow = ({
     <Box sx={{ py: 1, borderBottom: 1, borderColor: 'divider' }}>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline' }}>
         <Box sx={{ flex: 1, minWidth: 0 }}>
-          <Typography variant="value" component="div" sx={{ fontWeight: 650 }}>
+          <Typography variant="value" component="div" sx={{ fontWeight: 'fontWeightMedium' }}>
             {option.label}
             {option.id === setting.default ? ' (default)' : ''}
           </Typography>

@@ -3,7 +3,7 @@
 import { Box, Button, Typography } from '@mui/material'
 import { type Body, menuPath } from '@/core/bodies'
 import type { Question } from '@/core/propose/questions'
-import { MenuPath } from '@/ui/pieces'
+import { MenuPath, Wrap } from '@/ui/pieces'
 import { meaningWords } from '../meaning-words'
 
 /** What a question was answered with. */
@@ -26,7 +26,7 @@ export const Answered = ({
     <Box>
       {settings.map(s => (
         <Box key={s.id} sx={{ mb: 1.5 }}>
-          <Typography sx={{ fontWeight: 650 }}>{s.label}</Typography>
+          <Typography variant="strong">{s.label}</Typography>
           <MenuPath path={menuPath(form, s)} />
           {s.options.map(o => (
             <Typography key={o.id} variant="body2">
@@ -40,12 +40,12 @@ export const Answered = ({
         <Typography key={f.words}>{f.words}</Typography>
       ))}
       {question.standing === 'none' && <Typography>{form.model} has none.</Typography>}
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 2 }}>
+      <Wrap sx={{ mt: 2 }}>
         <Button variant="contained" onClick={onNext}>
           Next question
         </Button>
         <Button onClick={onAgain}>Ask again</Button>
-      </Box>
+      </Wrap>
     </Box>
   )
 }

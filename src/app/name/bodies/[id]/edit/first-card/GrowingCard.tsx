@@ -9,6 +9,7 @@ import { AlignmentMark } from '@/ui/AlignmentMark'
 import { LinkButton } from '@/ui/links'
 import type { Completeness } from '@/workers/completeness'
 import type { Editor } from '../use-editor'
+import { Wrap } from '@/ui/pieces'
 
 const Line = styled('button')(({ theme }) => ({
   display: 'grid',
@@ -16,7 +17,7 @@ const Line = styled('button')(({ theme }) => ({
   gap: theme.spacing(1.5),
   alignItems: 'center',
   width: '100%',
-  minHeight: 44,
+  minHeight: 'var(--touch)',
   padding: theme.spacing(0.75, 1),
   border: 0,
   borderBottom: `1px solid ${theme.vars?.palette.divider}`,
@@ -70,7 +71,7 @@ export const GrowingCard = ({
           >
             <AlignmentMark grade={isNotLookedFor(form, l.dimension) ? 'missing' : l.grade} distance={l.distance} />
             <span>
-              <Typography component="span" variant="body2" sx={{ fontWeight: 650, display: 'block' }}>
+              <Typography component="span" variant="body2" sx={{ fontWeight: 'fontWeightMedium', display: 'block' }}>
                 {l.label}
                 {l.isMust ? ', a must' : ''}
               </Typography>
@@ -91,14 +92,14 @@ export const GrowingCard = ({
           </Line>
         )
       })}
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 2 }}>
+      <Wrap sx={{ mt: 2 }}>
         <LinkButton to={`/set/cards/${form.id}`}>Open the card</LinkButton>
         {form.lacking && (
           <Button onClick={() => editor.edit('its whole menu is in', allLookedFor)}>
             Its whole menu is in: what is not there is lacking
           </Button>
         )}
-      </Box>
+      </Wrap>
     </Box>
   )
 }

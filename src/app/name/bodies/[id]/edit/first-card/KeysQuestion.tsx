@@ -6,6 +6,7 @@ import type { Body } from '@/core/bodies'
 import type { NamedKey } from '@/core/propose/questions'
 import { PLACES } from '@/core/vocabulary/places'
 import { USUAL_KEY_WORK } from '@/core/vocabulary/usual-rows'
+import { Wrap } from '@/ui/pieces'
 
 /** What most keys can be given; the person in hand of the body changes it. */
 const MOSTLY: readonly string[] = ['AF start', 'AF stop', 'AE lock', 'Not set']
@@ -65,7 +66,7 @@ export const KeysQuestion = ({
           </Box>
         </Box>
       ))}
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>
+      <Wrap>
         <Button
           variant="contained"
           disabled={!isReady}
@@ -74,7 +75,7 @@ export const KeysQuestion = ({
           These are its keys
         </Button>
         <Button onClick={onLater}>Not now</Button>
-      </Box>
+      </Wrap>
     </Box>
   )
 }

@@ -4,6 +4,7 @@ import { Autocomplete, Box, Button, TextField, Typography } from '@mui/material'
 import { type FormEvent, useState } from 'react'
 import { MOST_LABEL, MOST_OPTIONS } from '@/core/bodies'
 import { USUAL_ROWS, type UsualRow } from '@/core/vocabulary/usual-rows'
+import { Wrap } from '@/ui/pieces'
 
 const BETWEEN = ' | '
 
@@ -58,7 +59,7 @@ export const RowQuestion = ({
         renderOption={({ key, ...props }, row) => (
           <li key={key} {...props}>
             <span>
-              <Typography component="span" sx={{ fontWeight: 650, display: 'block' }}>
+              <Typography variant="strong" component="span" sx={{ display: 'block' }}>
                 {row.label}
               </Typography>
               <Typography component="span" variant="body2" color="textSecondary">
@@ -86,14 +87,14 @@ export const RowQuestion = ({
         onChange={e => setPlace(e.target.value)}
         helperText="May stay empty until the menu is pasted."
       />
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>
+      <Wrap>
         <Button type="submit" variant="contained" disabled={!label.trim() || told.length === 0 || isTooLong}>
           That is its row
         </Button>
         <Button onClick={onNone}>{model} has none</Button>
         <Button onClick={onAlways}>No row: it is always so</Button>
         <Button onClick={onLater}>Not now</Button>
-      </Box>
+      </Wrap>
     </Box>
   )
 }
