@@ -3,7 +3,7 @@
 import { Box, Button, Typography } from '@mui/material'
 import type { Method } from './send'
 import { useSend } from './use-send'
-import { Trouble } from './pieces'
+import { Trouble } from './Trouble'
 
 /** What was put away, at the revision at which it can be brought back. */
 export interface PutAwayThing {

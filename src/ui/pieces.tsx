@@ -1,7 +1,7 @@
 'use client'
 
-import { Alert, Box, type SxProps, Typography } from '@mui/material'
-import { styled, type Theme } from '@mui/material/styles'
+import { Box, Typography } from '@mui/material'
+import { styled } from '@mui/material/styles'
 import type { ReactNode } from 'react'
 import type { Caution } from '@/core/cautions/cautions'
 import { KeptLink } from './links'
@@ -89,16 +89,6 @@ export const CautionNote = ({ caution }: { caution: Caution }) => (
     <Typography variant="body2">{caution.words}</Typography>
   </Note>
 )
-
-const InLines = styled(Alert)({ whiteSpace: 'pre-line' })
-
-/** What went wrong, and what to do; nothing where nothing did. */
-export const Trouble = ({ words, sx }: { words: ReactNode; sx?: SxProps<Theme> }) =>
-  words ? (
-    <InLines severity="error" {...(sx ? { sx } : {})}>
-      {words}
-    </InLines>
-  ) : null
 
 /** Things beside each other, in as many rows as they need. */
 export const Wrap = styled(Box)(({ theme }) => ({

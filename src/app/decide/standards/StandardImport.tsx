@@ -6,7 +6,7 @@ import { useState } from 'react'
 import type { StandardImport as Taken } from '@/server/standards'
 import { useSend } from '@/ui/use-send'
 import { FileButton } from '@/ui/FileButton'
-import { Trouble } from '@/ui/pieces'
+import { Trouble } from '@/ui/Trouble'
 
 interface Preview {
   readonly file: string

@@ -5,7 +5,7 @@ import { useState } from 'react'
 import type { Carrier } from '@/server/carriers'
 import type { UnitView } from '@/server/kit'
 import { useSend } from '@/ui/use-send'
-import { Trouble } from '@/ui/pieces'
+import { Trouble } from '@/ui/Trouble'
 
 /** Who usually carries which bodies together: what is in one person's hands should behave alike first. */
 export const Carriers = ({ carriers, units }: { carriers: readonly Carrier[]; units: readonly UnitView[] }) => {

@@ -5,7 +5,7 @@ import { type FormEvent, useState } from 'react'
 import type { Model, Unit } from '@/core/kit/units'
 import type { UnitView } from '@/server/kit'
 import { useSend } from '@/ui/use-send'
-import { Trouble } from '@/ui/pieces'
+import { Trouble } from '@/ui/Trouble'
 
 export interface Done {
   readonly words: string

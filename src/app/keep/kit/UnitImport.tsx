@@ -5,7 +5,7 @@ import { useState } from 'react'
 import type { UnitChange } from '@/core/kit/units'
 import { useSend } from '@/ui/use-send'
 import { FileButton } from '@/ui/FileButton'
-import { Trouble } from '@/ui/pieces'
+import { Trouble } from '@/ui/Trouble'
 
 interface Preview {
   readonly file: File

@@ -5,7 +5,7 @@ import { useState } from 'react'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { When } from '@/ui/When'
 import type { Comments } from './use-comments'
-import { Trouble } from '@/ui/pieces'
+import { Trouble } from '@/ui/Trouble'
 
 /** What was said about one target, or about everything, and a place to say more. */
 export const CommentList = ({ comments, dimensionId }: { comments: Comments; dimensionId?: string }) => {

@@ -6,7 +6,8 @@ import { When } from '@/ui/When'
 import { CommentList } from './CommentList'
 import type { Comments } from './use-comments'
 import { useFetched } from '@/ui/use-fetched'
-import { PlainList, Trouble } from '@/ui/pieces'
+import { PlainList } from '@/ui/pieces'
+import { Trouble } from '@/ui/Trouble'
 
 /** All that was said, and who did what, when and why. */
 export const TalkPart = ({ id, comments, revision }: { id: string; comments: Comments; revision: number }) => {

@@ -12,7 +12,8 @@ import { Differences } from '../../compare/Differences'
 import { WhatItWillDo } from './WhatItWillDo'
 import { useSend } from '@/ui/use-send'
 import { useFetched } from '@/ui/use-fetched'
-import { PlainList, Trouble, Wrap } from '@/ui/pieces'
+import { PlainList, Wrap } from '@/ui/pieces'
+import { Trouble } from '@/ui/Trouble'
 
 /** The versions of a standard: what differs between two, what approving one will do, and the approval itself. */
 export const VersionsPart = ({

@@ -2,7 +2,8 @@
 
 import { Box, Button, Typography } from '@mui/material'
 import type { LifeView } from '@/server/life'
-import { Page, Trouble, Wrap } from '@/ui/pieces'
+import { Page, Wrap } from '@/ui/pieces'
+import { Trouble } from '@/ui/Trouble'
 import { LinkButton } from '@/ui/links'
 import { When } from '@/ui/When'
 import { UnitNow } from './UnitNow'
