@@ -113,7 +113,7 @@ export const theme = createTheme({
     body1: { lineHeight: 1.45 },
     body2: { lineHeight: 1.4 },
     /** What a row or a note is about. */
-    strong: { fontSize: '1rem', lineHeight: 1.45, fontWeight: WEIGHT },
+    strong: { fontFamily: TEXT, fontSize: '1rem', lineHeight: 1.45, fontWeight: WEIGHT },
     button: { textTransform: 'none', fontWeight: 600 },
     value: { fontFamily: MONO, fontSize: '0.85rem', lineHeight: 1.4 },
     eyebrow: { fontFamily: MONO, fontSize: '0.78rem', letterSpacing: '0.08em', fontWeight: 600, lineHeight: 1.4 },
