@@ -214,7 +214,7 @@ describe('nothing that was typed is ever lost', () => {
         await vi.advanceTimersByTimeAsync(RETRY_AFTER_MS)
         expect(house.document).toEqual(typed)
       }),
-      { numRuns: 150 },
+      { numRuns: 300 },
     )
   })
 })

@@ -1,3 +1,4 @@
+import { nanoid } from 'nanoid'
 import type { Merged } from '@/core/changes/changes'
 import type { Sent } from '../send'
 import { type History, readUndo, writeUndo } from './undo-store'
@@ -55,6 +56,8 @@ export interface Outside {
 
 /** What never reached the server, and what it was made from. */
 interface Unsent<T> {
+  /** The draft it waits for: another one that is still being sent does not take it away. */
+  readonly of: string
   readonly base: T
   readonly document: T
   readonly revision: number
@@ -70,6 +73,7 @@ const MOST_WORDS = 400
 const keyOf = (address: string) => `coherion-edit-${address}`
 
 export class DraftStore<T> {
+  private readonly id = nanoid()
   /** Who signs what is sent. */
   person: string | undefined
   private history: History<T>
@@ -121,6 +125,7 @@ export class DraftStore<T> {
       this.stored = { document: unsent.base, revision: unsent.revision }
       if (!before) this.history = { past: [document], present: unsent.document, future: [] }
       this.status = { kind: 'saving' }
+      this.writeUnsent()
       this.soon()
     }
     this.tell()
@@ -277,11 +282,10 @@ export class DraftStore<T> {
     const { present: document } = this.history
     const key = keyOf(this.options.address)
     try {
-      if (document === base) this.outside.unsent().removeItem(key)
-      else
-        this.outside
-          .unsent()
-          .setItem(key, JSON.stringify({ base, document, revision, what: this.said } satisfies Unsent<T>))
+      const store = this.outside.unsent()
+      const waits: Unsent<T> = { of: this.id, base, document, revision, what: this.said }
+      if (document !== base) store.setItem(key, JSON.stringify(waits))
+      else if (this.readUnsent()?.of === this.id) store.removeItem(key)
     } catch {
       // A full store is no reason to stop editing; the server has it in a moment.
     }
