@@ -28,7 +28,10 @@ export const unitSchema = v.pipe(
     hiredUntil: v.union([v.literal(''), day], 'expected a day such as 2026-12-24'),
     notes: text(400, 'notes'),
   }),
-  v.check(u => u.kind === 'lens' || u.firmware !== '', 'expected the firmware that the body runs'),
+  v.forward(
+    v.check(u => u.kind === 'lens' || u.firmware !== '', 'expected the firmware that the body runs'),
+    ['firmware'],
+  ),
 )
 export type Unit = v.InferOutput<typeof unitSchema>
 

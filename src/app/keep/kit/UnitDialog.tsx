@@ -1,8 +1,9 @@
 'use client'
 
 import { Autocomplete, Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, TextField } from '@mui/material'
-import { type FormEvent, useState } from 'react'
-import type { Model, Unit } from '@/core/kit/units'
+import { valibotResolver } from '@hookform/resolvers/valibot'
+import { useForm } from 'react-hook-form'
+import { type Model, type Unit, unitSchema } from '@/core/kit/units'
 import type { UnitView } from '@/server/kit'
 import { useSend } from '@/ui/use-send'
 import { Trouble } from '@/ui/Trouble'
@@ -25,18 +26,26 @@ export const UnitDialog = ({
   /** What was done, and how to take it back. */
   onDone: (done: Done) => void
 }) => {
-  const [draft, setDraft] = useState<Unit>({
-    tag: unit?.tag ?? '',
-    kind: unit?.kind ?? 'body',
-    model: unit?.model ?? models[0]?.id ?? '',
-    serial: unit?.serial ?? '',
-    firmware: unit?.firmware ?? models[0]?.firmware?.to ?? '',
-    owner: unit?.owner ?? '',
-    hiredUntil: unit?.hiredUntil ?? '',
-    notes: unit?.notes ?? '',
-  })
   const { send, problem } = useSend()
-  const set = (next: Partial<Unit>) => setDraft({ ...draft, ...next })
+  const { register, watch, setValue, handleSubmit, formState } = useForm<Unit>({
+    defaultValues: {
+      tag: unit?.tag ?? '',
+      kind: unit?.kind ?? 'body',
+      model: unit?.model ?? models[0]?.id ?? '',
+      serial: unit?.serial ?? '',
+      firmware: unit?.firmware ?? models[0]?.firmware?.to ?? '',
+      owner: unit?.owner ?? '',
+      hiredUntil: unit?.hiredUntil ?? '',
+      notes: unit?.notes ?? '',
+    },
+    resolver: valibotResolver(unitSchema),
+  })
+  const { errors } = formState
+  const draft = watch()
+  const set = (next: Partial<Unit>) => {
+    for (const [field, value] of Object.entries(next))
+      setValue(field as keyof Unit, value, { shouldValidate: formState.isSubmitted })
+  }
   const model = models.find(m => m.kind === draft.kind && m.id === draft.model)
 
   const finish = (sent: { ok: true } | { ok: false; detail: string }, done: Done) => {
@@ -46,8 +55,7 @@ export const UnitDialog = ({
   }
   const archive = (id: string, archived: boolean, revision: number) =>
     send('PATCH', `/api/v1/units/${id}`, { archived, revision })
-  const save = async (event: FormEvent) => {
-    event.preventDefault()
+  const save = async (draft: Unit) => {
     if (unit) {
       const { id, revision, tag, kind, model: of, serial, firmware, owner, hiredUntil, notes } = unit
       const before: Unit = { tag, kind, model: of, serial, firmware, owner, hiredUntil, notes }
@@ -72,12 +80,17 @@ export const UnitDialog = ({
       })
   }
   const text = (field: 'tag' | 'serial' | 'owner' | 'notes', label: string) => (
-    <TextField label={label} value={draft[field]} onChange={e => set({ [field]: e.target.value })} />
+    <TextField
+      label={label}
+      {...register(field)}
+      error={errors[field] !== undefined}
+      helperText={errors[field]?.message}
+    />
   )
 
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="unit-title">
-      <Box component="form" noValidate onSubmit={e => void save(e)}>
+      <Box component="form" noValidate onSubmit={e => void handleSubmit(save)(e)}>
         <DialogTitle id="unit-title">{unit ? `Unit ${unit.tag}` : 'A new unit'}</DialogTitle>
         <DialogContent sx={{ display: 'flex', flexDirection: 'column', gap: 2, pt: '8px !important' }}>
           <Autocomplete
@@ -90,24 +103,30 @@ export const UnitDialog = ({
             onChange={(_, m) => {
               if (m) set({ kind: m.kind, model: m.id, firmware: m.kind === 'lens' ? '' : (m.firmware?.to ?? '') })
             }}
-            renderInput={p => <TextField {...p} label="Model" />}
+            renderInput={p => (
+              <TextField {...p} label="Model" error={errors.model !== undefined} helperText={errors.model?.message} />
+            )}
           />
           {text('tag', 'Asset tag')}
           {text('serial', 'Serial number')}
           {draft.kind === 'body' && (
             <TextField
               label="Firmware it runs"
-              value={draft.firmware}
-              onChange={e => set({ firmware: e.target.value.trim() })}
-              helperText={model?.firmware ? `the profile covers ${model.firmware.from} to ${model.firmware.to}` : ''}
+              {...register('firmware', { setValueAs: (text: string) => text.trim() })}
+              error={errors.firmware !== undefined}
+              helperText={
+                errors.firmware?.message ??
+                (model?.firmware ? `the profile covers ${model.firmware.from} to ${model.firmware.to}` : '')
+              }
             />
           )}
           {text('owner', 'Owner')}
           <TextField
             label="Hired until"
             type="date"
-            value={draft.hiredUntil}
-            onChange={e => set({ hiredUntil: e.target.value })}
+            {...register('hiredUntil')}
+            error={errors.hiredUntil !== undefined}
+            helperText={errors.hiredUntil?.message}
             slotProps={{ inputLabel: { shrink: true } }}
           />
           {text('notes', 'Condition')}

@@ -1,5 +1,5 @@
 import { listBodies, listLenses } from '@/server/catalogue'
-import { LensForm } from '../LensForm'
+import { LensForm } from '../form/LensForm'
 
 export const metadata = { title: 'A new lens' }
 

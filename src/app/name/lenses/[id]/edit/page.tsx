@@ -1,7 +1,7 @@
 import { orNotFound } from '@/server/or-not-found'
 import { listBodies, listLenses } from '@/server/catalogue'
 import { readLens } from '@/server/lenses'
-import { LensForm } from '../../LensForm'
+import { LensForm } from '../../form/LensForm'
 
 export const metadata = { title: 'Editing a lens' }
 
