@@ -2,7 +2,7 @@
 
 import { Autocomplete, Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, TextField } from '@mui/material'
 import { valibotResolver } from '@hookform/resolvers/valibot'
-import { useForm } from 'react-hook-form'
+import { useForm, useWatch } from 'react-hook-form'
 import { type Model, type Unit, unitSchema } from '@/core/kit/units'
 import type { UnitView } from '@/server/kit'
 import { useSend } from '@/ui/use-send'
@@ -27,7 +27,7 @@ export const UnitDialog = ({
   onDone: (done: Done) => void
 }) => {
   const { send, problem } = useSend()
-  const { register, watch, setValue, handleSubmit, formState } = useForm<Unit>({
+  const { register, control, setValue, handleSubmit, formState } = useForm<Unit>({
     defaultValues: {
       tag: unit?.tag ?? '',
       kind: unit?.kind ?? 'body',
@@ -41,12 +41,12 @@ export const UnitDialog = ({
     resolver: valibotResolver(unitSchema),
   })
   const { errors } = formState
-  const draft = watch()
+  const [kind, modelId] = useWatch({ control, name: ['kind', 'model'] })
   const set = (next: Partial<Unit>) => {
     for (const [field, value] of Object.entries(next))
       setValue(field as keyof Unit, value, { shouldValidate: formState.isSubmitted })
   }
-  const model = models.find(m => m.kind === draft.kind && m.id === draft.model)
+  const model = models.find(m => m.kind === kind && m.id === modelId)
 
   const finish = (sent: { ok: true } | { ok: false; detail: string }, done: Done) => {
     if (!sent.ok) return
@@ -109,7 +109,7 @@ export const UnitDialog = ({
           />
           {text('tag', 'Asset tag')}
           {text('serial', 'Serial number')}
-          {draft.kind === 'body' && (
+          {kind === 'body' && (
             <TextField
               label="Firmware it runs"
               {...register('firmware', { setValueAs: (text: string) => text.trim() })}

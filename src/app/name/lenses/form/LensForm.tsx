@@ -13,7 +13,7 @@ import {
 } from '@mui/material'
 import { useRouter, useSearchParams } from 'next/navigation'
 import type { ReactNode } from 'react'
-import { useForm } from 'react-hook-form'
+import { type FieldErrors, type ResolverResult, useForm, useWatch } from 'react-hook-form'
 import type { Lens } from '@/core/lenses/schema'
 import { linkTo } from '@/ui/address'
 import { Page, Section, Wrap } from '@/ui/pieces'
@@ -49,14 +49,16 @@ export const LensForm = ({
   const params = useSearchParams()
   const { send, problem, setProblem } = useSend()
   // Texts are read as a whole.
-  const { watch, setValue, handleSubmit, formState } = useForm<LensDraft, unknown, ReadLens>({
+  const { control, setValue, handleSubmit, formState, getValues } = useForm<LensDraft, unknown, ReadLens>({
     defaultValues: draftOf(lens),
-    resolver: draft => {
+    resolver: (draft): ResolverResult<LensDraft, ReadLens> => {
       const made = lensOf(draft, lens?.id ?? '')
-      return 'lens' in made ? { values: made, errors: {} } : { values: {}, errors: { root: { type: 'unread' } } }
+      if ('lens' in made) return { values: made, errors: {} }
+      const [first = 'maker'] = Object.keys(made.wrong)
+      return { values: {}, errors: { [first]: { type: 'unread' } } as FieldErrors<LensDraft> }
     },
   })
-  const draft = watch()
+  const draft: LensDraft = { ...getValues(), ...useWatch({ control }) } as LensDraft
   // What is wrong is told after the first try, and goes away while it is mended.
   const made = lensOf(draft, lens?.id ?? '')
   const wrong: Wrong = formState.isSubmitted && 'wrong' in made ? made.wrong : {}
