@@ -1,163 +1,32 @@
 'use client'
 
 import { Box, Typography } from '@mui/material'
-import { styled } from '@mui/material/styles'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react'
-import { AlignmentMark } from '@/ui/AlignmentMark'
 import { Eyebrow } from '@/ui/pieces'
-import type { Cell, Column, Concordance } from '@/core/resolve/concordance'
+import type { Concordance } from '@/core/resolve/concordance'
 import type { Arranged, Line } from './arrange'
+import { Scroller, Sticky, Line1, Fold, CellBox } from './matrix-parts'
+import { ColumnHead } from './ColumnHead'
+import { CellContent } from './CellContent'
 
 /** Sizes of the matrix in pixels. */
 const HEAD_HEIGHT = 78
+
 const GROUP_HEIGHT = 34
+
 const ROW_HEIGHT = 64
+
 const LEAST_FIRST_WIDTH = 232
+
 const MOST_FIRST_WIDTH = 420
+
 const LEAST_COLUMN_WIDTH = 144
+
 const MOST_COLUMN_WIDTH = 240
+
 /** What the server assumes about the window, so that the first paint already holds the table. */
 const ASSUMED = { width: 1280, height: 640 }
-
-const Scroller = styled('div')(({ theme }) => ({
-  flex: 1,
-  minWidth: 0,
-  overflow: 'auto',
-  background: theme.vars?.palette.background.paper,
-  outlineOffset: -3,
-  '& .words': { minWidth: 0 },
-  '& .main, & .sub, & .broken, & .target, & .wanted': {
-    overflow: 'hidden',
-    textOverflow: 'ellipsis',
-    whiteSpace: 'nowrap',
-    lineHeight: 1.4,
-  },
-  '& .main, & .sub, & .broken': { fontSize: theme.typography.body2.fontSize },
-  '& .alone': { whiteSpace: 'normal', display: '-webkit-box', WebkitLineClamp: 2, WebkitBoxOrient: 'vertical' },
-  '& .main': { fontWeight: 600 },
-  '& .sub': { color: theme.vars?.palette.text.secondary },
-  '& .broken': { color: theme.vars?.palette.error.main, fontWeight: 700 },
-  '& .target': { fontWeight: theme.typography.fontWeightMedium, lineHeight: 1.3 },
-  '& .wanted': { ...theme.typography.value, color: theme.vars?.palette.text.secondary, lineHeight: 1.3 },
-  // A wanted value is read whole: it takes a second line before it is cut.
-  '& .wanted.wanted': { whiteSpace: 'normal', display: '-webkit-box', WebkitLineClamp: 2, WebkitBoxOrient: 'vertical' },
-  '& .must': { color: theme.vars?.palette.text.primary, fontWeight: 700 },
-}))
-
-const Sticky = styled('div')(({ theme }) => ({
-  position: 'sticky',
-  left: 0,
-  zIndex: 1,
-  height: '100%',
-  padding: theme.spacing(0, 1, 0, 2.5),
-  background: theme.vars?.palette.background.paper,
-  borderRight: `1px solid ${theme.vars?.palette.divider}`,
-  display: 'flex',
-  flexDirection: 'column',
-  justifyContent: 'center',
-}))
-
-const Line1 = styled('div')(({ theme }) => ({
-  position: 'absolute',
-  left: 0,
-  width: '100%',
-  borderBottom: `1px solid ${theme.vars?.palette.divider}`,
-}))
-
-const CellBox = styled('div')(({ theme }) => ({
-  position: 'absolute',
-  top: 0,
-  height: '100%',
-  display: 'flex',
-  alignItems: 'center',
-  gap: theme.spacing(0.75),
-  padding: theme.spacing(0, 1),
-  cursor: 'pointer',
-  '&:hover': { background: theme.vars?.palette.own.marigold.wash },
-  '&[aria-selected="true"]': {
-    background: theme.vars?.palette.own.marigold.wash,
-    boxShadow: `inset 0 0 0 2px ${theme.vars?.palette.own.marigold.main}`,
-  },
-  '[role="grid"]:focus-visible &[data-active="true"]': {
-    boxShadow: `inset 0 0 0 3px ${theme.vars?.palette.own.marigold.main}`,
-  },
-}))
-
-const Fold = styled('button')(({ theme }) => ({
-  all: 'unset',
-  display: 'flex',
-  alignItems: 'center',
-  gap: theme.spacing(1),
-  cursor: 'pointer',
-  width: '100%',
-  height: '100%',
-  color: theme.vars?.palette.own.label,
-  '&:focus-visible': { outline: `3px solid ${theme.vars?.palette.own.marigold.main}`, outlineOffset: -3 },
-}))
-
-const ColumnHead = ({
-  column,
-  musts,
-  left,
-  width,
-  position,
-}: {
-  column: Column
-  musts: number
-  left: number
-  width: number
-  position: number
-}) => (
-  <Box
-    role="columnheader"
-    aria-colindex={position}
-    sx={{ position: 'absolute', left, width, top: 0, height: '100%', px: 1, py: 1 }}
-  >
-    <Typography variant="h3" component="div" noWrap>
-      {column.model}
-    </Typography>
-    <Typography variant="body2" color="textSecondary" noWrap>
-      {column.maker} ·{' '}
-      {column.undecided > 0
-        ? `${column.undecided} undecided`
-        : column.units === 0
-          ? 'no unit'
-          : column.units === 1
-            ? '1 unit'
-            : `${column.units} units`}
-    </Typography>
-    <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
-      <Typography variant="value" noWrap title="Agreement · musts held">
-        {column.agreement.toFixed(2)} · {column.mustsHeld}/{musts}
-      </Typography>
-    </Box>
-  </Box>
-)
-
-// Plain elements: there are many, and they come and go while scrolling.
-const CellContent = ({ cell }: { cell: Cell }) => (
-  <>
-    <AlignmentMark grade={cell.grade} distance={cell.distance} size={30} />
-    <div className="words">
-      <div
-        className={`${cell.grade === 'missing' ? 'sub' : 'main'}${cell.sub || !cell.held ? '' : ' alone'}`}
-        title={cell.main}
-      >
-        {cell.main}
-      </div>
-      {cell.held ? (
-        cell.sub && (
-          <div className="sub" title={cell.sub}>
-            {cell.sub}
-          </div>
-        )
-      ) : (
-        <div className="broken">must broken</div>
-      )}
-    </div>
-  </>
-)
 
 const heightOf = (line: Line | undefined): number => (line?.kind === 'group' ? GROUP_HEIGHT : ROW_HEIGHT)
 

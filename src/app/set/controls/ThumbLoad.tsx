@@ -10,7 +10,7 @@ import type { Shooter } from '@/server/controls'
 import { Chart } from '@/ui/Chart'
 import { CautionNote } from '@/ui/pieces'
 import { NumberField } from '@/ui/kinds/fields'
-import type { EditPlan } from './PlanPanel'
+import type { EditPlan } from './edit-plan'
 
 const whole = (n: number): string => n.toFixed(n < 10 ? 1 : 0)
 const TEAM = ''

@@ -1,7 +1,7 @@
 'use client'
 
 import { Alert, Box, Button, IconButton, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material'
-import { useMemo, useState } from 'react'
+import { useMemo } from 'react'
 import {
   asTarget,
   type Context,
@@ -14,68 +14,24 @@ import {
   WEIGHTS,
 } from '@/core/standards'
 import { withoutTarget, withTarget } from '@/core/standards/edit'
-import { type Dimension, dimension, GROUPS } from '@/core/vocabulary/dimensions'
-import type { Area, Physical, Position, Size } from '@/core/vocabulary/values'
+import { dimension, GROUPS } from '@/core/vocabulary/dimensions'
+import type { Position } from '@/core/vocabulary/values'
 import { inSentence, toleranceWords, valueWords } from '@/core/vocabulary/words'
-import { AreaFrame } from '@/ui/AreaFrame'
-import { ConceptDrawing } from '@/ui/ConceptDrawing'
 import type { Draft } from '@/ui/draft/draft'
-import { HoldTimeline } from '@/ui/HoldTimeline'
 import { Eyebrow, Wrap } from '@/ui/pieces'
 import { startingValue, ValueEditor } from '@/ui/kinds'
-import { NumberField } from '@/ui/kinds/fields'
 import { CommentList } from './CommentList'
 import type { Comments } from './use-comments'
 import { WhoCan } from './WhoCan'
 import { WrittenField } from '@/ui/WrittenField'
-
-/** A value that is being moved counts at once for the drawing and the bodies, and is written when it is let go. */
-const Drawn = ({
-  d,
-  value,
-  home,
-  onValue,
-  onHome,
-}: {
-  d: Dimension
-  value: Target['value']
-  home: Position
-  onValue: ((value: Target['value']) => void) | undefined
-  onHome: ((home: Position) => void) | undefined
-}) => {
-  if (d.id === 'track.hold' || d.id === 'video.shift')
-    return <HoldTimeline hold={value as Physical} {...(onValue ? { onHold: onValue } : {})} />
-  if (d.kind === 'area' || d.kind === 'size') {
-    const size = value as Area | Size
-    return (
-      <AreaFrame
-        size={size}
-        at={home}
-        {...(onValue ? { onSize: (s: Size) => onValue({ ...size, ...s }) } : {})}
-        {...(onHome ? { onMove: (at: { x: number; y: number }) => onHome({ ...home, ...at }) } : {})}
-      />
-    )
-  }
-  if (d.kind === 'position') {
-    const at = value as Position
-    return (
-      <AreaFrame
-        size={{ width: 0.1, height: 0.13 }}
-        at={at}
-        {...(onValue ? { onMove: (to: { x: number; y: number }) => onValue({ ...at, ...to }) } : {})}
-      />
-    )
-  }
-  return <ConceptDrawing group={d.group} />
-}
+import { MIDDLE, Drawn } from './Drawn'
+import { ToleranceField } from './ToleranceField'
 
 /** The standard as it would be if the reason for relaxing the must below were written already. */
 const withoutMustBelow = (standard: Standard, layerId: string, dimensionId: string): Standard => {
   const target = standard.layers.find(l => l.id === layerId)?.targets.find(t => t.dimension === dimensionId)
   return target ? withTarget(standard, layerId, { ...target, relaxes: target.reason }) : standard
 }
-
-const MIDDLE: Position = { x: 0.5, y: 0.5 }
 
 /** One target: what it means, how it looks, what is wanted and why, what lies below, and which bodies can do it. */
 export const TargetPanel = ({
@@ -263,53 +219,5 @@ export const TargetPanel = ({
       )}
       <CommentList comments={comments} dimensionId={dimensionId} />
     </Box>
-  )
-}
-
-const ToleranceField = ({
-  d,
-  target,
-  onChange,
-}: {
-  d: Dimension
-  target: Target
-  onChange: (target: Target) => void
-}) => {
-  const [shown, setShown] = useState(target.tolerance !== undefined)
-  const isRatio = d.kind === 'physical' && d.measure === 'ratio'
-  const apart = d.kind === 'physical' && d.measure !== 'ratio' ? d.measure.fullDifference : 1
-  const { tolerance, ...rest } = target
-  if (!shown)
-    return (
-      <Button
-        size="small"
-        onClick={() => {
-          setShown(true)
-          onChange({ ...rest, tolerance: isRatio ? 0.3 : 0.25 * apart })
-        }}
-      >
-        Say how far off still counts
-      </Button>
-    )
-  return (
-    <>
-      <NumberField
-        label={d.kind === 'physical' ? 'Within' : 'Up to'}
-        unit={isRatio ? '%' : d.kind === 'physical' ? d.unit : 'off, 0 to 1'}
-        scale={isRatio ? 100 : 1}
-        min={0}
-        value={tolerance ?? 0}
-        onChange={t => onChange({ ...rest, tolerance: Math.min(isRatio ? 2.99 : apart, Number(t)) })}
-      />
-      <Button
-        size="small"
-        onClick={() => {
-          setShown(false)
-          onChange(rest)
-        }}
-      >
-        As usual
-      </Button>
-    </>
   )
 }

@@ -24,7 +24,7 @@ const FirmwarePart = dynamic(() => import('./FirmwarePart').then(m => m.Firmware
 const FirstCardPart = dynamic(() => import('./first-card/FirstCardPart').then(m => m.FirstCardPart))
 const HistoryPart = dynamic(() => import('./HistoryPart').then(m => m.HistoryPart))
 const MenuPart = dynamic(() => import('./MenuPart').then(m => m.MenuPart))
-const RulesPart = dynamic(() => import('./RulesPart').then(m => m.RulesPart))
+const RulesPart = dynamic(() => import('./rules/RulesPart').then(m => m.RulesPart))
 const CompletenessPart = dynamic(() => import('./CompletenessPart').then(m => m.CompletenessPart))
 
 const PARTS = [

@@ -1,23 +1,17 @@
 'use client'
 
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
-import { styled } from '@mui/material/styles'
-import { useState } from 'react'
 import {
   askAgain,
-  type Body,
   confirmGuesses,
   COUNTS_WORDS,
   editSetting,
   isPinnable,
   menuPath,
   moveSettings,
-  type Option,
   pagesOf,
-  type Pin,
   PLACES_IT_COUNTS,
   restSaysNothing,
-  setMeaning,
   type Setting,
   turnedRound,
   withCounts,
@@ -26,32 +20,14 @@ import {
 import type { Reading } from '@/core/propose/propose'
 import { isOffered } from '@/core/propose/review'
 import { dimension } from '@/core/vocabulary/dimensions'
-import type { Meaning } from '@/core/vocabulary/schema'
 import { valueWords } from '@/core/vocabulary/words'
 import { Eyebrow, MenuPath, Wrap } from '@/ui/pieces'
-import { PinForm } from '@/ui/PinForm'
 import { AboutPicker } from './AboutPicker'
-import { MeaningEditor } from './MeaningEditor'
-import { meaningWords } from './meaning-words'
 import { NOTHING_WORDS, readingName, UNNAMED_WORDS } from './reading-words'
 import type { Editor } from './use-editor'
-
-const Proposal = styled('button')(({ theme }) => ({
-  display: 'grid',
-  gridTemplateColumns: '24px 1fr',
-  gap: theme.spacing(0, 1),
-  width: '100%',
-  minHeight: 'var(--touch)',
-  padding: theme.spacing(1),
-  border: 0,
-  borderBottom: `1px solid ${theme.vars?.palette.divider}`,
-  background: 'none',
-  color: 'inherit',
-  font: 'inherit',
-  textAlign: 'left',
-  cursor: 'pointer',
-  '&:hover': { background: theme.vars?.palette.own.marigold.wash },
-}))
+import { Proposal } from './Proposal'
+import { OptionRow } from './OptionRow'
+import { Pinned } from './Pinned'
 
 const EVERYWHERE = 'everywhere'
 
@@ -265,74 +241,6 @@ export const SettingPanel = ({
           )
         }}
       />
-    </Box>
-  )
-}
-
-/** What no dimension speaks of can still be set on this body, whatever standard it serves. */
-const Pinned = ({
-  form,
-  setting,
-  onPin,
-}: {
-  form: Body
-  setting: Setting
-  onPin: (pin: Omit<Pin, 'setting'> | undefined) => void
-}) => {
-  const pin = form.pins?.find(p => p.setting === setting.id)
-  return (
-    <Box component="section" aria-label="Set on this body anyway" sx={{ mt: 2 }}>
-      <Eyebrow component="h3">Set on this body anyway</Eyebrow>
-      {pin ? (
-        <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline' }}>
-          <Typography sx={{ flex: 1 }}>
-            {setting.options.find(o => o.id === pin.option)?.label ?? pin.option}: {pin.reason}
-          </Typography>
-          <Button size="small" onClick={() => onPin(undefined)}>
-            Take away
-          </Button>
-        </Box>
-      ) : (
-        <Box sx={{ mt: 1 }}>
-          <PinForm key={setting.id} setting={setting} onPin={onPin} />
-        </Box>
-      )}
-    </Box>
-  )
-}
-
-const OptionRow = ({
-  form,
-  setting,
-  option,
-  edit,
-}: {
-  form: Body
-  setting: Setting
-  option: Option
-  edit: Editor['edit']
-}) => {
-  const [editing, setEditing] = useState(false)
-  const change = (means: Meaning) =>
-    edit(`meaning of “${option.label}”`, b => setMeaning(b, setting.id, option.id, means))
-  return (
-    <Box sx={{ py: 1, borderBottom: 1, borderColor: 'divider' }}>
-      <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline' }}>
-        <Box sx={{ flex: 1, minWidth: 0 }}>
-          <Typography variant="value" component="div" sx={{ fontWeight: 'fontWeightMedium' }}>
-            {option.label}
-            {option.id === setting.default ? ' (default)' : ''}
-          </Typography>
-          <Typography variant="body2" color="textSecondary">
-            {meaningWords(form, option.means) || (setting.undecided ? 'undecided' : 'says nothing about focus')}
-            {option.guessed?.length ? ' (a guess until it is measured or confirmed)' : ''}
-          </Typography>
-        </Box>
-        <Button size="small" onClick={() => setEditing(!editing)} aria-expanded={editing}>
-          {editing ? 'Close' : 'Change'}
-        </Button>
-      </Box>
-      {editing && <MeaningEditor body={form} means={option.means} onChange={change} />}
     </Box>
   )
 }
