@@ -178,10 +178,18 @@ export const test = base.extend<Fixtures, { readonly handedOn: TestServer }>({
           const { dataset } = document.documentElement
           return (dataset['theme'] = dataset['theme'] === 'dark' ? 'light' : 'dark')
         })
+      // What is still fading in has the colours of neither before nor after.
+      const settle = () =>
+        page.evaluate(async () => {
+          const ends = (a: Animation) => a.effect?.getComputedTiming().endTime !== Infinity
+          await Promise.allSettled(document.getAnimations().flatMap(a => (ends(a) ? [a.finished] : [])))
+        })
+      await settle()
       const here = await violationsIn(axe().withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']), 'here')
       // In the other theme nothing but the colours is another; they change at once where nothing may move.
       await page.emulateMedia({ reducedMotion: 'reduce' })
       const theme = await turn()
+      await settle()
       const there = await violationsIn(axe().withRules(['color-contrast']), theme)
       await turn()
       await page.emulateMedia({ reducedMotion: null })
