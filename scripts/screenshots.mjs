@@ -55,6 +55,7 @@ const mapped = page => page.getByText('That is the best possible.').waitFor()
 const loaded = async page => {
   await mapped(page)
   await page.getByRole('region', { name: 'Thumb load' }).scrollIntoViewIfNeeded()
+  await page.locator('[role=img] svg path').first().waitFor({ state: 'attached' })
 }
 /** A key that another setting keeps, and what its row may say instead. */
 const helped = async page => {

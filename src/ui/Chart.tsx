@@ -50,14 +50,13 @@ export const Chart = ({ label, height, option }: { label: string; height: number
       entries => {
         if (!entries.some(e => e.isIntersecting)) return
         seen.disconnect()
-        import('./echarts').then(
-          ({ init }) => {
+        import('./echarts')
+          .then(({ chartIn }) => {
             if (isGone) return
-            made = init(element, null, { renderer: 'svg' })
+            made = chartIn(element)
             setChart(made)
-          },
-          () => setMissing(true),
-        )
+          })
+          .catch(() => setMissing(true))
       },
       { rootMargin: AHEAD },
     )

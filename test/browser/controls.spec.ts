@@ -199,6 +199,9 @@ test.describe('on a phone', () => {
     await load.getByLabel('Of it shooting, %').blur()
     // With 90 % following, thumb start holds 90 % of the shooting and thumb stop 10 %: common practice, no published source.
     await expect(load).toContainText('the thumb holds for 54 minutes of every hour')
+    // The drawing comes in a script of its own, once it is about to be seen.
+    await load.getByRole('img', { name: /^Minutes held in an hour/ }).scrollIntoViewIfNeeded()
+    await expect(load.locator('[role=img] svg path').first()).toBeAttached()
     await expect(load).toContainText('That is much. With thumb stop it would be 6.0 minutes.')
     await expect(load).toContainText('Pain that stays is for a doctor')
     // Somebody who follows less has a session of their own.
