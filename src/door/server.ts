@@ -55,7 +55,13 @@ const kept = new KeptAnswers()
 
 /** Scripts, styles and fonts were compressed once, when Coherion was built (`scripts/compress.mjs`). */
 const BUILT = '/_next/static/'
-const builtFiles = sirv(join(dir, '.next', 'static'), { brotli: true, gzip: true, immutable: true, maxAge: 31_536_000 })
+const builtFiles = sirv(join(dir, '.next', 'static'), {
+  brotli: true,
+  gzip: true,
+  // Looked up each time: a build that is made anew beneath a running server takes files away.
+  dev: true,
+  setHeaders: response => response.setHeader('cache-control', 'public, max-age=31536000, immutable'),
+})
 
 const serve = (request: IncomingMessage, response: ServerResponse): void => {
   const refusal = refusalOf({ method: request.method ?? '', url: request.url ?? '', headers: request.headers }, house)

@@ -1,4 +1,5 @@
 import { rmSync } from 'node:fs'
+import { join } from 'node:path'
 import { type Page } from '@playwright/test'
 import { type ConcordanceDriver, expect, FIVE, test } from './support/drivers'
 import { newBuild } from './support/new-build'
@@ -78,6 +79,13 @@ test('Coherion is built anew while a page is open: the page goes on, and says wh
   await translate(page, 'hold', 'Hold when blocked')
   await level(page, concordance)
   await lookOver(page)
+  // It is built anew beneath the server: what is asked for is gone, and nobody else notices.
+  const [script] = (await (await fetch(`${server.address}/away`)).text()).match(/\/_next\/static\/[^"]+\.js/) ?? []
+  const ask = async () => (await fetch(`${server.address}${script}`)).status
+  expect(await ask()).toBe(200)
+  rmSync(join(built, '.next', 'static'), { recursive: true })
+  expect(await ask()).not.toBe(200)
+  expect((await fetch(`${server.address}/api/v1/standards`)).status).toBe(200)
   await server.kill()
   rmSync(built, { recursive: true, force: true })
 })
