@@ -11,28 +11,31 @@ const text = (most: number, what: string) =>
 
 const day = v.pipe(v.string(), v.isoDate('expected a day such as 2026-12-24'))
 
-export const unitSchema = v.pipe(
-  v.strictObject({
-    tag: v.pipe(text(40, 'asset tag'), v.minLength(1, 'expected an asset tag')),
-    kind: v.picklist(['body', 'lens'], 'expected body or lens'),
-    /** The id of a body or of a lens. */
-    model: v.pipe(v.string(), v.minLength(1, 'expected a model')),
-    serial: text(60, 'serial number'),
-    /** Bodies only; empty for lenses. */
-    firmware: v.union(
-      [v.literal(''), v.pipe(v.string(), v.regex(/^\d+(\.\d+){0,3}$/))],
-      'expected a version such as 2.10',
-    ),
-    owner: text(80, 'owner'),
-    /** The last day it is here, where it is hired. */
-    hiredUntil: v.union([v.literal(''), day], 'expected a day such as 2026-12-24'),
-    notes: text(400, 'notes'),
-  }),
-  v.forward(
-    v.check(u => u.kind === 'lens' || u.firmware !== '', 'expected the firmware that the body runs'),
-    ['firmware'],
+const unitShape = v.strictObject({
+  tag: v.pipe(text(40, 'asset tag'), v.minLength(1, 'expected an asset tag')),
+  kind: v.picklist(['body', 'lens'], 'expected body or lens'),
+  /** The id of a body or of a lens. */
+  model: v.pipe(v.string(), v.minLength(1, 'expected a model')),
+  serial: text(60, 'serial number'),
+  /** Bodies only; empty for lenses. */
+  firmware: v.union(
+    [v.literal(''), v.pipe(v.string(), v.regex(/^\d+(\.\d+){0,3}$/))],
+    'expected a version such as 2.10',
   ),
+  owner: text(80, 'owner'),
+  /** The last day it is here, where it is hired. */
+  hiredUntil: v.union([v.literal(''), day], 'expected a day such as 2026-12-24'),
+  notes: text(400, 'notes'),
+})
+
+const saysFirmware = v.check(
+  (u: v.InferOutput<typeof unitShape>) => u.kind === 'lens' || u.firmware !== '',
+  'expected the firmware that the body runs',
 )
+
+export const unitSchema = v.pipe(unitShape, saysFirmware)
+/** The same for a form: what is wrong with the whole is told at the field that mends it. */
+export const unitFormSchema = v.pipe(unitShape, v.forward(saysFirmware, ['firmware']))
 export type Unit = v.InferOutput<typeof unitSchema>
 
 export interface Model {

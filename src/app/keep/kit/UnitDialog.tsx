@@ -3,7 +3,7 @@
 import { Autocomplete, Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, TextField } from '@mui/material'
 import { valibotResolver } from '@hookform/resolvers/valibot'
 import { useForm, useWatch } from 'react-hook-form'
-import { type Model, type Unit, unitSchema } from '@/core/kit/units'
+import { type Model, type Unit, unitFormSchema } from '@/core/kit/units'
 import type { UnitView } from '@/server/kit'
 import { useSend } from '@/ui/use-send'
 import { Trouble } from '@/ui/Trouble'
@@ -38,7 +38,7 @@ export const UnitDialog = ({
       hiredUntil: unit?.hiredUntil ?? '',
       notes: unit?.notes ?? '',
     },
-    resolver: valibotResolver(unitSchema),
+    resolver: valibotResolver(unitFormSchema),
   })
   const { errors } = formState
   const [kind, modelId] = useWatch({ control, name: ['kind', 'model'] })
