@@ -38,7 +38,8 @@ const kindOf = (format: string): string => format.slice(0, format.indexOf('/') +
 
 /** Reads a file that holds a body, a lens, or many of both. One wrong document spoils the file. */
 export const parseBundle = (value: unknown, file: string): Parsed<Bundle> => {
-  const format = String((value as { format?: unknown } | null)?.format)
+  const said = (value as { format?: unknown } | null)?.format
+  const format = typeof said === 'string' ? said : ''
   if (format.startsWith(kindOf(LENS_FORMAT))) {
     const lens = parseLens(value, file)
     return lens.ok ? { ok: true, value: { bodies: [], lenses: [lens.value] } } : lens
