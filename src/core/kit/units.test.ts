@@ -1,8 +1,9 @@
 import fc from 'fast-check'
+import * as v from 'valibot'
 import { describe, expect, it } from 'vitest'
 import { readCsv, writeCsv } from '../reading/csv'
 import { problemWords } from '../reading/problem'
-import { isOverdue, type Model, parseUnitTable, previewUnits, type Unit, unitsAsTable } from './units'
+import { isOverdue, type Model, parseUnitTable, previewUnits, type Unit, unitFormSchema, unitsAsTable } from './units'
 
 const MODELS: readonly Model[] = [
   { id: 'linnet', kind: 'body', maker: 'Corvane', model: 'Linnet', firmware: { from: '1.0', to: '2.0' } },
@@ -102,4 +103,26 @@ it('knows when a hired unit is overdue: the day after its last', () => {
   expect(isOverdue({ hiredUntil: '2026-12-14' }, '2026-12-14')).toBe(false)
   expect(isOverdue({ hiredUntil: '2026-12-14' }, '2026-12-15')).toBe(true)
   expect(isOverdue({ hiredUntil: '' }, '2026-12-15')).toBe(false)
+})
+
+it('says in a form what is wrong at every field at once', () => {
+  const typed = {
+    tag: '',
+    kind: 'body',
+    model: 'linnet',
+    serial: '',
+    firmware: '',
+    owner: '',
+    hiredUntil: '',
+    notes: '',
+  }
+  const wrong = (value: object) => {
+    const read = v.safeParse(unitFormSchema, value)
+    return read.success ? {} : (v.flatten(read.issues).nested ?? {})
+  }
+  expect(wrong(typed)).toEqual({
+    tag: ['expected an asset tag'],
+    firmware: ['expected the firmware that the body runs'],
+  })
+  expect(v.safeParse(unitFormSchema, { ...typed, tag: 'A-1', kind: 'lens' }).success).toBe(true)
 })

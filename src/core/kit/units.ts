@@ -28,14 +28,16 @@ const unitShape = v.strictObject({
   notes: text(400, 'notes'),
 })
 
-const saysFirmware = v.check(
-  (u: v.InferOutput<typeof unitShape>) => u.kind === 'lens' || u.firmware !== '',
-  'expected the firmware that the body runs',
-)
+const FIRMWARE_NEEDED = 'expected the firmware that the body runs'
+const saysFirmware = (u: Pick<v.InferOutput<typeof unitShape>, 'kind' | 'firmware'>): boolean =>
+  u.kind === 'lens' || u.firmware !== ''
 
-export const unitSchema = v.pipe(unitShape, saysFirmware)
-/** The same for a form: what is wrong with the whole is told at the field that mends it. */
-export const unitFormSchema = v.pipe(unitShape, v.forward(saysFirmware, ['firmware']))
+export const unitSchema = v.pipe(unitShape, v.check(u => saysFirmware(u), FIRMWARE_NEEDED))
+/** The same for a form: each field says all that is wrong with it, also while others are. */
+export const unitFormSchema = v.pipe(
+  unitShape,
+  v.forward(v.partialCheck([['kind'], ['firmware']], saysFirmware, FIRMWARE_NEEDED), ['firmware']),
+)
 export type Unit = v.InferOutput<typeof unitSchema>
 
 export interface Model {

@@ -105,4 +105,19 @@ export const NumberField = ({
   )
 }
 
+/** A share of a whole, typed as a percentage. */
+export const ShareField = ({
+  label,
+  value,
+  onChange,
+  unit = '%',
+  min = 0,
+}: {
+  label: string
+  value: number
+  onChange: (share: number) => void
+  unit?: string
+  min?: number
+}) => <NumberField label={label} unit={unit} scale={100} min={min} value={value} onChange={n => onChange(Number(n))} />
+
 export const FieldRow = ({ children }: { children: ReactNode }) => <Wrap>{children}</Wrap>

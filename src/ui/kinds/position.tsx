@@ -2,26 +2,12 @@
 
 import { PLACE_IDS, PLACES } from '@/core/vocabulary/places'
 import type { Position } from '@/core/vocabulary/values'
-import { type EditorProps, FieldRow, NONE, NumberField, Select } from './fields'
+import { type EditorProps, FieldRow, NONE, ShareField, Select } from './fields'
 
 export const PositionEditor = ({ value, onChange }: EditorProps<'position'>) => (
   <FieldRow>
-    <NumberField
-      label="From the left"
-      unit="%"
-      scale={100}
-      min={0}
-      value={value.x}
-      onChange={x => onChange({ ...value, x: Number(x) })}
-    />
-    <NumberField
-      label="From the top"
-      unit="%"
-      scale={100}
-      min={0}
-      value={value.y}
-      onChange={y => onChange({ ...value, y: Number(y) })}
-    />
+    <ShareField label="From the left" value={value.x} onChange={x => onChange({ ...value, x })} />
+    <ShareField label="From the top" value={value.y} onChange={y => onChange({ ...value, y })} />
     <Select
       label="Back with"
       value={value.recall ?? NONE}

@@ -1,29 +1,19 @@
 'use client'
 
 import type { Size } from '@/core/vocabulary/values'
-import { type EditorProps, FieldRow, NumberField } from './fields'
+import { type EditorProps, FieldRow, ShareField } from './fields'
 
 /** Width and height, in a row with other fields. */
-export const SizeFields = ({ value, onChange }: { value: Size; onChange: (s: Size) => void }) => (
-  <>
-    <NumberField
-      label="Width"
-      unit="% of frame"
-      scale={100}
-      min={0.001}
-      value={value.width}
-      onChange={w => onChange({ width: Number(w), height: value.height })}
-    />
-    <NumberField
-      label="Height"
-      unit="% of frame"
-      scale={100}
-      min={0.001}
-      value={value.height}
-      onChange={h => onChange({ width: value.width, height: Number(h) })}
-    />
-  </>
-)
+export const SizeFields = ({ value, onChange }: { value: Size; onChange: (s: Size) => void }) => {
+  const { width, height } = value
+  const field = { unit: '% of frame', min: 0.001 }
+  return (
+    <>
+      <ShareField label="Width" {...field} value={width} onChange={w => onChange({ width: w, height })} />
+      <ShareField label="Height" {...field} value={height} onChange={h => onChange({ width, height: h })} />
+    </>
+  )
+}
 
 export const SizeEditor = (props: EditorProps<'size'>) => (
   <FieldRow>

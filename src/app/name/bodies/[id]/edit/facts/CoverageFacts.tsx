@@ -3,12 +3,9 @@
 import { Box, Typography } from '@mui/material'
 import type { Body } from '@/core/bodies'
 import { CoverageDrawing } from '@/ui/CoverageDrawing'
-import { NumberField } from '@/ui/kinds/fields'
+import { NumberField, ShareField } from '@/ui/kinds/fields'
 import type { Editor } from '../use-editor'
-import { factChange, FactSection } from './parts'
-
-const whole = (n: number | string) => Math.max(1, Math.round(Number(n)))
-const share = (n: number | string) => Math.min(1, Math.max(0, Number(n)))
+import { factChange, FactSection, whole } from './parts'
 
 /** Where in the frame it can focus, drawn. */
 export const CoverageFacts = ({ editor }: { editor: Editor }) => {
@@ -34,21 +31,15 @@ export const CoverageFacts = ({ editor }: { editor: Editor }) => {
           </Typography>
         </Box>
         <Box sx={{ display: 'grid', gridTemplateColumns: '150px 150px', gap: 1.5, alignContent: 'start' }}>
-          <NumberField
+          <ShareField
             label="Reach across"
-            unit="%"
-            scale={100}
-            min={0}
             value={coverage.width}
-            onChange={n => setCoverage({ width: share(n) })}
+            onChange={n => setCoverage({ width: Math.min(1, n) })}
           />
-          <NumberField
+          <ShareField
             label="Reach down"
-            unit="%"
-            scale={100}
-            min={0}
             value={coverage.height}
-            onChange={n => setCoverage({ height: share(n) })}
+            onChange={n => setCoverage({ height: Math.min(1, n) })}
           />
           <NumberField
             label="Columns"

@@ -3,9 +3,7 @@
 import type { Body } from '@/core/bodies'
 import { NumberField } from '@/ui/kinds/fields'
 import type { Editor } from '../use-editor'
-import { factChange, FactRow, FactSection } from './parts'
-
-const whole = (n: number | string) => Math.max(1, Math.round(Number(n)))
+import { factChange, FactRow, FactSection, whole } from './parts'
 
 /** How large the sensor is. */
 export const SensorFacts = ({ editor }: { editor: Editor }) => {

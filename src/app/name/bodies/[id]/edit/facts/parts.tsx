@@ -52,6 +52,9 @@ export const FactSection = ({
   )
 }
 
+/** What is counted: at least one, and whole. */
+export const whole = (n: number | string): number => Math.max(1, Math.round(Number(n)))
+
 export const FactRow = ({ children }: { children: ReactNode }) => (
   <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, maxWidth: 760 }}>{children}</Box>
 )
