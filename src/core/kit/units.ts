@@ -32,7 +32,10 @@ const FIRMWARE_NEEDED = 'expected the firmware that the body runs'
 const saysFirmware = (u: Pick<v.InferOutput<typeof unitShape>, 'kind' | 'firmware'>): boolean =>
   u.kind === 'lens' || u.firmware !== ''
 
-export const unitSchema = v.pipe(unitShape, v.check(u => saysFirmware(u), FIRMWARE_NEEDED))
+export const unitSchema = v.pipe(
+  unitShape,
+  v.check(u => saysFirmware(u), FIRMWARE_NEEDED),
+)
 /** The same for a form: each field says all that is wrong with it, also while others are. */
 export const unitFormSchema = v.pipe(
   unitShape,
