@@ -19,6 +19,7 @@ const id = v.pipe(
 )
 const share = v.pipe(v.number(), v.minValue(0), v.maxValue(1))
 const positive = v.pipe(v.number(), v.gtValue(0))
+const least = v.optional(v.pipe(v.number(), v.gtValue(0), v.maxValue(1)))
 const count = v.pipe(v.number(), v.integer(), v.minValue(1))
 const version = v.pipe(v.string(), v.regex(/^\d+(\.\d+){0,3}$/, 'expected a version such as 2.10'))
 
@@ -139,6 +140,8 @@ export const bodySchema = v.strictObject({
     sensitive: v.optional(v.array(v.strictObject({ column: count, row: count })), []),
     note: v.optional(text(300)),
   }),
+  /** The least height in the frame, as a share, at which each part of a subject is found; where it is known. */
+  finds: v.optional(v.strictObject({ body: least, head: least, face: least, eye: least })),
   frameRates: v.pipe(
     v.array(
       v.strictObject({

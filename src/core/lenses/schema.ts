@@ -32,6 +32,12 @@ export const lensSchema = v.strictObject({
   /** Largest f-number's opening at the short and at the long end: 2.8 is wider than 4. */
   maxAperture: v.strictObject({ from: positive, to: positive }),
   closest: distanceSchema,
+  /** Image over subject at closest focus and the long end, as the maker states it; beyond life size nothing is reckoned. */
+  magnification: v.optional(v.pipe(positive, v.maxValue(1))),
+  /** Diameter of the exit pupil over that of the entrance pupil, where somebody measured it. */
+  pupilMagnification: v.optional(v.pipe(positive, v.maxValue(10))),
+  /** From the sensor plane to the front of the lens at its longest: what a distance from the front is short by. */
+  frontMetres: v.optional(v.pipe(positive, v.maxValue(3))),
   limiter: v.optional(
     v.pipe(v.array(v.strictObject({ id, label: text(40), near: distanceSchema, far: distanceSchema })), v.maxLength(8)),
     [],
