@@ -16,7 +16,7 @@ import {
   type Standard,
   WEIGHT_FACTORS,
 } from '@/core/standards'
-import { guidanceOf } from '@/core/standards/guidance'
+import { calculationsOf, guidanceOf } from '@/core/standards/guidance'
 import type { StepPlan } from '@/core/steps/plan'
 import type { Step } from '@/core/steps/walk'
 import { dimension } from '@/core/vocabulary/dimensions'
@@ -25,6 +25,7 @@ import { cardId, countTicks, readTicks } from '@/db/cards'
 import { type UsualTime, usualTimes } from '@/db/unit-events'
 import { prepare, prepareAll, type PreparedCard, stepKey } from './card-walk'
 import { slotsOf, type SlotsView } from './card-slots'
+import { type CalculationView, viewCalculations } from './optics'
 import { listStandards } from './catalogue'
 import { database } from './database'
 import { modelsBeside } from './carriers'
@@ -132,6 +133,8 @@ export interface CardView {
       readonly remedies: readonly { readonly text: string; readonly here: string | undefined }[]
     }[]
   }
+  /** What the Optics desk worked out for this body, or for any. */
+  readonly worked: readonly CalculationView[]
   /** Settings that no order of changes brings about. */
   readonly stuck: readonly string[]
 }
@@ -300,6 +303,7 @@ export const readCard = async (
     cautions: cautions.general,
     agreement: resolution.agreement,
     guidance: guidanceOn(body, standard, prepared.context),
+    worked: await viewCalculations(calculationsFor(body, standard, prepared.context)),
     lacking: resolution.outcomes
       .filter(o => o.grade === 'missing' || o.grade === 'different')
       .map(o => ({
@@ -312,6 +316,10 @@ export const readCard = async (
     stuck: plan.stuck.map(s => choiceWordsById(body, s.setting, s.to)),
   }
 }
+
+/** Calculations that were made for this body, and those made by figures alone. */
+const calculationsFor = (body: Body, standard: Standard, context: Context) =>
+  calculationsOf(standard, context).filter(c => (c.scene['body'] ?? body.id) === body.id)
 
 /** What is kept about shooting and rescues, in the words of this body. */
 const guidanceOn = (body: Body, standard: Standard, context: Context): CardView['guidance'] => {

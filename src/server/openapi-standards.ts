@@ -138,6 +138,18 @@ export const standardPaths = {
     ...get('What the house makes of the guide', [], ok('The rules and their revision.')),
     ...put('Stores what the house makes of the guide', 'SaveGuide', []),
   },
+  '/api/v1/standards/{id}/calculations': {
+    ...get(
+      'What the Optics desk worked out for a version, asked again of bodies and lenses as they are now',
+      idParameter,
+      ok('By layer.', list('layers')),
+    ),
+    ...post(
+      'Keeps an answer of the Optics desk in the draft: as a target, a note, or a figure for the card',
+      'KeepCalculation',
+      idParameter,
+    ),
+  },
   '/api/v1/explanations': {
     ...get(
       'Why one body gets what it gets for one target, and why everything else lost',
@@ -158,5 +170,7 @@ export const standardSchemas = {
   LevelRequest: schemaOf(levelRequestSchema, 'LevelRequest'),
   LevelledExplanation: schemaOf(queries.levelledExplanationSchema, 'LevelledExplanation'),
   Answers: schemaOf(queries.answersSchema, 'Answers'),
+  Optics: schemaOf(queries.opticsSchema, 'Optics'),
+  KeepCalculation: changeSchema(queries.keepCalculationSchema, 'KeepCalculation'),
   SaveGuide: changeSchema(queries.saveGuideSchema, 'SaveGuide'),
 }

@@ -17,6 +17,7 @@ import {
   change,
 } from './openapi-parts'
 import { standardPaths, standardSchemas } from './openapi-standards'
+import { QUESTIONS } from '@/core/optics/answers/answer'
 import * as queries from './queries'
 import { resolveRequestSchema } from '@/pool/requests'
 
@@ -162,6 +163,16 @@ export const openApiDocument = () => ({
           ...UNREADABLE,
           ...WRONG,
         },
+      },
+    },
+    '/api/v1/optics/{question}': {
+      post: {
+        summary: `A question of the Optics desk about a scene: ${QUESTIONS.join(', ')}; says what cannot be and the nearest that can`,
+        parameters: [
+          { name: 'question', in: 'path', required: true, schema: { type: 'string', enum: [...QUESTIONS] } },
+        ],
+        requestBody: { required: true, ...json(reference('Optics')) },
+        responses: { '200': ok('The answer.'), ...NOT_THERE, ...UNREADABLE, ...WRONG },
       },
     },
     '/api/v1/resolutions': {

@@ -1,4 +1,7 @@
 import * as v from 'valibot'
+import { QUESTIONS } from '@/core/optics/answers/answer'
+import { partialSceneSchema } from '@/core/optics/scene'
+import { KEPT_AS, WEIGHTS } from '@/core/standards'
 import { HAPPENINGS } from '@/core/kit/known'
 import { levelSchema } from '@/core/standards'
 
@@ -157,6 +160,22 @@ export const saveStandardSchema = v.strictObject({
   document: v.unknown(),
   revision,
   what: v.pipe(v.string(), v.minLength(1), v.maxLength(400)),
+})
+/** A scene for the Optics desk as far as it differs from where a desk begins, and in which units the answer speaks. */
+export const opticsSchema = v.strictObject({
+  scene: v.optional(partialSceneSchema, {}),
+  units: v.optional(v.picklist(['metric', 'imperial']), 'metric'),
+})
+/** An answer of the Optics desk that is kept in the draft of a standard. */
+export const keepCalculationSchema = v.strictObject({
+  question: v.picklist(QUESTIONS),
+  scene: v.optional(partialSceneSchema, {}),
+  as: v.picklist(KEPT_AS),
+  weight: v.optional(v.picklist(WEIGHTS), 'should'),
+  /** A layer of the standard's own; its topmost where not given. */
+  layer: v.optional(id),
+  /** The layer of one scene, made where there is none. */
+  forScene: v.optional(v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(80))),
 })
 export const stateSchema = v.strictObject({
   state: v.picklist(['draft', 'in-review', 'approved', 'retired']),

@@ -1,4 +1,4 @@
-import { BarChart } from 'echarts/charts'
+import { BarChart, LineChart } from 'echarts/charts'
 import { GridComponent, LegendComponent, TooltipComponent } from 'echarts/components'
 import { type EChartsType, init, use as register } from 'echarts/core'
 import { SVGRenderer } from 'echarts/renderers'
@@ -8,6 +8,6 @@ import { SVGRenderer } from 'echarts/renderers'
  * registered in here: what a module only does while it is loaded may be left out of a build.
  */
 export const chartIn = (element: HTMLElement): EChartsType => {
-  register([BarChart, GridComponent, LegendComponent, TooltipComponent, SVGRenderer])
+  register([BarChart, LineChart, GridComponent, LegendComponent, TooltipComponent, SVGRenderer])
   return init(element, null, { renderer: 'svg' })
 }

@@ -2,8 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { demoLenses } from '../../demo/world'
 import { problemWords } from '../reading/problem'
-import { dioptres, distancesDisagree, distanceWords, parseDistance } from './distance'
-import { type Lens, lensWarnings, parseLens, travelLeft, turnsAgainst } from './schema'
+import { distancesDisagree, distanceWords, parseDistance } from './distance'
+import { type Lens, lensWarnings, parseLens, turnsAgainst } from './schema'
 
 const lens = (id: string): Lens => demoLenses().find(l => l.id === id) as Lens
 const plain = (value: unknown): unknown => JSON.parse(JSON.stringify(value))
@@ -81,13 +81,6 @@ describe('a lens', () => {
     const tele = lens('sorrel-70-200')
     const [far] = tele.limiter
     expect([tele.closest.metres, far?.near.metres]).toEqual([0.96, 3])
-    expect(far && travelLeft(tele, far)).toBeCloseTo(dioptres(3) / dioptres(0.96), 12)
-  })
-
-  it('with three positions parts its travel between the two (common practice, no published source)', () => {
-    const macro = lens('sorrel-100-macro')
-    const shares = macro.limiter.map(p => travelLeft(macro, p))
-    expect(shares.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 12)
   })
 
   it('is warned of where its figures disagree, or were taken from the front of the lens', () => {

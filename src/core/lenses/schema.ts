@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { type Parsed, parseDocument, type Problem } from '../reading/problem'
-import { dioptres, distancesDisagree, distanceWords, type Metres } from './distance'
+import { distancesDisagree, distanceWords, type Metres } from './distance'
 
 /** The exchange format of a lens, `coherion.lens/1`. Distances count from the sensor plane mark on the body. */
 export const LENS_FORMAT = 'coherion.lens/1'
@@ -119,10 +119,6 @@ export const focusRangesOf = (lens: Lens): readonly Omit<LimiterPosition, 'id'>[
   { label: 'whole range', near: lens.closest, far: { metres: 'infinity' } },
   ...lens.limiter,
 ]
-
-/** The share of the lens's travel, in dioptres, that a limiter position leaves. @example 0.32 */
-export const travelLeft = (lens: Lens, p: Pick<LimiterPosition, 'near' | 'far'>): number =>
-  Math.min(1, (dioptres(p.near.metres) - dioptres(p.far.metres)) / dioptres(lens.closest.metres))
 
 /** Lenses whose rings turn against most of the others, by id. */
 export const turnsAgainst = (lenses: readonly Lens[]): ReadonlySet<string> => {

@@ -24,7 +24,7 @@ export const contains = (outer: Reach, inner: Reach): boolean =>
 
 /** The share of the whole travel, in dioptres, that a position spares. @example travelSaved({ near: 3, far: Infinity }, { near: 0.96, far: Infinity }) // 0.68 */
 export const travelSaved = (position: Reach, whole: Reach): number =>
-  Math.max(0, 1 - dioptresOf(position) / dioptresOf(whole))
+  Math.min(1, Math.max(0, 1 - dioptresOf(position) / dioptresOf(whole)))
 
 /**
  * Of several positions the narrowest that contains a plan; of equals the first.

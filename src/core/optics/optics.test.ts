@@ -159,7 +159,11 @@ describe('a lens that focuses', () => {
   it('finds the distance for a magnification, or says that there is none', () => {
     fc.assert(
       fc.property(within(20, 600), within(0.05, 1), within(1.0001, 300), (focalMm, magnification, far) => {
-        const lens = { focalMm, closestMetres: (focalMm * (2 + magnification + 1 / magnification)) / 1000, magnification }
+        const lens = {
+          focalMm,
+          closestMetres: (focalMm * (2 + magnification + 1 / magnification)) / 1000,
+          magnification,
+        }
         const d = lens.closestMetres * far
         expect(Number(distanceForMagnification(lens, magnificationOf(lens, d))) / d).toBeCloseTo(1, 4)
         expect(distanceForMagnification(lens, magnification * 1.01)).toBeUndefined()
@@ -201,7 +205,11 @@ describe('diffraction', () => {
 
   it('is 21 µm wide at f/16, and as large as a print’s circle at about f/21 on 36 x 24 mm', () => {
     expect(airyDiscMm(16)).toBeCloseTo(0.02147, 4)
-    expect(diffractionFNumber(circleOfConfusionMm({ basis: 'print', divisor: 1500 }, { widthMm: 36, heightMm: 24, pixelsWide: 6000 }))).toBeCloseTo(21.5, 1)
+    expect(
+      diffractionFNumber(
+        circleOfConfusionMm({ basis: 'print', divisor: 1500 }, { widthMm: 36, heightMm: 24, pixelsWide: 6000 }),
+      ),
+    ).toBeCloseTo(21.5, 1)
     expect(airyDiscMm(8, 1)).toBeCloseTo(airyDiscMm(16), 12)
   })
 })
@@ -222,7 +230,13 @@ describe('blur', () => {
         const [sharp, image] = [(f * s) / (s - f), (f * z) / (z - f)]
         // A ray from the rim of the opening to the image point, where it meets the sensor.
         const disc = (f / n) * Math.abs(1 - sharp / image)
-        const blur = defocusBlurMm({ focalMm: f, fNumber: n, magnification: f / (s - f), focusAt: s / 1000, at: z / 1000 })
+        const blur = defocusBlurMm({
+          focalMm: f,
+          fNumber: n,
+          magnification: f / (s - f),
+          focusAt: s / 1000,
+          at: z / 1000,
+        })
         expect(blur).toBeCloseTo(disc, 9)
       }),
     )
@@ -388,7 +402,12 @@ describe('the sun', () => {
   it('is straight ahead, at the side and behind', () => {
     expect(fromSun(180, { azimuthDegrees: 180, altitudeDegrees: 30 })).toBeCloseTo(30, 9)
     expect(fromSun(90, { azimuthDegrees: 180, altitudeDegrees: 0 })).toBeCloseTo(90, 9)
-    expect([lightFrom(20, true), lightFrom(90, true), lightFrom(170, true), lightFrom(20, false)]).toEqual(['back', 'side', 'front', 'none'])
+    expect([lightFrom(20, true), lightFrom(90, true), lightFrom(170, true), lightFrom(20, false)]).toEqual([
+      'back',
+      'side',
+      'front',
+      'none',
+    ])
   })
 
   it('is against a camera that looks west in the evening, and not in the morning', () => {

@@ -129,6 +129,9 @@ export const compareLayers = (before: Standard, after: Standard): readonly strin
         ...(JSON.stringify([l.advice ?? [], l.rescues ?? []]) === JSON.stringify([was.advice ?? [], was.rescues ?? []])
           ? []
           : [`Layer “${l.name}” says something else about how to shoot and about rescues.`]),
+        ...(JSON.stringify(l.calculations ?? []) === JSON.stringify(was.calculations ?? [])
+          ? []
+          : [`Layer “${l.name}” keeps other calculations.`]),
       ]
     }),
     ...before.layers.flatMap(l => (ids.has(l.id) ? [] : [`Layer “${l.name}” is gone.`])),
@@ -167,6 +170,7 @@ export const describeStandardChanges = (
     if (field === 'pins') return { at, words: `What “${layer?.name ?? 'a layer'}” sets on single bodies anyway` }
     if (field === 'advice' || field === 'rescues')
       return { at, words: `What “${layer?.name ?? 'a layer'}” says about how to shoot, or when it goes wrong` }
+    if (field === 'calculations') return { at, words: `What was worked out for “${layer?.name ?? 'a layer'}”` }
     if (at[0] === 'controls') return { at, words: 'What the fingers should do, and the control maps' }
     if (at[0] === 'level') return { at, words: 'How alike the bodies are to be' }
     if (at[0] === 'answers') return { at, words: 'The answers to the guide’s questions' }

@@ -1,7 +1,7 @@
 import { withLayer } from './edit'
 import type { Context } from './context'
 import { layerApplies } from './layers'
-import type { KeptAdvice, KeptRescue, Standard } from './schema'
+import type { KeptAdvice, KeptCalculation, KeptRescue, Standard } from './schema'
 
 /** How to shoot, and what to do when it goes wrong, as it is kept with a standard. */
 
@@ -56,4 +56,25 @@ export const withoutGuidance = (standard: Standard, layerId: string, id: string)
   withLayer(standard, layerId, ({ advice = [], rescues = [], ...l }) => {
     const [a, r] = [advice.filter(x => x.id !== id), rescues.filter(x => x.id !== id)]
     return { ...l, ...(a.length ? { advice: a } : {}), ...(r.length ? { rescues: r } : {}) }
+  })
+
+/** What was worked out for those who are there, of all layers that count; of two with one id the upper one. */
+export const calculationsOf = (standard: Standard, context: Context = {}): readonly KeptCalculation[] =>
+  byId(standard.layers.filter(l => layerApplies(l, context)).flatMap(l => l.calculations ?? []))
+
+/** Calculations that were kept as notes, as advice: for paper that has one list of both. */
+export const notesAsAdvice = (calculations: readonly KeptCalculation[]): readonly KeptAdvice[] =>
+  calculations
+    .filter(c => c.as === 'note')
+    .map(c => ({ id: `optics-${c.id}`, title: 'Worked out', text: c.words, source: 'Optics desk' }))
+
+/** Keeps a calculation in a layer, in place of the one it has under that id. */
+export const withCalculation = (standard: Standard, layerId: string, calculation: KeptCalculation): Standard =>
+  withLayer(standard, layerId, l => ({ ...l, calculations: replaced(l.calculations, calculation) }))
+
+/** Takes a calculation out of a layer; a target that it was the reason of stays, with its reason in words. */
+export const withoutCalculation = (standard: Standard, layerId: string, id: string): Standard =>
+  withLayer(standard, layerId, ({ calculations = [], ...l }) => {
+    const left = calculations.filter(c => c.id !== id)
+    return left.length > 0 ? { ...l, calculations: left } : l
   })

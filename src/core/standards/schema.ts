@@ -106,6 +106,29 @@ const rescueSchema = v.strictObject({
 })
 export type KeptRescue = v.InferOutput<typeof rescueSchema>
 
+/** What a calculation may be kept as: the reason of a target, a note about a scene, a figure at the head of a card. */
+export const KEPT_AS = ['target', 'note', 'figure'] as const
+
+/**
+ * A calculation of the Optics desk, kept with what it was asked and what it was worked out from, so that it can be
+ * asked again and says when a body or a lens has changed under it.
+ */
+const calculationSchema = v.strictObject({
+  id: text(80),
+  question: text(40),
+  as: v.picklist(KEPT_AS),
+  /** The target it is the reason of. */
+  dimension: v.optional(text(40)),
+  /** The verdict in a line, and short enough for a card. */
+  words: text(600),
+  short: text(160),
+  /** The scene, as far as it differs from where a desk begins. */
+  scene: v.record(text(40), v.union([v.number(), v.boolean(), v.pipe(v.string(), v.maxLength(80))])),
+  /** The figures of body and lens it was worked out from, by name. */
+  from: v.record(text(120), text(120)),
+})
+export type KeptCalculation = v.InferOutput<typeof calculationSchema>
+
 const layerSchema = v.strictObject({
   id,
   name: text(80),
@@ -121,6 +144,8 @@ const layerSchema = v.strictObject({
   /** How to shoot, and what to do when it goes wrong. */
   advice: v.optional(v.pipe(v.array(adviceSchema), v.maxLength(60))),
   rescues: v.optional(v.pipe(v.array(rescueSchema), v.maxLength(40))),
+  /** What was worked out for it. */
+  calculations: v.optional(v.pipe(v.array(calculationSchema), v.maxLength(40))),
 })
 export type Layer = v.InferOutput<typeof layerSchema>
 

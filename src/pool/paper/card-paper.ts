@@ -35,6 +35,13 @@ export interface PaperCard {
   readonly slots: { readonly store: { readonly slot: string } | undefined } | undefined
   readonly proofs: readonly { readonly words: string }[]
   readonly cautions: readonly Caution[]
+  readonly worked: readonly {
+    readonly as: string
+    readonly short: { readonly metric: string }
+    readonly words: { readonly metric: string }
+    readonly about: { readonly metric: string }
+    readonly changed: readonly string[]
+  }[]
   readonly guidance: {
     readonly advice: readonly { readonly title: string; readonly text: string }[]
     readonly rescues: readonly {
@@ -147,9 +154,32 @@ const groupsOf = (card: PaperCard, text: number, isSmall: boolean): readonly (re
           ],
         ]),
     ...card.cautions.map(c => [cautionBlock(c, 0, small)]),
+    ...workedBlocks(card.worked, small, heading),
     ...guidanceBlocks(card.guidance, small, heading),
   ]
 }
+
+/** What was worked out for it, and what has changed under that since. */
+const workedBlocks = (
+  worked: PaperCard['worked'],
+  small: number,
+  heading: (words: string) => Block,
+): readonly (readonly Block[])[] =>
+  worked
+    .filter(w => w.as !== 'target')
+    .map((w, i) => [
+      ...(i === 0 ? [heading('Worked out')] : []),
+      {
+        pieces: [
+          { text: `${(w.as === 'figure' ? w.short : w.words).metric}. `, isBold: true, size: small },
+          { text: w.about.metric, size: small },
+          ...(w.changed.length > 0
+            ? [{ text: ` Body or lens changed since: ${w.changed.join('; ')}.`, size: small }]
+            : []),
+        ],
+        above: 0.3,
+      },
+    ])
 
 /** How to shoot, and what to try when it goes wrong: each group on one page with its heading. */
 const guidanceBlocks = (

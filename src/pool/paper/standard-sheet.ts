@@ -1,6 +1,6 @@
 import { standardCautions } from '@/core/cautions/cautions'
 import { effectiveTargets, type EffectiveTarget, layerKind, type Standard } from '@/core/standards'
-import { type Guidance, guidanceOf, onPaper } from '@/core/standards/guidance'
+import { calculationsOf, type Guidance, guidanceOf, notesAsAdvice, onPaper } from '@/core/standards/guidance'
 import { dimension, GROUPS } from '@/core/vocabulary/dimensions'
 import { toleranceWords, valueWords } from '@/core/vocabulary/words'
 import { heightOf, type Line, PaperText, type Piece } from './paper-text'
@@ -197,7 +197,8 @@ export const standardSheet = async ({
 }): Promise<Uint8Array> => {
   const sheet = new StandardSheet(standard, state)
   const targets = effectiveTargets(standard)
-  const guidance = guidanceOf(standard)
+  const kept = guidanceOf(standard)
+  const guidance = { ...kept, advice: [...kept.advice, ...notesAsAdvice(calculationsOf(standard))] }
   const pages = guidance.advice.length + guidance.rescues.length > 0 ? 3 : 2
   const layers = standard.layers
     .filter(l => layerKind(l) !== 'exception' && !l.applies)

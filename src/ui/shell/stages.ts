@@ -21,6 +21,7 @@ export const STAGES: readonly Stage[] = [
     views: [
       { label: 'Standards', path: '/decide/standards' },
       { label: 'Concordance', path: '/decide/concordance' },
+      { label: 'Optics desk', path: '/decide/optics' },
       { label: 'Compare', path: '/decide/compare' },
       { label: 'Reasoning', path: '/decide/guide' },
     ],

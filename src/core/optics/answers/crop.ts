@@ -9,7 +9,7 @@ import { figure, type Question } from './answer'
 const MOST_CROP = 12
 
 /** Depth when stepping back so many times as far and cropping to the same frame. */
-const depthWhenCropped = (r: Reckoned, times: number): number => {
+export const depthWhenCropped = (r: Reckoned, times: number): number => {
   // A print of the crop is enlarged so much more; counted in pixels, it is not.
   const circleMm = r.scene.basis === 'print' ? r.circleMm / times : r.circleMm
   const d = depthAt(r, { distance: r.scene.distance * times, circleMm })

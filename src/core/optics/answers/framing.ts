@@ -86,6 +86,9 @@ export const framings = (
   )
 }
 
+/** @example focalWords(763.2) // '763 mm' */
+const focalWords = (mm: number): string => `${plain(mm, mm < 1000 ? 3 : 4)} mm`
+
 /** What body, lens and extender frame like. */
 export const framingAnswer: Question = r => {
   const { scene, camera, units } = r
@@ -97,7 +100,7 @@ export const framingAnswer: Question = r => {
   return {
     question: 'framing',
     tone: 'fine',
-    verdict: `Frames like ${plain(same.focalMm, 4)} mm on 36 × 24 mm, with the depth of ${fNumberWords(same.fNumber)} there.`,
+    verdict: `Frames like ${focalWords(same.focalMm)} on 36 × 24 mm, with the depth of ${fNumberWords(same.fNumber)} there.`,
     figures: [
       figure(
         'crop factor',
@@ -111,7 +114,7 @@ export const framingAnswer: Question = r => {
         `${plain(scene.focalMm * extender, 4)} mm`,
         `${plain(scene.focalMm, 4)} mm × extender ${plain(extender)}`,
       ),
-      figure('frames like', same.focalMm, `${plain(same.focalMm, 4)} mm`, 'focal length × extender × crop factor'),
+      figure('frames like', same.focalMm, `${focalWords(same.focalMm)}`, 'focal length × extender × crop factor'),
       figure(
         'depth like',
         same.fNumber,
@@ -133,7 +136,7 @@ export const framingAnswer: Question = r => {
           ]
         : [],
     cautions: [],
-    short: `frames like ${plain(same.focalMm, 3)} mm ${fNumberWords(same.fNumber)}`,
+    short: `frames like ${focalWords(same.focalMm)} ${fNumberWords(same.fNumber)}`,
     target: undefined,
   }
 }

@@ -20,6 +20,15 @@ export const planOf = (r: Reckoned): Reach => {
   return { near: Math.min(near, far), far: Math.max(near, far) }
 }
 
+/** The plan with its margin, as far as the lens focuses. */
+export const roomOf = (r: Reckoned): Reach => {
+  const { closestMetres } = r.lens
+  const asked = planOf(r)
+  const plan = { near: Math.max(asked.near, closestMetres), far: Math.max(asked.far, closestMetres) }
+  const room = withMargin(plan, r.scene.margin)
+  return { near: Math.max(room.near, closestMetres), far: room.far }
+}
+
 /** What is odd about the plan itself. */
 export const planTroubles = (r: Reckoned): readonly Trouble[] => {
   const { scene, lens, units } = r
@@ -74,8 +83,7 @@ export const limiterAnswer: Question = r => {
   const span = (p: Reach) => `${say(p.near)} to ${say(p.far)}`
   const asked = planOf(r)
   const plan = { near: Math.max(asked.near, lens.closestMetres), far: Math.max(asked.far, lens.closestMetres) }
-  const wanted = withMargin(plan, scene.margin)
-  const room = { near: Math.max(wanted.near, lens.closestMetres), far: wanted.far }
+  const room = roomOf(r)
   const whole: RangeFigures = { label: 'whole range', near: lens.closestMetres, far: Infinity }
   const positions: readonly RangeFigures[] = [...lens.ranges, ...camera.ranges]
   const best = narrowest(positions, room) ?? whole

@@ -10,6 +10,7 @@ import { useAddress } from '@/ui/address'
 import type { Draft } from '@/ui/draft/draft'
 import { Eyebrow } from '@/ui/pieces'
 import { WeightBadge } from '../../concordance/WeightBadge'
+import { CalculationsSection } from './CalculationsSection'
 import { PinsSection } from './PinsSection'
 import type { Comments } from './use-comments'
 import { later } from '@/ui/later'
@@ -167,6 +168,7 @@ export const TargetsPart = ({
             </Box>
           )
         })}
+        <CalculationsSection standard={standard} layer={layer} edit={edit} />
         <PinsSection standard={standard} layer={layer} edit={edit} />
       </Box>
       {panel && !isNarrow && panel}

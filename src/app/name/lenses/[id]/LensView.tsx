@@ -88,6 +88,20 @@ export const LensView = ({
               name: 'closest focus',
               value: `${distanceWords(lens.closest.metres, units)} from the sensor plane${lens.closest.feet === undefined ? '' : ` (printed: ${lens.closest.metres} m, ${lens.closest.feet} ft)`}`,
             },
+            ...(lens.magnification === undefined
+              ? []
+              : [{ name: 'largest magnification', value: `${lens.magnification}, at closest focus` }]),
+            ...(lens.frontMetres === undefined
+              ? []
+              : [
+                  {
+                    name: 'front of the lens',
+                    value: `${distanceWords(lens.frontMetres, units)} from the sensor plane`,
+                  },
+                ]),
+            ...(lens.pupilMagnification === undefined
+              ? []
+              : [{ name: 'pupil magnification', value: String(lens.pupilMagnification) }]),
             { name: 'focus ring', value: turnWords(lens) },
             { name: 'focusing', value: lens.focusing === 'by-wire' ? 'by wire' : 'mechanical' },
             { name: 'stored distance', value: lens.recall ? 'can be called back on the lens' : 'none on the lens' },

@@ -74,6 +74,9 @@ export const LensForm = ({
       | 'focalTo'
       | 'apertureFrom'
       | 'apertureTo'
+      | 'magnification'
+      | 'pupilMagnification'
+      | 'front'
       | 'modes'
       | 'panning'
       | 'best'
@@ -147,6 +150,9 @@ export const LensForm = ({
             wrong={wrong['closest']}
             onChange={closest => set({ closest })}
           />
+          {text('magnification', 'Largest magnification', 'at closest focus, such as 0.25 or 1:4')}
+          {text('front', 'From the sensor to its front', 'at its longest, such as 21 cm')}
+          {text('pupilMagnification', 'Pupil magnification', 'exit over entrance pupil, where measured')}
         </Fields>
         <Fields title="Limiter">
           <LimiterFields draft={draft} wrong={wrong} set={set} />

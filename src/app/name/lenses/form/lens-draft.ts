@@ -19,6 +19,9 @@ export interface LensDraft {
   readonly apertureFrom: string
   readonly apertureTo: string
   readonly closest: DistanceText
+  readonly magnification: string
+  readonly pupilMagnification: string
+  readonly front: string
   readonly limiter: readonly { readonly label: string; readonly near: DistanceText; readonly far: DistanceText }[]
   readonly infinityTurn: Lens['infinityTurn']
   readonly focusing: Lens['focusing']
@@ -47,6 +50,9 @@ export const draftOf = (lens: Lens | undefined): LensDraft => ({
   apertureFrom: lens ? String(lens.maxAperture.from) : '',
   apertureTo: lens && lens.maxAperture.to !== lens.maxAperture.from ? String(lens.maxAperture.to) : '',
   closest: lens ? textOf(lens.closest) : NO_DISTANCE,
+  magnification: lens?.magnification === undefined ? '' : String(lens.magnification),
+  pupilMagnification: lens?.pupilMagnification === undefined ? '' : String(lens.pupilMagnification),
+  front: lens?.frontMetres === undefined ? '' : `${Number((lens.frontMetres * 100).toFixed(2))} cm`,
   limiter: (lens?.limiter ?? []).map(p => ({ label: p.label, near: textOf(p.near), far: textOf(p.far) })),
   infinityTurn: lens?.infinityTurn ?? 'clockwise',
   focusing: lens?.focusing ?? 'by-wire',
@@ -76,6 +82,12 @@ export const readDistance = (text: DistanceText): LensDistance | string => {
 export type Wrong = Readonly<Record<string, string>>
 
 const number = (text: string): number => Number(text.trim().replace(',', '.'))
+
+/** @example ratio('1:4') // 0.25 */
+const ratio = (text: string): number => {
+  const [image = '', subject] = text.split(':')
+  return subject === undefined ? number(image) : number(image) / number(subject)
+}
 
 /** The lens a draft stands for, or what is wrong, by field. */
 export const lensOf = (draft: LensDraft, id: string): { readonly lens: Lens } | { readonly wrong: Wrong } => {
@@ -118,6 +130,14 @@ export const lensOf = (draft: LensDraft, id: string): { readonly lens: Lens } | 
     return { id: o.id, steps: number(o.steps), ...(o.on.trim() ? { on: o.on.trim() } : {}) }
   })
   const closest = distance('closest', draft.closest)
+  const magnification = draft.magnification.trim() ? ratio(draft.magnification) : undefined
+  if (magnification !== undefined && !(magnification > 0 && magnification <= 1))
+    wrong['magnification'] = 'expected a magnification such as 0.25 or 1:4, up to life size'
+  const pupil = draft.pupilMagnification.trim()
+    ? positive('pupilMagnification', draft.pupilMagnification, 'a number such as 1.2')
+    : undefined
+  const front = draft.front.trim() ? parseDistance(draft.front) : undefined
+  if (draft.front.trim() && typeof front !== 'number') wrong['front'] = 'expected a length such as 21 cm'
   if (Object.keys(wrong).length) return { wrong }
   return {
     lens: {
@@ -130,6 +150,9 @@ export const lensOf = (draft: LensDraft, id: string): { readonly lens: Lens } | 
       focalMm: { from, to },
       maxAperture: { from: wide, to: tele },
       closest,
+      ...(magnification === undefined ? {} : { magnification }),
+      ...(pupil === undefined ? {} : { pupilMagnification: pupil }),
+      ...(typeof front === 'number' ? { frontMetres: Number(front.toFixed(4)) } : {}),
       limiter,
       infinityTurn: draft.infinityTurn,
       focusing: draft.focusing,

@@ -16,6 +16,7 @@ import { Slots } from './Slots'
 import { Guidance } from './Guidance'
 import { StepItem, StoreItem } from './StepItem'
 import { useCard } from './use-card'
+import { WorkedFigures, WorkedNotes } from './Worked'
 
 const UnitLink = styled(KeptLink)(({ theme }) => ({
   ...theme.typography.value,
@@ -77,6 +78,7 @@ export const CardPage = ({ card: initial, code }: { card: CardView; code: string
         {!card.unit && 'Reset the body first if you do not know what it is set to.'}
       </Typography>
       {card.steps.length > 0 && <Effort card={card} />}
+      <WorkedFigures worked={card.worked} />
       {card.unit && (
         <Box className="no-print" sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1.5 }}>
           {card.begins === 'unknown' && (
@@ -197,6 +199,7 @@ export const CardPage = ({ card: initial, code }: { card: CardView; code: string
           </Box>
         </Box>
       )}
+      <WorkedNotes worked={card.worked} />
       <Guidance guidance={card.guidance} />
       <Lacking card={card} />
     </Page>

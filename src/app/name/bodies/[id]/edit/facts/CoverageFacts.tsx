@@ -5,14 +5,21 @@ import type { Body } from '@/core/bodies'
 import { CoverageDrawing } from '@/ui/CoverageDrawing'
 import { NumberField, ShareField } from '@/ui/kinds/fields'
 import type { Editor } from '../use-editor'
-import { factChange, FactSection, whole } from './parts'
+import { DETAILS } from '@/core/vocabulary/values'
+import { factChange, FactRow, FactSection, whole } from './parts'
 
 /** Where in the frame it can focus, drawn. */
 export const CoverageFacts = ({ editor }: { editor: Editor }) => {
-  const { sensor, coverage } = editor.form
+  const { sensor, coverage, finds = {} } = editor.form
   const change = factChange(editor, 'coverage')
   const setCoverage = (next: Partial<Body['coverage']>) =>
     change('where the AF points are', b => ({ ...b, coverage: { ...b.coverage, ...next } }))
+  const setFinds = (detail: (typeof DETAILS)[number], least: number | string) =>
+    change('from what size its detection finds things', ({ finds: before, ...b }) => {
+      const { [detail]: _, ...others } = before ?? {}
+      const next = typeof least === 'number' ? { ...others, [detail]: Math.min(1, least) } : others
+      return Object.keys(next).length > 0 ? { ...b, finds: next } : b
+    })
   const toggleSensitive = (column: number, row: number) => {
     const isThere = coverage.sensitive.some(p => p.column === column && p.row === row)
     setCoverage({
@@ -55,6 +62,23 @@ export const CoverageFacts = ({ editor }: { editor: Editor }) => {
           />
         </Box>
       </Box>
+      <Typography variant="body2" color="textSecondary" sx={{ mt: 2, mb: 1 }}>
+        How high a part of a subject has to be in the frame before its detection finds it, where you know it.
+      </Typography>
+      <FactRow>
+        {DETAILS.map(detail => (
+          <NumberField
+            key={detail}
+            label={`Finds the ${detail} from`}
+            unit="% of the height"
+            scale={100}
+            min={0.001}
+            also={['']}
+            value={finds[detail] ?? ''}
+            onChange={n => setFinds(detail, n)}
+          />
+        ))}
+      </FactRow>
     </FactSection>
   )
 }

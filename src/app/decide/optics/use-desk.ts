@@ -1,0 +1,105 @@
+'use client'
+
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react'
+import { allAnswers, allTroubles } from '@/core/optics/answers'
+import type { CameraFigures, LensFigures } from '@/core/optics/figures'
+import { freeCamera, freeLens, reckon } from '@/core/optics/reckon'
+import { BEGINNING, type Scene, sceneFromText, sceneText } from '@/core/optics/scene'
+import type { DeskFigures } from '@/server/optics'
+import { useAddress } from '@/ui/address'
+import { useUndoKeys } from '@/ui/DraftStatus'
+import { writeLocal } from '@/ui/local'
+import { useUnits } from '@/ui/units'
+import type { Desk } from './desk'
+import { sceneStore } from './scene-store'
+
+/** The scene that was last on the desk of this device. */
+export const DESK_KEY = 'coherion-optics-scene'
+
+/** An address is written once a movement rests. */
+const REST_MS = 250
+
+/** Lenses that go onto a body come first; by the maker, since profiles state no mount. */
+export const lensesFor = (camera: CameraFigures, lenses: readonly LensFigures[]): readonly LensFigures[] =>
+  lenses.filter(l => camera.id !== undefined && l.maker !== undefined && camera.name.startsWith(`${l.maker} `))
+
+/** A body with the first lens that goes onto it. */
+export const withBody = (
+  scene: Scene,
+  camera: CameraFigures | undefined,
+  lenses: readonly LensFigures[],
+): Partial<Scene> => {
+  if (!camera) return { body: '' }
+  const fitting = lensesFor(camera, lenses)
+  const kept = fitting.find(l => l.id === scene.lens)
+  const lens = kept ?? fitting[0]
+  return { body: camera.id ?? '', ...(lens && !kept ? withLens(scene, lens) : {}) }
+}
+
+/** A lens with focal length and f-number where it has them. */
+export const withLens = (scene: Scene, lens: LensFigures | undefined): Partial<Scene> => {
+  if (!lens) return { lens: '' }
+  const focalMm = Math.min(lens.focalTo, Math.max(lens.focalFrom, scene.focalMm))
+  const widest = Math.max(lens.widestFrom, lens.widestTo)
+  return { lens: lens.id ?? '', focalMm, fNumber: Math.max(scene.fNumber, widest) }
+}
+
+const beginning = (figures: DeskFigures, inHand: readonly string[]): Scene => {
+  const camera = figures.cameras.find(c => c.id === inHand[0]) ?? figures.cameras[0]
+  return { ...BEGINNING, ...withBody(BEGINNING, camera, figures.lenses) }
+}
+
+/** The desk: one scene, and everything that follows from it. */
+export const useOpticsDesk = (
+  figures: DeskFigures,
+  inHand: readonly string[],
+  text: string | undefined,
+): Desk & {
+  readonly undo: () => void
+  readonly redo: () => void
+  readonly canUndo: boolean
+  readonly canRedo: boolean
+} => {
+  const [store] = useState(() => sceneStore(text === undefined ? beginning(figures, inHand) : sceneFromText(text)))
+  const scene = useSyncExternalStore(store.subscribe, store.get, store.get)
+  const [units] = useUnits()
+  const { set } = useAddress()
+
+  // Whoever comes back without an address finds what was last here.
+  useEffect(() => {
+    if (text !== undefined) return
+    const last = window.localStorage.getItem(DESK_KEY)
+    if (last) store.set(sceneFromText(last))
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the page opens
+  }, [])
+
+  useEffect(() => {
+    const rest = setTimeout(() => {
+      const written = sceneText(scene)
+      set({ scene: written || undefined })
+      writeLocal(DESK_KEY, written)
+    }, REST_MS)
+    return () => clearTimeout(rest)
+  }, [scene, set])
+
+  useUndoKeys(store)
+  const { cameras, lenses } = figures
+  return useMemo(() => {
+    const camera = cameras.find(c => c.id === scene.body) ?? freeCamera(scene)
+    const lens = lenses.find(l => l.id === scene.lens) ?? freeLens(scene)
+    const r = reckon(scene, camera, lens, units)
+    return {
+      scene,
+      r,
+      answers: allAnswers(r),
+      troubles: allTroubles(r),
+      cameras,
+      lenses,
+      change: store.set,
+      undo: store.undo,
+      redo: store.redo,
+      canUndo: store.canUndo(),
+      canRedo: store.canRedo(),
+    }
+  }, [scene, cameras, lenses, units, store])
+}
