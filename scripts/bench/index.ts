@@ -2,6 +2,7 @@ import { benchConcordance } from './concordance'
 import { benchControls } from './controls'
 import { benchKeep } from './keep'
 import { benchLevel } from './level'
+import { benchOptics } from './optics'
 import { benchPhrasebook } from './phrasebook'
 import { endOfFigures } from './record'
 import { benchResolver } from './resolver'
@@ -12,4 +13,5 @@ await benchLevel()
 await benchResolver()
 await benchConcordance()
 await benchKeep()
+await benchOptics()
 endOfFigures()

@@ -94,6 +94,7 @@ const BOUNDS: readonly (readonly [NumberField, least: number, most: number, name
   ['flashTime', 0, 1, 'Flash duration'],
   ['latitude', -90, 90, 'Latitude'],
   ['longitude', -180, 180, 'Longitude'],
+  ['at', 0, 7_258_118_400_000, 'Day and time'],
   ['offsetMinutes', -840, 840, 'Minutes from UTC'],
   ['facingDegrees', 0, 360, 'Facing'],
 ]
@@ -124,7 +125,9 @@ const basisOf = (s: Scene): SharpnessBasis =>
       : { basis: 'own', mm: s.circleMm }
 
 /** A body of which only figures were typed. Its areas are not known. */
-export const freeCamera = (s: Scene): CameraFigures => ({
+export const freeCamera = (scene: Scene): CameraFigures => figuresOfCamera(withinBounds(scene).scene)
+
+const figuresOfCamera = (s: Scene): CameraFigures => ({
   id: undefined,
   name: 'a body by its figures',
   widthMm: s.sensorWidthMm,
@@ -139,7 +142,9 @@ export const freeCamera = (s: Scene): CameraFigures => ({
 })
 
 /** A lens of which only figures were typed. */
-export const freeLens = (s: Scene): LensFigures => ({
+export const freeLens = (scene: Scene): LensFigures => figuresOfLens(withinBounds(scene).scene)
+
+const figuresOfLens = (s: Scene): LensFigures => ({
   id: undefined,
   name: 'a lens by its figures',
   mount: undefined,
@@ -206,15 +211,14 @@ export const reckon = (asked: Scene, camera: CameraFigures, lens: LensFigures, u
   const scene: Scene = { ...bounded, focalMm: focal, fNumber, distance }
 
   const upright = scene.upright
-  const magnification = magnificationOf(focusing, distance)
-  const focalMm = focalAt(focusing, distance)
+  const { focalMm, magnification, imageMm, subjectMetres } = geometryAt(focusing, distance)
   const circleMm = circleOfConfusionMm(basisOf(scene), camera)
   const pupilMagnification = lens.pupilMagnification ?? 1
   const tilt = scene.tiltDegrees * RADIANS
   const frame = {
     widthMm: upright ? camera.heightMm : camera.widthMm,
     heightMm: upright ? camera.widthMm : camera.heightMm,
-    imageMm: imageDistanceMm(focalMm, magnification),
+    imageMm,
   }
   const seen = {
     width: scene.subjectWidth * Math.cos(tilt) + scene.subjectDepth * Math.sin(tilt),
@@ -231,7 +235,7 @@ export const reckon = (asked: Scene, camera: CameraFigures, lens: LensFigures, u
     focalMm,
     widestFNumber: widest,
     magnification,
-    subjectMetres: subjectDistance(focalMm, magnification),
+    subjectMetres,
     pupilMagnification,
     circleMm,
     pitchMm: pixelPitchMm(camera),
@@ -245,18 +249,32 @@ export const reckon = (asked: Scene, camera: CameraFigures, lens: LensFigures, u
   }
 }
 
+/** What a lens makes of a distance: nothing of it depends on the aperture. */
+const geometryAt = (focusing: FocusingLens, distance: number) => {
+  const focalMm = focalAt(focusing, distance)
+  const magnification = magnificationOf(focusing, distance)
+  return {
+    focalMm,
+    magnification,
+    imageMm: imageDistanceMm(focalMm, magnification),
+    subjectMetres: subjectDistance(focalMm, magnification),
+  }
+}
+
+/** The same scene with its subject somewhere else, as far as geometry goes. */
+export const movedTo = (r: Reckoned, distance: number): Pick<Reckoned, 'scene' | 'frame' | 'subjectMetres'> => {
+  const { imageMm, subjectMetres } = geometryAt(r.focusing, distance)
+  return { scene: r.scene, frame: { ...r.frame, imageMm }, subjectMetres }
+}
+
 /** Depth of field as it would be at another f-number or distance. */
 export const depthAt = (
   r: Reckoned,
   { fNumber = r.scene.fNumber, distance = r.scene.distance, circleMm = r.circleMm } = {},
-): Depth =>
-  depthOfField({
-    focalMm: focalAt(r.focusing, distance),
-    fNumber,
-    circleMm,
-    magnification: magnificationOf(r.focusing, distance),
-    pupilMagnification: r.pupilMagnification,
-  })
+): Depth => {
+  const { focalMm, magnification } = geometryAt(r.focusing, distance)
+  return depthOfField({ focalMm, fNumber, circleMm, magnification, pupilMagnification: r.pupilMagnification })
+}
 
 /** The smallest opening that any lens is taken to have. */
 export const SMALLEST_F = 64

@@ -29,6 +29,7 @@ export const cropAnswer: Question = r => {
   const limit = diffractionFNumber(r.circleMm, r.magnification, r.pupilMagnification)
   const stops = marked === undefined ? undefined : stopsOfFNumber(scene.fNumber, marked)
   const isEnough = now >= needs
+  const doubled = depthWhenCropped(r, 2) / now
   const leavesEnough = left !== undefined && left >= scene.outputPixels
   const canStop = marked !== undefined && marked <= limit * 1.02
   const most = pixelsAcross / scene.outputPixels
@@ -70,12 +71,16 @@ export const cropAnswer: Question = r => {
             ),
           ]
         : []),
-      figure(
-        'twice as far',
-        depthWhenCropped(r, 2) / now,
-        `${plain(depthWhenCropped(r, 2) / now)} × the depth`,
-        `with a quarter of the pixels: ${Math.floor(pixelsAcross / 2)} across`,
-      ),
+      ...(isFinite(doubled)
+        ? [
+            figure(
+              'twice as far',
+              doubled,
+              `${plain(doubled)} × the depth`,
+              `with a quarter of the pixels: ${Math.floor(pixelsAcross / 2)} across`,
+            ),
+          ]
+        : []),
     ],
     changes: isEnough
       ? []

@@ -1,5 +1,5 @@
 import { angleBetween, type FramePlace, largestSafeAngle, offAxis, planeShift } from '../recompose'
-import { distanceWhere, fNumberWhere, type Reckoned } from '../reckon'
+import { distanceWhere, fNumberWhere, movedTo, type Reckoned } from '../reckon'
 import { angleWords, fNumberWords, lengthWords, markedUp, plain } from '../words'
 import { figure, type Question } from './answer'
 
@@ -25,12 +25,15 @@ export interface Recomposition {
   readonly shift: number
 }
 
-/** What turning the camera from one place in the frame to the wanted one does, at any distance. */
-export const recomposition = (r: Reckoned, from: FramePlace, subjectMetres = r.subjectMetres): Recomposition => {
-  const to = { x: r.scene.placeX, y: r.scene.placeY }
-  const [focused, released] = [offAxis(from, r.frame), offAxis(to, r.frame)]
+/** What turning the camera from one place in the frame to the wanted one does. */
+export const recomposition = (
+  { scene, frame, subjectMetres }: Pick<Reckoned, 'scene' | 'frame' | 'subjectMetres'>,
+  from: FramePlace,
+): Recomposition => {
+  const to = { x: scene.placeX, y: scene.placeY }
+  const [focused, released] = [offAxis(from, frame), offAxis(to, frame)]
   const turned = planeShift(subjectMetres / Math.cos(focused), focused, released)
-  return { focused, released, angle: angleBetween(from, to, r.frame), shift: turned + r.scene.sway }
+  return { focused, released, angle: angleBetween(from, to, frame), shift: turned + scene.sway }
 }
 
 /** Under this angle nobody turns a camera on purpose. */
@@ -65,7 +68,7 @@ export const recomposeAnswer: Question = r => {
     const stop = fNumberWhere(r, side, moves)
     const back = distanceWhere(
       r,
-      (d, distance) => side(d) - Math.abs(recomposition(r, area, (distance / scene.distance) * r.subjectMetres).shift),
+      (d, distance) => side(d) - Math.abs(recomposition(movedTo(r, distance), area).shift),
       0,
     )
     return [

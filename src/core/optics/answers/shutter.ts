@@ -5,6 +5,8 @@ import { fNumberWords, markedDown, markedTime, pixelWords, plain, stopWords, tim
 import { figure, type Question } from './answer'
 
 const RADIANS = Math.PI / 180
+/** No flash is shorter; less stands for none. */
+const SHORTEST_FLASH = 1e-6
 
 /** Millimetres on the sensor for one second of the subject's movement, less what the camera follows. */
 const blurPerSecond = (r: Reckoned): number =>
@@ -35,7 +37,7 @@ const whoPays = (r: Reckoned, stops: number): string => {
 export const shutterAnswer: Question = r => {
   const { scene, circleMm, pitchMm } = r
   const perSecond = blurPerSecond(r)
-  const flashes = scene.flashTime > 0 && scene.flashTime < scene.time
+  const flashes = scene.flashTime >= SHORTEST_FLASH && scene.flashTime < scene.time
   const exposed = flashes ? scene.flashTime : scene.time
   const crop = cropFactor(r.camera)
   const hand = handHeldSeconds(scene.focalMm * scene.extender, crop, scene.stabiliserStops)

@@ -21,7 +21,8 @@ export const MissMore = () => {
   const option = useMemo(() => {
     const [unit, per] = units === 'metric' ? ['cm', 0.01] : ['in', METRES_PER_FOOT / 12]
     return {
-      grid: { left: 46, right: 16, top: 28, bottom: 34 },
+      grid: { left: 46, right: 24, top: 28, bottom: 34 },
+      legend: { show: false },
       xAxis: { type: 'value', name: unit, min: 'dataMin', max: 'dataMax' },
       yAxis: { type: 'value', name: 'pixels' },
       series: [
