@@ -16,6 +16,7 @@ const PAGES: Readonly<Record<string, string>> = {
   '/decide/compare': '/decide/compare',
   '/decide/concordance': '/decide/concordance',
   '/decide/guide': '/decide/guide',
+  '/decide/optics': '/decide/optics',
   '/decide/standards': '/decide/standards',
   '/decide/standards/[id]': '/decide/standards/ring-action',
   '/keep/kit': '/keep/kit',

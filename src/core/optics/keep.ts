@@ -44,10 +44,7 @@ const layerFor = (
     return found && { standard: made, id: found.id }
   }
   const own = ownLayers(standard)
-  const chosen =
-    layer === undefined
-      ? (own.findLast(l => l.kind !== 'scene' && !l.applies) ?? own[0])
-      : own.find(l => l.id === layer)
+  const chosen = layer === undefined ? (own.findLast(l => !l.applies) ?? own[0]) : own.find(l => l.id === layer)
   return chosen && { standard, id: chosen.id }
 }
 

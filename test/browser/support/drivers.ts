@@ -125,7 +125,63 @@ export class StandardDriver {
   }
 }
 
+export class OpticsDriver {
+  constructor(private readonly page: Page) {}
+
+  async open(query = ''): Promise<void> {
+    await this.page.goto(`/decide/optics${query}`)
+    await expect(this.page.getByRole('heading', { level: 1, name: 'Optics desk' })).toBeVisible()
+  }
+
+  /** Chooses from one of the lists. */
+  async choose(label: string, option: string): Promise<void> {
+    await this.page.getByRole('combobox', { name: label, exact: true }).click()
+    await this.page.getByRole('option', { name: option }).click()
+  }
+
+  async type(label: string, text: string): Promise<void> {
+    await this.page.getByRole('textbox', { name: label, exact: true }).fill(text)
+  }
+
+  /** One of the ten questions. */
+  question(title: string) {
+    return this.page.getByRole('region', { name: title })
+  }
+
+  async ask(title: string): Promise<void> {
+    await this.question(title).getByRole('button', { name: title }).click()
+  }
+
+  /** Something in the pictures that can be moved. */
+  handle(name: string) {
+    return this.page.getByRole('slider', { name })
+  }
+
+  /** Takes hold of it and moves it by so many pixels. */
+  async drag(name: string, right: number, down = 0): Promise<void> {
+    const box = await this.handle(name).locator('.touch').boundingBox()
+    if (!box) throw new Error(`${name} is not to be seen`)
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+    await this.page.mouse.move(x, y)
+    await this.page.mouse.down()
+    await this.page.mouse.move(x + right / 2, y + down / 2)
+    await this.page.mouse.move(x + right, y + down)
+    await this.page.mouse.up()
+  }
+
+  /** Keeps the answer of an open question. @param as the beginning of what it is kept as */
+  async keep(title: string, as: 'as a target' | 'as a note' | 'as a figure', scene = ''): Promise<void> {
+    const question = this.question(title)
+    await question.getByRole('button', { name: 'Keep this' }).click()
+    await question.getByRole('radio', { name: as }).check()
+    if (scene) await question.getByLabel('For one scene only').fill(scene)
+    await question.getByRole('button', { name: /^Keep in the draft of/ }).click()
+    await expect(question.getByRole('alert')).toContainText('Kept in')
+  }
+}
+
 interface Fixtures {
+  readonly optics: OpticsDriver
   readonly standard: StandardDriver
   readonly server: TestServer
   readonly concordance: ConcordanceDriver
@@ -161,6 +217,7 @@ export const test = base.extend<Fixtures, { readonly handedOn: TestServer }>({
   },
   concordance: async ({ page }, use) => use(new ConcordanceDriver(page)),
   card: async ({ page }, use) => use(new CardDriver(page)),
+  optics: async ({ page }, use) => use(new OpticsDriver(page)),
   standard: async ({ page }, use) => use(new StandardDriver(page)),
   expectAccessible: async ({ page }, use) =>
     use(async () => {

@@ -30,11 +30,15 @@ export interface KeepIn {
   readonly id: string
   readonly name: string
   /** Its own layers that are not for one scene, lowest first. */
-  readonly layers: readonly { readonly id: string; readonly name: string }[]
+  readonly layers: readonly { readonly id: string; readonly name: string; readonly isForAll: boolean }[]
   readonly scenes: readonly string[]
 }
 
 type As = (typeof KEPT_AS)[number]
+
+/** The topmost layer for everybody: what is for one person is chosen, not fallen into. */
+const usualLayer = (standard: KeepIn | undefined): string =>
+  (standard?.layers.findLast(l => l.isForAll) ?? standard?.layers[0])?.id ?? ''
 
 /** Keeps an answer where it is needed: as a target, as a note on a scene, or as a figure on the cards. */
 export const Keep = ({ answer, standard }: { answer: Answer; standard: KeepIn | undefined }) => {
@@ -43,7 +47,7 @@ export const Keep = ({ answer, standard }: { answer: Answer; standard: KeepIn | 
   const [isOpen, setOpen] = useState(false)
   const [as, setAs] = useState<As>(answer.target ? 'target' : 'figure')
   const [weight, setWeight] = useState('should')
-  const [layer, setLayer] = useState(standard?.layers.at(-1)?.id ?? '')
+  const [layer, setLayer] = useState(usualLayer(standard))
   const [scene, setScene] = useState('')
   const [kept, setKept] = useState<KeptView | undefined>(undefined)
   const [isBack, setBack] = useState(false)
@@ -55,7 +59,7 @@ export const Keep = ({ answer, standard }: { answer: Answer; standard: KeepIn | 
       scene: differingFrom(r.scene),
       as: chosen,
       weight,
-      ...(scene.trim() ? { forScene: scene.trim() } : { layer }),
+      ...(scene.trim() ? { forScene: scene.trim() } : layer ? { layer } : {}),
     })
     if (!sent.ok) return
     setKept(sent.value)

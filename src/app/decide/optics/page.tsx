@@ -25,8 +25,8 @@ export default async function OpticsPage({ searchParams }: { searchParams: Searc
           id: standard.id,
           name: standard.name,
           layers: ownLayers(read.document)
-            .filter(l => l.kind !== 'scene')
-            .map(l => ({ id: l.id, name: l.name })),
+            .filter(l => !l.applies?.scenes)
+            .map(l => ({ id: l.id, name: l.name, isForAll: l.applies === undefined })),
           scenes: scopesOf(read.document.layers).scenes ?? [],
         }
       }
