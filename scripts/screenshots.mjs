@@ -52,11 +52,14 @@ const answered = page => page.locator('[aria-label="Which bodies can do it"][ari
 const settled = page => page.getByText(/units of .* models have to be set again/).waitFor()
 const levelled = page => page.getByText('What would help most').waitFor()
 const mapped = page => page.getByText('That is the best possible.').waitFor()
-const loaded = async page => {
-  await mapped(page)
-  await page.getByRole('region', { name: 'Thumb load' }).scrollIntoViewIfNeeded()
-  await page.locator('[role=img] svg path').first().waitFor({ state: 'attached' })
-}
+/** Two scenes of the demo on the Optics desk. */
+const ROPE = 'body~tollgate*lens~tollgate-500*focalMm~500*distance~40*fNumber~4*time~0.001*placeX~0.3*placeY~0.4'
+const MARIONETTE =
+  'body~sorrel*lens~sorrel-100-macro*focalMm~100*subject~face*subjectWidth~0.08*subjectHeight~0.1*subjectDepth~0.05*partSize~0.012*distance~0.6*fNumber~5.6*placeX~0.15*placeY~0.3'
+const scrolled = page =>
+  page
+    .getByRole('region', { name: 'Recompose, or move the point?' })
+    .evaluate(e => e.scrollIntoView({ block: 'start' }))
 /** A key that another setting keeps, and what its row may say instead. */
 const helped = async page => {
   const step = page.getByRole('listitem').filter({ hasText: 'Rear key A:' })
@@ -87,12 +90,12 @@ const shots = [
   { name: 'versions', path: '/decide/standards/ring-action?version=3&part=versions', act: settled },
   { name: 'concordance-levelled', path: '/decide/concordance?level=300&figure=alike', act: levelled },
   { name: 'phrasebook', path: '/name/phrasebook', act: type('nervve') },
-  { name: 'phrasebook-phone', path: '/name/phrasebook', viewport: PHONE, act: type('cling') },
   { name: 'lens', path: '/name/lenses/sorrel-100-macro' },
   { name: 'kit', path: '/keep/kit' },
   { name: 'body', path: '/name/bodies/sorrel' },
   { name: 'controls', path: `/set/controls${FIVE}&school=two-thumbs`, act: mapped },
-  { name: 'thumb-load', path: `/set/controls${FIVE}`, act: loaded },
+  { name: 'optics', path: `/decide/optics?scene=${ROPE}` },
+  { name: 'optics-phone', path: `/decide/optics?ask=recompose&scene=${MARIONETTE}`, viewport: PHONE, act: scrolled },
   { name: 'readiness', path: '/keep/readiness' },
   { name: 'card-help-phone', path: '/set/cards/tollgate?unit=tsp-t1', viewport: PHONE, act: helped },
   { name: 'card-phone', path: '/set/cards/pebble', viewport: PHONE, act: tick(2) },

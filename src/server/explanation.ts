@@ -15,7 +15,9 @@ import {
   whyWords,
 } from '@/core/resolve'
 import { type Context, effectiveTargets, type Level, type Standard, type Weight } from '@/core/standards'
+import { FURTHEST_METRES } from '@/core/optics/focusing-lens'
 import { dimension } from '@/core/vocabulary/dimensions'
+import type { FocusRange, Size } from '@/core/vocabulary/values'
 import { type Grade } from '@/core/vocabulary/grade'
 import { toleranceWords, valueWords } from '@/core/vocabulary/words'
 import { share } from '@/pool/documents'
@@ -49,8 +51,35 @@ export interface ExplanationView {
   readonly conflicts: readonly string[]
   /** Words of what it gets that mean something else on another body of the house. */
   readonly friends: readonly FriendView[]
+  /** What the Optics desk can say about what it gets: the question, and what of the scene it is about. */
+  readonly optics: OpticsOf | undefined
   /** Where the body has nothing: the nearest ways to get it. */
   readonly ways: readonly Way[]
+}
+
+export interface OpticsOf {
+  readonly question: 'area' | 'limiter'
+  readonly scene: Readonly<Record<string, number>>
+}
+
+/** An area is as large as it is on a subject; a search range is worth what a lens travels less. */
+const opticsOf = (body: Body, { target: { dimension: dimensionId, value }, parts }: Outcome): OpticsOf | undefined => {
+  if (dimensionId === 'range.limit') {
+    const { nearMetres, farMetres } = value as FocusRange
+    return {
+      question: 'limiter',
+      scene: { planNear: nearMetres, planFar: farMetres === 'infinity' ? FURTHEST_METRES : farMetres, margin: 0 },
+    }
+  }
+  if (dimensionId !== 'area.pattern' && dimensionId !== 'area.size') return undefined
+  const sizes = parts
+    .flatMap(p => p.deliveries)
+    .flatMap(d => {
+      const option = body.settings.find(s => s.id === d.setting)?.options.find(o => o.id === d.option)
+      const size = (option?.means['area.size'] ?? option?.means['area.pattern']) as Size | undefined
+      return size ? [size] : []
+    })
+  return sizes[0] && { question: 'area', scene: { areaWidth: sizes[0].width, areaHeight: sizes[0].height } }
 }
 
 export interface AlternativeView {
@@ -131,6 +160,7 @@ export const readExplanation = async (
     friends: (await readFalseFriends(body.id)).filter(f =>
       f.senses.some(s => s.uses.some(u => u.body === body.id && delivered.some(x => x.setting === u.setting))),
     ),
+    optics: opticsOf(body, outcome),
     ways,
     conflicts: conflicts.filter(c => c.must === dimensionId || c.against.includes(dimensionId)).map(conflictWords),
   }

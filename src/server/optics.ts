@@ -1,8 +1,10 @@
 import 'server-only'
 import { type CameraFigures, cameraFigures, type LensFigures, lensFigures } from '@/core/optics/figures'
 import type * as v from 'valibot'
-import { allTroubles, answerTo, isQuestion, questionTitle } from '@/core/optics/answers'
+import { allTroubles, answerTo, isQuestion } from '@/core/optics/answers'
+import { questionTitle } from '@/core/optics/titles'
 import type { Answer, QuestionId } from '@/core/optics/answers/answer'
+import { framedAlike } from '@/core/optics/answers/framing'
 import { keepIn } from '@/core/optics/keep'
 import { sceneOf, standingOf } from '@/core/optics/kept'
 import { freeCamera, freeLens, reckon } from '@/core/optics/reckon'
@@ -48,10 +50,18 @@ export const readFiguresFor = async (
   }
 }
 
-/** An answer to one question about a scene, with what could not be as it was asked. */
-export const answerOptics = async (question: QuestionId, scene: Scene, units: Units) => {
-  const { camera, lens } = await readFiguresFor(scene)
-  const r = reckon(scene, camera, lens, units)
+/**
+ * An answer to one question about a scene, with what could not be as it was asked.
+ *
+ * @param on asks it of another body, framed the same
+ */
+export const answerOptics = async (question: QuestionId, scene: Scene, units: Units, on?: string) => {
+  const own = await readFiguresFor(scene)
+  const { camera, lens } =
+    on === undefined || on === scene.body
+      ? own
+      : framedAlike(own.camera, (await readFiguresFor({ ...scene, body: on })).camera, own.lens, scene.focalMm)
+  const r = reckon({ ...scene, focalMm: camera === own.camera ? scene.focalMm : lens.focalTo }, camera, lens, units)
   return { answer: answerTo(question, r), troubles: allTroubles(r), r }
 }
 
@@ -84,6 +94,11 @@ export const keepOptics = async (
       'Cannot be kept so',
       'This answer asks nothing of a camera; keep it as a figure or as a note.',
     )
+  const noSuchLayer = (name: string) =>
+    new RequestError(422, 'No such layer', `${name} has no layer of its own called “${request.layer ?? ''}”.`)
+  // Looked at before a draft is begun for nothing.
+  const { document: now } = await readStandard(standardId)
+  if (!keepIn(now, r, answer, request)) throw noSuchLayer(now.name)
   const { id, version } = await openDraft(standardId, actor)
   const { document, revision, state } = await readStandard(refText({ id, version }))
   if (state !== 'draft')
@@ -93,12 +108,7 @@ export const keepOptics = async (
       `Version ${version} of ${document.name} is in review: take it back into work first.`,
     )
   const kept = keepIn(document, r, answer, request)
-  if (!kept)
-    throw new RequestError(
-      422,
-      'No such layer',
-      `${document.name} has no layer of its own called “${request.layer ?? ''}”.`,
-    )
+  if (!kept) throw noSuchLayer(document.name)
   const saved = await saveStandardDraft(
     id,
     version,

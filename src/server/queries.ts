@@ -165,6 +165,8 @@ export const saveStandardSchema = v.strictObject({
 export const opticsSchema = v.strictObject({
   scene: v.optional(partialSceneSchema, {}),
   units: v.optional(v.picklist(['metric', 'imperial']), 'metric'),
+  /** Another body to ask it of, framed the same. */
+  on: v.optional(id),
 })
 /** An answer of the Optics desk that is kept in the draft of a standard. */
 export const keepCalculationSchema = v.strictObject({

@@ -123,6 +123,8 @@ export const theme = createTheme({
     MuiCssBaseline: {
       styleOverrides: {
         ':root': Object.fromEntries(Object.entries(SIZES).map(([name, px]) => [`--${name}`, `${px}px`])),
+        // A link in running text: told from the text by its line, legible in both themes.
+        'a:not([class])': { color: 'inherit' },
         ':focus-visible': { outline: '3px solid var(--mui-palette-own-marigold-main)', outlineOffset: '2px' },
         '@media (prefers-reduced-motion: reduce)': {
           '*, *::before, *::after': { animationDuration: '0.01ms !important', transitionDuration: '0.01ms !important' },

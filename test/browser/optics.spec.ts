@@ -165,6 +165,30 @@ test('stilts against the evening sun: a figure on the card, which says when the 
   await expect(figures).toContainText('Changed under it: closest focus: was 1 m, is 1.2 m')
 })
 
+test('what is on the desk is told where a decision needs it: in the guide, and beside an area in the Concordance', async ({
+  page,
+  optics,
+  standard,
+  concordance,
+}) => {
+  await optics.open('?bodies=sorrel,tollgate')
+  await optics.choose('Body', 'Aurelle Sorrel')
+  await optics.choose('Lens', 'Aurelle Longreach 70-200 mm')
+  await optics.type('Focal length, mm', '135')
+  await optics.type('Distance', '8 m')
+  await expect(page).toHaveURL(/distance/)
+  await concordance.open('?standard=ring-action&bodies=sorrel,tollgate')
+  await concordance.cell('Area', 'Block 21').first().click()
+  await expect(concordance.explanation).toContainText(/Block 21 on the subject: \d+ cm × \d+ cm/)
+  await expect(concordance.explanation).toContainText('standing person at 8 m, framed the same, as on your desk')
+
+  await standard.open('ring-action', '?version=3&part=guide')
+  for (const words of ['people', 'slowly', 'focus, then turn the camera']) await standard.answer(words)
+  await page.getByRole('tab', { name: /^How to shoot/ }).click()
+  const advice = page.getByRole('article', { name: 'Turn the camera only as far as depth allows' })
+  await expect(advice).toContainText('Recompose, or move the point? You may recompose: the plane moves')
+})
+
 test('what cannot be is said with the nearest that can, and the picture stays', async ({
   page,
   optics,

@@ -201,6 +201,7 @@ describe('links', () => {
       'Lenses',
       'Standards',
       'Concordance',
+      'Optics desk',
       'Compare',
       'Reasoning',
       'Cards',

@@ -8,6 +8,7 @@ import type { Level } from '@/core/standards'
 import type { AlternativeView, ExplanationView } from '@/server/explanation'
 import { FalseFriends } from '@/ui/FalseFriends'
 import { NearestWays } from '@/ui/NearestWays'
+import { DeskAnswer } from '@/ui/optics/DeskAnswer'
 import { AlignmentMark } from '@/ui/AlignmentMark'
 import { Eyebrow, Facts, MenuPath, PlainList } from '@/ui/pieces'
 import { LinkButton } from '@/ui/links'
@@ -75,6 +76,7 @@ const ExplanationContent = ({ explanation: e }: { explanation: ExplanationView }
         </Typography>
       )}
       <NearestWays ways={e.ways.slice(0, 2)} />
+      {e.optics && <DeskAnswer question={e.optics.question} change={e.optics.scene} on={e.body.id} />}
       {e.friends.length > 0 && (
         <Box sx={{ mt: 1 }}>
           <Typography variant="h3">False friends</Typography>

@@ -3,7 +3,7 @@
 import { Box, Button, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { type ReactNode, useId, useState } from 'react'
-import { questionTitle } from '@/core/optics/answers'
+import { questionTitle } from '@/core/optics/titles'
 import type { Answer, Figure } from '@/core/optics/answers/answer'
 import { PlainList } from '@/ui/pieces'
 

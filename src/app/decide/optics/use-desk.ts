@@ -9,12 +9,10 @@ import type { DeskFigures } from '@/server/optics'
 import { useAddress } from '@/ui/address'
 import { useUndoKeys } from '@/ui/DraftStatus'
 import { writeLocal } from '@/ui/local'
+import { DESK_KEY } from '@/ui/optics/desk-scene'
 import { useUnits } from '@/ui/units'
 import type { Desk } from './desk'
 import { sceneStore } from './scene-store'
-
-/** The scene that was last on the desk of this device. */
-export const DESK_KEY = 'coherion-optics-scene'
 
 /** An address is written once a movement rests. */
 const REST_MS = 250
@@ -49,6 +47,26 @@ const beginning = (figures: DeskFigures, inHand: readonly string[]): Scene => {
   return { ...BEGINNING, ...withBody(BEGINNING, camera, figures.lenses) }
 }
 
+/** A scene from an address; a body without a lens gets one that goes onto it, and a lens a body. */
+const sceneIn = (text: string, figures: DeskFigures): Scene => {
+  const scene = sceneFromText(text)
+  const lens = figures.lenses.find(l => l.id === scene.lens)
+  if (scene.body && !lens)
+    return {
+      ...scene,
+      ...withBody(
+        scene,
+        figures.cameras.find(c => c.id === scene.body),
+        figures.lenses,
+      ),
+    }
+  if (lens && !scene.body) {
+    const camera = figures.cameras.find(c => lensesFor(c, [lens]).length > 0)
+    return { ...scene, body: camera?.id ?? '' }
+  }
+  return scene
+}
+
 /** The desk: one scene, and everything that follows from it. */
 export const useOpticsDesk = (
   figures: DeskFigures,
@@ -60,7 +78,7 @@ export const useOpticsDesk = (
   readonly canUndo: boolean
   readonly canRedo: boolean
 } => {
-  const [store] = useState(() => sceneStore(text === undefined ? beginning(figures, inHand) : sceneFromText(text)))
+  const [store] = useState(() => sceneStore(text === undefined ? beginning(figures, inHand) : sceneIn(text, figures)))
   const scene = useSyncExternalStore(store.subscribe, store.get, store.get)
   const [units] = useUnits()
   const { set } = useAddress()

@@ -124,7 +124,7 @@ export const areaAnswer: Question = r => {
         ? [`With steadier hands (${angleWords(finest.slack)}) ${finest.label} would do.`]
         : []),
       ...(!best && areas.length > 0
-        ? ['A wider view of the subject helps: nearer, or a longer lens; or a monopod.']
+        ? ['Go nearer, steady the camera on a monopod, or take a shorter lens, whose areas cover more of the subject.']
         : []),
       ...(found ? [found] : []),
       ...(best?.guessed ? [`The size of ${best.label} is only guessed in the profile.`] : []),

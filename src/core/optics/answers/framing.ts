@@ -86,6 +86,35 @@ export const framings = (
   )
 }
 
+/**
+ * A lens that frames on one body as another lens does on another: for comparing bodies that no one lens goes onto.
+ *
+ * @param focalMm of the lens on the body that is known
+ */
+export const framedAlike = (
+  from: CameraFigures,
+  to: CameraFigures,
+  lens: LensFigures,
+  focalMm: number,
+): { readonly camera: CameraFigures; readonly lens: LensFigures } => {
+  const scale = diagonalMm(to) / diagonalMm(from)
+  const focal = Math.min(lens.focalTo, Math.max(lens.focalFrom, focalMm)) * scale
+  const widest = widestAt(lens, focal / scale)
+  return {
+    camera: to,
+    lens: {
+      ...lens,
+      id: undefined,
+      name: 'a lens that frames the same',
+      focalFrom: focal,
+      focalTo: focal,
+      widestFrom: widest,
+      widestTo: widest,
+      magnification: lens.magnification === undefined ? undefined : Math.min(1, lens.magnification * scale),
+    },
+  }
+}
+
 /** @example focalWords(763.2) // '763 mm' */
 const focalWords = (mm: number): string => `${plain(mm, mm < 1000 ? 3 : 4)} mm`
 

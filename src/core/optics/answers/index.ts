@@ -14,25 +14,23 @@ import { recomposeAnswer } from './recompose'
 import { shutterAnswer } from './shutter'
 
 /** The ten questions, in the order in which they are asked. */
-const ANSWERS: Readonly<Record<QuestionId, { readonly title: string; readonly answer: Question }>> = {
-  depth: { title: 'How deep is it sharp?', answer: depthAnswer },
-  recompose: { title: 'Recompose, or move the point?', answer: recomposeAnswer },
-  area: { title: 'Which area fits?', answer: areaAnswer },
-  limiter: { title: 'Which limiter position?', answer: limiterAnswer },
-  framing: { title: 'What does it frame like?', answer: framingAnswer },
-  crop: { title: 'Step back and crop?', answer: cropAnswer },
-  shutter: { title: 'Is the time short enough?', answer: shutterAnswer },
-  miss: { title: 'What does a miss look like?', answer: missAnswer },
-  light: { title: 'Where is the sun?', answer: lightAnswer },
-  air: { title: 'Does the air hold still?', answer: airAnswer },
+const ANSWERS: Readonly<Record<QuestionId, Question>> = {
+  depth: depthAnswer,
+  recompose: recomposeAnswer,
+  area: areaAnswer,
+  limiter: limiterAnswer,
+  framing: framingAnswer,
+  crop: cropAnswer,
+  shutter: shutterAnswer,
+  miss: missAnswer,
+  light: lightAnswer,
+  air: airAnswer,
 }
-
-export const questionTitle = (id: QuestionId): string => ANSWERS[id].title
 
 /** @example isQuestion('depth') // true */
 export const isQuestion = (id: string): id is QuestionId => (QUESTIONS as readonly string[]).includes(id)
 
-export const answerTo = (id: QuestionId, r: Reckoned): Answer => ANSWERS[id].answer(r)
+export const answerTo = (id: QuestionId, r: Reckoned): Answer => ANSWERS[id](r)
 
 /** All ten, in their order. */
 export const allAnswers = (r: Reckoned): readonly Answer[] => QUESTIONS.map(id => answerTo(id, r))

@@ -14,6 +14,7 @@ import { CoverageDrawing } from '@/ui/CoverageDrawing'
 import { CautionNote, Facts, Page, Section, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { Schematic } from '@/ui/Schematic'
+import { BEGINNING, sceneText } from '@/core/optics/scene'
 import { KeptLink, LinkButton } from '@/ui/links'
 import { FalseFriends } from '@/ui/FalseFriends'
 import { MenuTree } from './MenuTree'
@@ -68,6 +69,9 @@ export const BodyView = ({
         </Box>
         <Wrap sx={{ alignItems: 'flex-start' }}>
           <LinkButton to={`/name/bodies/${body.id}/edit`}>Edit</LinkButton>
+          <LinkButton to="/decide/optics" more={{ scene: sceneText({ ...BEGINNING, body: body.id }) }}>
+            On the Optics desk
+          </LinkButton>
           <LinkButton to={`/set/cards/${body.id}`} variant="contained">
             Open the card
           </LinkButton>

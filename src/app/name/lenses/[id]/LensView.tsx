@@ -4,6 +4,7 @@ import { Alert, Box, Button, Typography } from '@mui/material'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { distanceWords } from '@/core/lenses/distance'
 import { type Lens, lensWarnings, turnsAgainst } from '@/core/lenses/schema'
+import { BEGINNING, sceneText } from '@/core/optics/scene'
 import { linkTo } from '@/ui/address'
 import type { LastChange } from '@/server/lenses'
 import { LimiterDrawing } from '@/ui/LimiterDrawing'
@@ -54,6 +55,14 @@ export const LensView = ({
         </Box>
         <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
           <UnitsSwitch />
+          <LinkButton
+            to="/decide/optics"
+            more={{
+              scene: sceneText({ ...BEGINNING, lens: lens.id, focalMm: lens.focalMm.to, fNumber: lens.maxAperture.to }),
+            }}
+          >
+            On the Optics desk
+          </LinkButton>
           <LinkButton to={`/name/lenses/${lens.id}/edit`}>Edit</LinkButton>
         </Box>
       </Box>

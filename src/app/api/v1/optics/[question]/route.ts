@@ -11,7 +11,7 @@ export const POST = (request: Request, { params }: { params: Promise<{ question:
     const { question } = await params
     if (!isQuestion(question))
       throw new RequestError(404, 'No such question', `“${question.slice(0, 40)}” is none of ${QUESTIONS.join(', ')}.`)
-    const { scene, units } = expectShape(opticsSchema, await readJson(request, 'scene', MOST_BODY_BYTES), 'scene')
-    const { answer: found, troubles } = await answerOptics(question, scene, units)
+    const { scene, units, on } = expectShape(opticsSchema, await readJson(request, 'scene', MOST_BODY_BYTES), 'scene')
+    const { answer: found, troubles } = await answerOptics(question, scene, units, on)
     return Response.json({ ...found, troubles })
   })

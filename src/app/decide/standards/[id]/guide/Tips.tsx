@@ -3,7 +3,9 @@
 import { Box, Button, Typography } from '@mui/material'
 import type { ReactNode } from 'react'
 import { type Advice, type AdviceTopic, type Rescue } from '@/core/guide/tips'
+import type { QuestionId } from '@/core/optics/answers/answer'
 import type { CalledOn } from '@/server/guide'
+import { DeskAnswer } from '@/ui/optics/DeskAnswer'
 import { Eyebrow } from '@/ui/pieces'
 
 /** How to shoot, and when it goes wrong; what is kept goes onto the wall and the cards. */
@@ -52,6 +54,26 @@ const Item = ({
   </Box>
 )
 
+/** Advice that a number decides, and the question of the Optics desk that has it. */
+const WORKED_OUT: Readonly<Record<string, QuestionId>> = {
+  'hand-speed': 'shutter',
+  'moving-speed': 'shutter',
+  'fast-birds': 'shutter',
+  'close-speed': 'shutter',
+  'stop-down': 'depth',
+  'one-depth': 'depth',
+  'step-back': 'crop',
+  'move-point': 'recompose',
+  'recompose-limit': 'recompose',
+  'face-light': 'light',
+  shimmer: 'air',
+}
+
+const WorkedOut = ({ id }: { id: string }) => {
+  const question = WORKED_OUT[id]
+  return question ? <DeskAnswer question={question} isOwnOnly /> : null
+}
+
 export const AdviceList = ({ advice, ...keeping }: Keeping & { advice: readonly Advice[] }) => {
   if (advice.length === 0) return <Nothing what="There is nothing to say about how to shoot yet." />
   const topics = [...new Set(advice.map(a => a.topic))]
@@ -63,6 +85,7 @@ export const AdviceList = ({ advice, ...keeping }: Keeping & { advice: readonly 
         .map(a => (
           <Item key={a.id} id={a.id} title={a.title} {...keeping}>
             <Typography>{a.text}</Typography>
+            <WorkedOut id={a.id} />
             <Typography variant="body2" color="textSecondary">
               Source: {a.source}.
             </Typography>
