@@ -2,6 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { factoryState } from '../core/bodies'
 import { compareVersions } from '../core/bodies/firmware'
 import { isOrdinary } from '../core/language/language'
+import { cameraFigures, lensFigures } from '../core/optics/figures'
+import { standingOf } from '../core/optics/kept'
 import { resolve } from '../core/resolve'
 import { demoBodies, demoLenses, demoPeople, demoStandards, demoUnits } from './world'
 
@@ -99,4 +101,17 @@ it('leaves optical finders with the mirror down for the house baseline', () => {
   if (!baseline) throw new Error('the demo lost a standard')
   expect(optical.map(b => b.model)).toEqual(['Lodge', 'Tollgate', 'Turnpike'])
   for (const b of optical) expect(resolve(b, baseline).state['view'], b.model).toBe('through-the-glass')
+})
+
+describe('what the Optics desk worked out for the demo', () => {
+  it('still is what it says, of bodies and lenses as they are', () => {
+    const kept = demoStandards().flatMap(s => s.layers.flatMap(l => l.calculations ?? []))
+    expect(kept.length).toBeGreaterThan(2)
+    for (const c of kept) {
+      const body = demoBodies().find(b => b.id === c.scene['body'])
+      const lens = demoLenses().find(l => l.id === c.scene['lens'])
+      const standing = standingOf(c, body && cameraFigures(body), lens && lensFigures(lens), 'metric')
+      expect([standing.changed, standing.now?.short, standing.now?.verdict]).toEqual([[], c.short, c.words])
+    }
+  })
 })

@@ -19,7 +19,16 @@ const tidy = (n: number) => Number(n.toFixed(4))
  * Through the finder: the subject at its true share of the frame where it is focused on, again where it is wanted, and
  * the area over it.
  */
-export const FinderView = ({ r, onChange }: { r: Reckoned; onChange: (change: Partial<Scene>) => void }) => {
+export const FinderView = ({
+  r,
+  outlines = false,
+  onChange,
+}: {
+  r: Reckoned
+  /** Every area of the body is drawn over the subject, not only the one in hand. */
+  outlines?: boolean
+  onChange: (change: Partial<Scene>) => void
+}) => {
   const { box, width } = useWidth(420)
   const { scene, frame, camera, units } = r
   const scale = Math.min((width - 2 * PAD) / frame.widthMm, MOST_HEIGHT / frame.heightMm)
@@ -85,6 +94,22 @@ export const FinderView = ({ r, onChange }: { r: Reckoned; onChange: (change: Pa
           <SubjectShape id={scene.subject} className="subject" {...subjectAt(at)} />
           <SubjectShape id={scene.subject} className="ghost" {...subjectAt(to)} />
           <path className="line dashed" d={`M${at.x} ${at.y}L${to.x} ${to.y}`} />
+          {outlines &&
+            camera.areas.flatMap(({ label, size: its }, i) => {
+              if (!its) return []
+              const [across, down] = scene.upright ? [its.height, its.width] : [its.width, its.height]
+              return (
+                <rect
+                  key={`${label} ${i}`}
+                  className="outline"
+                  x={at.x - (across * w) / 2}
+                  y={at.y - (down * h) / 2}
+                  width={across * w}
+                  height={down * h}
+                  rx={2}
+                />
+              )
+            })}
           <rect
             className="area"
             x={at.x - (areaW * w) / 2}

@@ -27,6 +27,7 @@ export const Sheet = styled('svg')(({ theme }) => ({
   '& .subject *, & .ghost *': { vectorEffect: 'non-scaling-stroke', strokeWidth: 1.2 },
   '& .frame': { fill: theme.vars?.palette.background.default, stroke: theme.vars?.palette.own.line },
   '& .area': { fill: theme.vars?.palette.own.marigold.main, fillOpacity: 0.35, stroke: theme.vars?.palette.own.line },
+  '& .outline': { fill: 'none', stroke: theme.vars?.palette.own.line, strokeWidth: 1, strokeOpacity: 0.7 },
   '& .camera': { fill: theme.vars?.palette.own.line },
   '& .grip': {
     fill: theme.vars?.palette.own.marigold.main,

@@ -80,7 +80,7 @@ export const OpticsView = ({
         <Columns>
           <Pictures>
             <Eyebrow component="h2">Through the finder</Eyebrow>
-            <FinderView r={desk.r} onChange={desk.change} />
+            <FinderView r={desk.r} outlines={open === 'area'} onChange={desk.change} />
             <Eyebrow component="h2">From the side, to scale</Eyebrow>
             <SideView r={desk.r} onDistance={distance => desk.change({ distance })} />
             <Eyebrow component="h2">Around the subject, enlarged</Eyebrow>

@@ -8,8 +8,8 @@ export interface SceneStore {
   readonly redo: () => void
   readonly canUndo: () => boolean
   readonly canRedo: () => boolean
-  /** The next change is a step of its own, even of the same thing. */
-  readonly settle: () => void
+  /** Begins anew from a scene, with nothing to take back. */
+  readonly open: (scene: Scene) => void
   readonly subscribe: (onChange: () => void) => () => void
 }
 
@@ -63,8 +63,11 @@ export const sceneStore = (first: Scene): SceneStore => {
     },
     canUndo: () => past.length > 0,
     canRedo: () => future.length > 0,
-    settle: () => {
+    open: scene => {
+      past = []
+      future = []
       moving = ''
+      show(scene)
     },
     subscribe: listener => {
       listeners.add(listener)

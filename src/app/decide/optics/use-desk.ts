@@ -87,7 +87,7 @@ export const useOpticsDesk = (
   useEffect(() => {
     if (text !== undefined) return
     const last = window.localStorage.getItem(DESK_KEY)
-    if (last) store.set(sceneFromText(last))
+    if (last) store.open(sceneFromText(last))
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the page opens
   }, [])
 

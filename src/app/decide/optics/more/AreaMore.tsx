@@ -35,10 +35,10 @@ export const AreaMore = () => {
         <Num field="handsDegrees" label="They wander, degrees" />
       </Wrap>
       <PlainList component="ul" aria-label="Areas of this body">
-        {areas.map(a => {
+        {areas.map((a, i) => {
           const isLaid = a.area?.width === scene.areaWidth && a.area.height === scene.areaHeight
           return (
-            <Box component="li" key={a.label}>
+            <Box component="li" key={`${a.label} ${i}`}>
               <Button
                 size="small"
                 color="inherit"
