@@ -412,6 +412,13 @@ describe('what cannot be', () => {
     [{ latitude: 123 }, 'latitude', 90, 'Latitude cannot be 123'],
     [{ ...MARIONETTE, planNear: 0.1, planFar: 3 }, 'planNear', 0.28, 'inside the lens'],
     [{ planNear: 8, planFar: 3 }, 'planNear', 3, 'swapped'],
+    // Typed from the front of a lens of 17 cm, the nearest is told from there too.
+    [
+      { ...MARIONETTE, planFrom: 'front' as const, planNear: 0.05, planFar: 1 },
+      'planNear',
+      0.28 - 0.17,
+      'does not focus nearer',
+    ],
     [{ planFrom: 'front' as const, planNear: 2 }, 'frontMetres', undefined, 'type it'],
   ])('says so with the nearest that can, and answers all the same (%#)', (change, field, nearest, words) => {
     const r = at(change)

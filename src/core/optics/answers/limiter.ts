@@ -68,7 +68,8 @@ export const planTroubles = (r: Reckoned): readonly Trouble[] => {
       ? [
           {
             field: 'planNear' as const,
-            nearest: lens.closestMetres,
+            // In the terms in which it was typed.
+            nearest: lens.closestMetres - (scene.planFrom === 'front' ? (front ?? 0) : 0),
             words: `The lens does not focus nearer than ${say(lens.closestMetres)} from the sensor plane.`,
           },
         ]
