@@ -24,7 +24,9 @@ export default {
     rule(
       'core-is-pure',
       { path: '^src/core' },
-      { path: '^(node_modules/(?!valibot|@valibot|jsonc-parser|minisearch|papaparse|simple-statistics|suncalc)|node:|fs$|path$|http$)' },
+      {
+        path: '^(node_modules/(?!valibot|@valibot|jsonc-parser|minisearch|papaparse|simple-statistics|suncalc)|node:|fs$|path$|http$)',
+      },
       'Core imports nothing from outside but small pure libraries.',
     ),
     rule(

@@ -52,14 +52,8 @@ const answered = page => page.locator('[aria-label="Which bodies can do it"][ari
 const settled = page => page.getByText(/units of .* models have to be set again/).waitFor()
 const levelled = page => page.getByText('What would help most').waitFor()
 const mapped = page => page.getByText('That is the best possible.').waitFor()
-/** Two scenes of the demo on the Optics desk. */
+/** A scene of the demo on the Optics desk. */
 const ROPE = 'body~tollgate*lens~tollgate-500*focalMm~500*distance~40*fNumber~4*time~0.001*placeX~0.3*placeY~0.4'
-const MARIONETTE =
-  'body~sorrel*lens~sorrel-100-macro*focalMm~100*subject~face*subjectWidth~0.08*subjectHeight~0.1*subjectDepth~0.05*partSize~0.012*distance~0.6*fNumber~5.6*placeX~0.15*placeY~0.3'
-const scrolled = page =>
-  page
-    .getByRole('region', { name: 'Recompose, or move the point?' })
-    .evaluate(e => e.scrollIntoView({ block: 'start' }))
 /** A key that another setting keeps, and what its row may say instead. */
 const helped = async page => {
   const step = page.getByRole('listitem').filter({ hasText: 'Rear key A:' })
@@ -95,7 +89,15 @@ const shots = [
   { name: 'body', path: '/name/bodies/sorrel' },
   { name: 'controls', path: `/set/controls${FIVE}&school=two-thumbs`, act: mapped },
   { name: 'optics', path: `/decide/optics?scene=${ROPE}` },
-  { name: 'optics-phone', path: `/decide/optics?ask=recompose&scene=${MARIONETTE}`, viewport: PHONE, act: scrolled },
+  {
+    name: 'bench',
+    path: '/prove/bench/1',
+    act: page =>
+      page
+        .getByText(/would owe a card/)
+        .first()
+        .waitFor(),
+  },
   { name: 'readiness', path: '/keep/readiness' },
   { name: 'card-help-phone', path: '/set/cards/tollgate?unit=tsp-t1', viewport: PHONE, act: helped },
   { name: 'card-phone', path: '/set/cards/pebble', viewport: PHONE, act: tick(2) },

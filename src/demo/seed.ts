@@ -3,6 +3,7 @@ import { resolve } from '../core/resolve'
 import { planSteps } from '../core/steps/plan'
 import type { Db } from '../db/connection'
 import { saveBody, saveLens } from '../db/documents'
+import { addRun, listRuns } from '../db/runs'
 import { readUsualStandard, saveUsualStandard } from '../db/settings'
 import { addComment, addVersion } from '../db/standards'
 import { addPerson } from '../db/people'
@@ -16,6 +17,7 @@ import {
   type DemoLife,
   demoLives,
   demoPeople,
+  demoRuns,
   demoStandards,
   demoVersions,
   type DemoUnit,
@@ -66,6 +68,8 @@ export const seedDemo = async (db: Db, at: string): Promise<void> => {
   if ((await listCarries(db)).length === 0)
     for (const [person, tags] of Object.entries(demoCarries()))
       await setCarried(db, slug(person), { units: tags.map(slug), seen: [] }, at, null)
+  if ((await listRuns(db)).length === 0)
+    for (const { by, run } of demoRuns()) await addRun(db, run, { at, personId: slug(by) })
   if ((await listUnitEvents(db)).size > 0) return
   for (const life of demoLives())
     for (const event of eventsOf(life))

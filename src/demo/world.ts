@@ -1,3 +1,4 @@
+import { parseRun, type Run } from '../core/scales/run'
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { type Body, parseBody } from '../core/bodies'
@@ -151,4 +152,17 @@ export type DemoLife = { readonly tag: string; readonly daysAgo: number; readonl
 export const demoLives = (): readonly DemoLife[] => data('lives.json')
 
 /** Who usually carries which units, by tag. */
+export interface DemoRun {
+  readonly by: string
+  readonly run: Run
+}
+
+/** What the team has measured and not taken up yet. */
+export const demoRuns = (): readonly DemoRun[] =>
+  data<readonly { by: string; run: unknown }[]>('runs.json').map(({ by, run }) => {
+    const parsed = parseRun(run, 'runs.json')
+    if (!parsed.ok) throw new Error(parsed.problems.map(problemWords).join('\n'))
+    return { by, run: parsed.value }
+  })
+
 export const demoCarries = (): Readonly<Record<string, readonly string[]>> => data('carries.json')

@@ -16,6 +16,7 @@ import {
 } from '@/core/resolve'
 import { type Context, effectiveTargets, type Level, type Standard, type Weight } from '@/core/standards'
 import { FURTHEST_METRES } from '@/core/optics/focusing-lens'
+import { MEASURABLE } from '@/core/scales/run'
 import { dimension } from '@/core/vocabulary/dimensions'
 import type { FocusRange, Size } from '@/core/vocabulary/values'
 import { type Grade } from '@/core/vocabulary/grade'
@@ -51,6 +52,8 @@ export interface ExplanationView {
   readonly conflicts: readonly string[]
   /** Words of what it gets that mean something else on another body of the house. */
   readonly friends: readonly FriendView[]
+  /** Whether the time it gets was measured or only declared; for what is timed. */
+  readonly evidence: string | undefined
   /** What the Optics desk can say about what it gets: the question, and what of the scene it is about. */
   readonly optics: OpticsOf | undefined
   /** Where the body has nothing: the nearest ways to get it. */
@@ -60,6 +63,18 @@ export interface ExplanationView {
 export interface OpticsOf {
   readonly question: 'area' | 'limiter'
   readonly scene: Readonly<Record<string, number>>
+}
+
+/** How the amount behind a step is known. */
+const evidenceOf = (body: Body, { target: { dimension: id }, parts }: Outcome): string | undefined => {
+  if (!(MEASURABLE as readonly string[]).includes(id)) return undefined
+  const options = parts.flatMap(p =>
+    p.deliveries.flatMap(d => body.settings.find(s => s.id === d.setting)?.options.find(o => o.id === d.option) ?? []),
+  )
+  const measured = options.flatMap(o => o.measured?.[id] ?? [])[0]
+  if (measured)
+    return `measured ${measured.trials} times${measured.on ? ` on ${measured.on}` : ''}, ${measured.low} to ${measured.high} s`
+  return options.length > 0 ? 'declared, nobody has measured it' : undefined
 }
 
 /** An area is as large as it is on a subject; a search range is worth what a lens travels less. */
@@ -160,6 +175,7 @@ export const readExplanation = async (
     friends: (await readFalseFriends(body.id)).filter(f =>
       f.senses.some(s => s.uses.some(u => u.body === body.id && delivered.some(x => x.setting === u.setting))),
     ),
+    evidence: evidenceOf(body, outcome),
     optics: opticsOf(body, outcome),
     ways,
     conflicts: conflicts.filter(c => c.must === dimensionId || c.against.includes(dimensionId)).map(conflictWords),

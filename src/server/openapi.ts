@@ -165,6 +165,29 @@ export const openApiDocument = () => ({
         },
       },
     },
+    '/api/v1/runs': {
+      get: { summary: 'All measuring runs, newest first', responses: { '200': ok('The runs.', list('runs')) } },
+      post: {
+        summary: 'Stores a measuring run of a scale that its body has',
+        requestBody: { required: true, ...json(reference('SaveRun')) },
+        responses: { '201': ok('Stored.'), ...NOT_THERE, ...UNREADABLE, ...WRONG },
+      },
+    },
+    '/api/v1/runs/{id}': {
+      get: {
+        summary: 'A run in its exchange format; with form=csv its takes as a table',
+        parameters: idParameter,
+        responses: { '200': ok('The run.', reference('Run')), ...NOT_THERE },
+      },
+    },
+    '/api/v1/runs/{id}/effect': {
+      get: {
+        summary: 'What keeping a run would change: the step that each standard in force picks, and who owes a card',
+        parameters: idParameter,
+        responses: { '200': ok('By standard.', list('standards')), ...NOT_THERE, ...WRONG },
+      },
+    },
+    '/api/v1/runs/{id}/kept': change('Takes a run up into the profile of its body', 'put', 'KeepRun'),
     '/api/v1/optics/{question}': {
       post: {
         summary: `A question of the Optics desk about a scene: ${QUESTIONS.join(', ')}; says what cannot be and the nearest that can`,
@@ -285,6 +308,8 @@ export const openApiDocument = () => ({
     schemas: {
       ...formatComponents(),
       NewBody: changeSchema(queries.newBodySchema, 'NewBody'),
+      SaveRun: changeSchema(queries.saveRunSchema, 'SaveRun'),
+      KeepRun: changeSchema(queries.keepRunSchema, 'KeepRun'),
       SaveBody: changeSchema(queries.saveBodySchema, 'SaveBody'),
       SaveLens: changeSchema(queries.saveLensSchema, 'SaveLens'),
       SaveUnit: changeSchema(queries.saveUnitSchema, 'SaveUnit'),

@@ -161,6 +161,10 @@ export const saveStandardSchema = v.strictObject({
   revision,
   what: v.pipe(v.string(), v.minLength(1), v.maxLength(400)),
 })
+/** A measuring run, as its exchange format has it. */
+export const saveRunSchema = v.strictObject({ document: v.unknown() })
+/** Takes a run up into the profile; the revision is the profile's, as somebody looked at it. */
+export const keepRunSchema = v.strictObject({ revision })
 /** A scene for the Optics desk as far as it differs from where a desk begins, and in which units the answer speaks. */
 export const opticsSchema = v.strictObject({
   scene: v.optional(partialSceneSchema, {}),

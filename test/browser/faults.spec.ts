@@ -12,6 +12,7 @@ const EXISTING = {
   units: 'tsp-l1',
   concepts: 'track.hold',
   standards: 'ring-action',
+  runs: '1',
 }
 
 const sendTick = (server: TestServer, step: string) =>
@@ -195,6 +196,7 @@ test.describe('the HTTP interface', () => {
           .replace('{version}', '2')
           .replace('{below}', 'house-baseline')
           .replace('{comment}', '1')
+          .replace('{question}', 'depth')
         const response = await request.fetch(place, { method })
         expect([path, method, response.status()]).not.toEqual([path, method, 404])
         expect([path, method, response.status()]).not.toEqual([path, method, 405])

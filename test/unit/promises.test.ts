@@ -73,6 +73,7 @@ it('every migration is as it was when it first ran somewhere', () => {
       "006-offline.ts": "76a368d3a5df",
       "007-response.ts": "11262590d9d0",
       "008-order.ts": "3d81ec26a881",
+      "009-runs.ts": "c91ec16f674b",
     }
   `)
 })

@@ -206,6 +206,7 @@ describe('links', () => {
       'Reasoning',
       'Cards',
       'Controls',
+      'Bench',
       'Readiness',
       'Kit',
     ])

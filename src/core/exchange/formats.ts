@@ -4,6 +4,7 @@ import { GUIDE_FORMAT, houseGuideSchema, parseHouseGuide } from '../guide/house'
 import { parseState, STATE_FORMAT, type StateOf, stateSchema } from '../kit/state-file'
 import { LENS_FORMAT, lensSchema, parseLens } from '../lenses/schema'
 import type { Parsed } from '../reading/problem'
+import { parseRun, RUN_FORMAT, runSchema } from '../scales/run'
 import { parseStandard, STANDARD_FORMAT, standardSchema } from '../standards'
 import { BUNDLE_FORMAT, bundleSchema, parseBundle } from './bundle'
 
@@ -70,6 +71,14 @@ export const FORMATS = {
     schema: houseGuideSchema,
     read: parseHouseGuide,
     example: 'guide.json',
+  },
+  run: {
+    name: RUN_FORMAT,
+    about: 'a measuring run of a scale',
+    component: 'Run',
+    schema: runSchema,
+    read: parseRun,
+    example: 'run.json',
   },
   state: {
     name: STATE_FORMAT,

@@ -7,6 +7,7 @@ import * as keep from './005-keep'
 import * as offline from './006-offline'
 import * as response from './007-response'
 import * as order from './008-order'
+import * as runs from './009-runs'
 
 interface Migration {
   readonly name: string
@@ -23,6 +24,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '006-offline', up: offline.up },
   { name: '007-response', up: response.up },
   { name: '008-order', up: order.up },
+  { name: '009-runs', up: runs.up },
 ]
 
 export const migrationSource: Knex.MigrationSource<Migration> = {

@@ -35,6 +35,11 @@ export const STAGES: readonly Stage[] = [
     ],
   },
   {
+    key: 'p',
+    label: 'Prove',
+    views: [{ label: 'Bench', path: '/prove/bench' }],
+  },
+  {
     key: 'k',
     label: 'Keep',
     views: [

@@ -94,6 +94,7 @@ const ExplanationContent = ({ explanation: e }: { explanation: ExplanationView }
           { name: 'gets', value: e.gets },
           ...(e.delivered.length ? [{ name: 'menu', value: <MenuPaths delivered={e.delivered} /> }] : []),
           { name: 'because', value: <Typography variant="body2">{e.reason}</Typography> },
+          ...(e.evidence ? [{ name: 'known', value: e.evidence }] : []),
           { name: 'from', value: `${e.from}, ${WEIGHT_SENTENCE[e.weight]}` },
           ...(e.over.length ? [{ name: 'instead of', value: e.over.join('; ') }] : []),
           ...(e.level ? [{ name: 'alike', value: `held to ${e.level}` }] : []),

@@ -1,0 +1,130 @@
+'use client'
+
+import { Alert, Box, Button, Skeleton, Typography } from '@mui/material'
+import type { RunEffect, RunView } from '@/server/bench'
+import { TakesDrawing } from '@/ui/TakesDrawing'
+import { LinkButton } from '@/ui/links'
+import { Page, PlainList, Section, Wrap } from '@/ui/pieces'
+import { Trouble } from '@/ui/Trouble'
+import { useFetched } from '@/ui/use-fetched'
+import { useSend } from '@/ui/use-send'
+import { When } from '@/ui/When'
+
+const secondsWords = (s: number | 'always'): string => (s === 'always' ? 'always' : `${Number(s.toPrecision(2))} s`)
+
+const DIRECTION_WORDS: Readonly<Record<RunView['direction'], string>> = {
+  rising: 'Later steps take longer.',
+  falling: 'Later steps are quicker.',
+  unordered: 'These steps are no scale: each stands for itself.',
+  unclear: 'Which way the scale runs cannot be told from these takes.',
+}
+
+/** Steps with fewer takes stay as they are declared. */
+const LEAST = 3
+
+/** What a run comes to, what keeping it would change, and keeping it. */
+export const RunResult = ({ run }: { run: RunView }) => {
+  const { send, isBusy, problem } = useSend()
+  const { value: effect, problem: unread } = useFetched<{ standards: readonly RunEffect[] }>({
+    address: `/api/v1/runs/${run.id}/effect`,
+    at: run.keptAt,
+  })
+  const changed = effect?.standards.filter(e => e.isChanged) ?? []
+  const short = run.steps.filter(s => s.takes.length < LEAST)
+  const odd = run.steps.flatMap(s =>
+    s.takes.flatMap((t, i) => (t.isOdd ? [`${s.label}, take ${i + 1}: ${secondsWords(t.seconds)}`] : [])),
+  )
+  const keep = () => send('PUT', `/api/v1/runs/${run.id}/kept`, { revision: run.body.revision })
+  return (
+    <Page>
+      <Typography color="textSecondary">
+        {run.body.name} · firmware {run.firmware}
+        {run.unit && ` · ${run.unit}`} · {run.on}
+      </Typography>
+      <Typography variant="h1">{run.label}, measured by thumb</Typography>
+      <Typography sx={{ mt: 0.5 }}>
+        {DIRECTION_WORDS[run.direction]}{' '}
+        {run.reaction > 0 && `${Number(run.reaction.toFixed(2))} s for the thumb are taken off.`}
+      </Typography>
+      {run.keptAt && (
+        <Alert severity="success" sx={{ mt: 1.5 }}>
+          In the profile of {run.body.model} since <When at={run.keptAt} />.
+        </Alert>
+      )}
+      <Section title={run.setting}>
+        <TakesDrawing steps={run.steps} />
+        <PlainList component="ul" sx={{ mt: 2, maxWidth: 720 }}>
+          {run.steps.map(s => (
+            <Box
+              component="li"
+              key={s.id}
+              sx={{
+                py: 0.75,
+                borderBottom: 1,
+                borderColor: 'divider',
+                display: 'grid',
+                gridTemplateColumns: { xs: '1fr', sm: '1.2fr 1fr 1.6fr' },
+                columnGap: 2,
+              }}
+            >
+              <Typography variant="strong" component="span">
+                {s.label}
+              </Typography>
+              <Typography variant="figure">{secondsWords(s.seconds)}</Typography>
+              <Typography variant="body2" color="textSecondary">
+                {s.takes.length} takes, {secondsWords(s.band[0])} to {secondsWords(s.band[1])} nine times of ten
+                {s.never > 0 && `, ${s.never} of them never`}
+                {s.declared !== undefined && `; declared ${s.declared} s`}
+              </Typography>
+            </Box>
+          ))}
+        </PlainList>
+        {run.alike.map(([a, b]) => (
+          <Typography key={a + b} sx={{ mt: 1 }}>
+            {a} and {b} cannot be told apart by these takes.
+          </Typography>
+        ))}
+        {short.length > 0 && (
+          <Typography sx={{ mt: 1 }}>
+            Fewer than {LEAST} takes: {short.map(s => s.label).join(', ')}. What is declared stays there.
+          </Typography>
+        )}
+        {odd.length > 0 && (
+          <Typography sx={{ mt: 1 }}>Far from the others, and counted all the same: {odd.join('; ')}.</Typography>
+        )}
+      </Section>
+      {!run.keptAt && (
+        <Section title="What keeping it changes">
+          {!effect && !unread && <Skeleton height={60} variant="rounded" />}
+          <Trouble words={unread} />
+          {effect && changed.length === 0 && <Typography>No standard in force picks another step.</Typography>}
+          <PlainList component="ul">
+            {changed.map(e => (
+              <Box component="li" key={e.standard} sx={{ py: 0.75 }}>
+                <Typography>
+                  <b>{e.name}</b>: {e.after} instead of {e.before}
+                  {e.units.length > 0 && `; ${e.units.join(', ')} would owe a card`}
+                </Typography>
+              </Box>
+            ))}
+          </PlainList>
+        </Section>
+      )}
+      <Trouble words={problem} sx={{ mt: 2 }} />
+      <Wrap sx={{ mt: 3 }}>
+        {!run.keptAt && (
+          <Button variant="contained" disabled={isBusy} onClick={() => void keep()}>
+            Keep it in the profile of {run.body.model}
+          </Button>
+        )}
+        <LinkButton to={`/name/bodies/${run.body.id}`}>The profile</LinkButton>
+        <Button component="a" href={`/api/v1/runs/${run.id}?form=csv`}>
+          Takes as a table (CSV)
+        </Button>
+        <Button component="a" href={`/api/v1/runs/${run.id}`} download={`run-${run.id}.json`}>
+          As a file
+        </Button>
+      </Wrap>
+    </Page>
+  )
+}

@@ -1,0 +1,287 @@
+import 'server-only'
+import { type Body, bodyAt, choiceWordsById, compareVersions, versionsOf, withFormAt } from '@/core/bodies'
+import { parseJson, type Parsed } from '@/core/reading/problem'
+import { type ScaleFit } from '@/core/scales/fit'
+import {
+  type Measured,
+  measurableOn,
+  parseRun,
+  reactionOf,
+  resultOf,
+  type Run,
+  scaleOf,
+  takesOf,
+  withMeasured,
+} from '@/core/scales/run'
+import { refText } from '@/core/standards'
+import { dimension } from '@/core/vocabulary/dimensions'
+import * as db from '@/db/runs'
+import type { Actor } from './actor'
+import { saveBody } from './authoring'
+import {
+  firmwareOf,
+  formOf,
+  listStandards,
+  readBodies,
+  readBody,
+  readStandard,
+  revisionOf,
+  type Revised,
+  units,
+} from './catalogue'
+import { resolveStored } from './concordance'
+import { database } from './database'
+import { invalid, notFound, RequestError } from './problems'
+
+/** The Bench: measuring runs, what they come to, and what profiles take up of them. */
+
+export interface MeasurableView {
+  readonly body: string
+  readonly name: string
+  readonly firmware: string
+  readonly units: readonly string[]
+  readonly scales: readonly {
+    readonly dimension: Run['dimension']
+    readonly label: string
+    readonly about: string
+    readonly setting: string
+    readonly settingLabel: string
+    readonly isScale: boolean
+    readonly steps: readonly {
+      readonly id: string
+      readonly label: string
+      readonly seconds: number | undefined
+      readonly measured: boolean
+    }[]
+  }[]
+}
+
+const scaleView = ({ dimension: id, setting, steps, isScale }: Measured): MeasurableView['scales'][number] => ({
+  dimension: id,
+  label: dimension(id).label,
+  about: dimension(id).about,
+  setting: setting.id,
+  settingLabel: setting.label,
+  isScale,
+  steps: steps.map(s => ({
+    id: s.option.id,
+    label: s.option.label,
+    seconds: s.seconds,
+    measured: s.option.measured?.[id] !== undefined,
+  })),
+})
+
+/** What can be measured on each body of the house, at the firmware that its units run. */
+export const readMeasurable = async (): Promise<readonly MeasurableView[]> => {
+  const [bodies, owned] = await Promise.all([readBodies(), units()])
+  return bodies.flatMap(b => {
+    const firmware = firmwareOf(b.document, owned)
+    const scales = measurableOn(formOf(b, firmware)).map(scaleView)
+    if (scales.length === 0) return []
+    const name = `${b.document.maker} ${b.document.model}`
+    const tags = owned.filter(u => u.body_id === b.document.id).map(u => u.tag)
+    return [{ body: b.document.id, name, firmware, units: tags, scales }]
+  })
+}
+
+export interface RunHeading {
+  readonly id: number
+  readonly body: string
+  readonly label: string
+  readonly on: string
+  readonly person: string | null
+  readonly keptAt: string | null
+}
+
+export const listRuns = async (): Promise<readonly RunHeading[]> => {
+  const bodies = new Map((await readBodies()).map(b => [b.document.id, b.document.model]))
+  return (await db.listRuns(await database())).map(r => ({
+    id: r.id,
+    body: bodies.get(r.body_id) ?? r.body_id,
+    label: dimension(r.dimension).label,
+    on: r.measured_on,
+    person: r.person,
+    keptAt: r.kept_at,
+  }))
+}
+
+const expectRead = <T>(parsed: Parsed<T>): T => {
+  if (!parsed.ok) throw invalid(parsed.problems)
+  return parsed.value
+}
+
+/** The body of a run as it is at the run's firmware. @throws RequestError 422 where it has no such scale */
+const bodyOf = async (run: Run): Promise<{ readonly stored: Revised<Body>; readonly form: Body }> => {
+  const stored = await readBody(run.body)
+  const { from, to } = stored.document.firmware
+  if (compareVersions(run.firmware, from) < 0 || compareVersions(run.firmware, to) > 0)
+    throw new RequestError(
+      422,
+      'No such firmware',
+      `The profile of ${stored.document.model} covers ${from} to ${to}, and not ${run.firmware}.`,
+    )
+  const form = bodyAt(stored.document, run.firmware)
+  if (!scaleOf(form, run))
+    throw new RequestError(
+      422,
+      'No such scale',
+      `${stored.document.model} has no scale of ${dimension(run.dimension).label} in “${run.setting}”.`,
+    )
+  return { stored, form }
+}
+
+/** Stores a run. @throws RequestError 422 where it cannot be read, or its body has no such scale */
+export const saveRun = async (value: unknown, actor: Actor): Promise<{ readonly id: number }> => {
+  const run = expectRead(parseRun(value, 'run'))
+  const { form } = await bodyOf(run)
+  const steps = new Set(scaleOf(form, run)?.steps.map(s => s.option.id))
+  const strange = run.takes.find(t => !steps.has(t.step))
+  if (strange) throw new RequestError(422, 'No such step', `“${strange.step}” is no step of “${run.setting}”.`)
+  return { id: await db.addRun(await database(), run, actor) }
+}
+
+/** @throws RequestError 404 */
+export const readRunRow = async (id: string) => {
+  const row = /^\d+$/.test(id) ? await db.findRun(await database(), Number(id)) : undefined
+  if (!row) throw notFound('run', id)
+  return { row, run: expectRead(parseRun(expectRead(parseJson(row.document, 'run')), 'run')) }
+}
+
+export interface RunView {
+  readonly id: number
+  readonly body: { readonly id: string; readonly name: string; readonly model: string; readonly revision: number }
+  readonly firmware: string
+  readonly unit: string | undefined
+  readonly label: string
+  readonly about: string
+  readonly setting: string
+  readonly on: string
+  readonly note: string | undefined
+  readonly reaction: number
+  readonly keptAt: string | null
+  readonly direction: ScaleFit['direction']
+  readonly alike: readonly (readonly [string, string])[]
+  readonly steps: readonly {
+    readonly id: string
+    readonly label: string
+    readonly declared: number | undefined
+    readonly seconds: number | 'always'
+    readonly band: readonly [number, number]
+    readonly never: number
+    readonly takes: readonly { readonly seconds: number; readonly isOdd: boolean; readonly never: boolean }[]
+  }[]
+}
+
+/** A run and what it comes to. */
+export const readRun = async (id: string): Promise<RunView> => {
+  const { row, run } = await readRunRow(id)
+  const { stored, form } = await bodyOf(run)
+  const fit = resultOf(form, run)
+  const scale = scaleOf(form, run)
+  const labelOf = (step: string) => scale?.steps.find(s => s.option.id === step)?.option.label ?? step
+  const takes = takesOf(run)
+  return {
+    id: row.id,
+    body: {
+      id: run.body,
+      name: `${stored.document.maker} ${stored.document.model}`,
+      model: stored.document.model,
+      revision: revisionOf(stored),
+    },
+    firmware: run.firmware,
+    unit: run.unit,
+    label: dimension(run.dimension).label,
+    about: dimension(run.dimension).about,
+    setting: scale?.setting.label ?? run.setting,
+    on: run.on,
+    note: run.note,
+    reaction: reactionOf(run),
+    keptAt: row.kept_at,
+    direction: fit.direction,
+    alike: fit.alike.map(([a, b]) => [labelOf(a), labelOf(b)] as const),
+    steps: fit.steps.map(s => ({
+      id: s.step,
+      label: labelOf(s.step),
+      declared: scale?.steps.find(x => x.option.id === s.step)?.seconds,
+      seconds: s.seconds,
+      band: s.band,
+      never: s.never,
+      takes: takes
+        .filter(t => t.step === s.step)
+        .map((t, i) => ({ seconds: t.seconds, isOdd: s.odd.includes(i), never: t.never === true })),
+    })),
+  }
+}
+
+/** The takes of a run as a table. */
+export const takesCsv = async (id: string): Promise<string> => {
+  const { run } = await readRunRow(id)
+  const lines = takesOf(run).map((t, i) => `${i + 1},${t.step},${t.seconds.toFixed(3)},${t.never ? 'never' : ''}`)
+  return ['take,step,seconds,outcome', ...lines].join('\r\n') + '\r\n'
+}
+
+/** The form that runs at a firmware is the newest that is not newer. */
+const formVersionOf = (body: Body, firmware: string): string =>
+  versionsOf(body).findLast(v => compareVersions(v, firmware) <= 0) ?? body.firmware.from
+
+const measuredProfile = ({ stored, form }: Awaited<ReturnType<typeof bodyOf>>, run: Run): Body =>
+  withFormAt(
+    stored.document,
+    formVersionOf(stored.document, run.firmware),
+    withMeasured(form, run, resultOf(form, run)),
+  )
+
+export interface RunEffect {
+  readonly standard: string
+  readonly name: string
+  /** What the body is set to for it now, and what it would be. */
+  readonly before: string
+  readonly after: string
+  readonly isChanged: boolean
+  /** Units that would owe a card. */
+  readonly units: readonly string[]
+}
+
+/** What keeping a run changes: which step each standard in force picks on the body. */
+export const effectOfRun = async (id: string): Promise<readonly RunEffect[]> => {
+  const { run } = await readRunRow(id)
+  const on = await bodyOf(run)
+  const after: Revised<Body> = { document: measuredProfile(on, run), stamp: `${on.stored.stamp}+run${id}` }
+  const [standards, owned] = await Promise.all([listStandards(), units()])
+  const firmware = firmwareOf(on.stored.document, owned)
+  const tags = owned.filter(u => u.body_id === run.body).map(u => u.tag)
+  return Promise.all(
+    standards.map(async ({ id: standardId, name, version }): Promise<RunEffect> => {
+      const standard = await readStandard(refText({ id: standardId, version }))
+      const [was, is] = await Promise.all([
+        resolveStored({ body: on.stored, standard, firmware }),
+        resolveStored({ body: after, standard, firmware }),
+      ])
+      const words = (state: Readonly<Record<string, string>>) =>
+        choiceWordsById(on.form, run.setting, state[run.setting] ?? '')
+      const isChanged = was.state[run.setting] !== is.state[run.setting]
+      return {
+        standard: standardId,
+        name,
+        before: words(was.state),
+        after: words(is.state),
+        isChanged,
+        units: isChanged ? tags : [],
+      }
+    }),
+  )
+}
+
+/**
+ * Takes a run up into the profile of its body.
+ *
+ * @throws RequestError 409 where somebody else has stored the profile since
+ */
+export const keepRun = async (id: string, revision: number, actor: Actor): Promise<{ readonly revision: number }> => {
+  const { row, run } = await readRunRow(id)
+  const document = measuredProfile(await bodyOf(run), run)
+  const what = `measured ${dimension(run.dimension).label}: ${run.takes.length} takes on ${run.on}`
+  const saved = await saveBody(run.body, { document, revision, what }, actor)
+  await db.markKept(await database(), row.id, actor)
+  return { revision: saved.revision }
+}

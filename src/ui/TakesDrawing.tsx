@@ -1,0 +1,77 @@
+'use client'
+
+import { Sheet, useWidth } from './optics/drawing'
+
+interface Step {
+  readonly id: string
+  readonly label: string
+  readonly seconds: number | 'always'
+  readonly band: readonly [number, number]
+  readonly declared: number | undefined
+  readonly takes: readonly { readonly seconds: number; readonly isOdd: boolean; readonly never: boolean }[]
+}
+
+const ROW = 34
+const FOOT = 26
+const TICKS = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50]
+
+/** Every take on an axis of time, step under step: the band is what the step amounts to, the ring what was declared. */
+export const TakesDrawing = ({ steps }: { steps: readonly Step[] }) => {
+  const { box, width } = useWidth(720)
+  const all = steps
+    .flatMap(s => [...s.takes.map(t => t.seconds), s.band[0], s.declared ?? s.band[0]])
+    .filter(s => s > 0)
+  const [least, most] = [Math.max(0.05, Math.min(...all) * 0.8), Math.max(...all, 0.2) * 1.2]
+  const label = Math.min(150, width * 0.32)
+  const x = (seconds: number) =>
+    label + 8 + (Math.log(Math.max(least, seconds) / least) / Math.log(most / least)) * (width - label - 24)
+  const height = steps.length * ROW + FOOT
+  return (
+    <div ref={box}>
+      <Sheet
+        viewBox={`0 0 ${width} ${height}`}
+        height={height}
+        role="img"
+        aria-label={`Takes of ${steps.length} steps: ${steps.map(s => `${s.label} ${s.seconds === 'always' ? 'always' : `${s.seconds.toFixed(2)} s`}`).join(', ')}`}
+      >
+        {TICKS.filter(t => t >= least && t <= most).map(t => (
+          <g key={t}>
+            <path className="thin" d={`M${x(t)} 4V${height - FOOT}`} />
+            <text x={x(t)} y={height - 8} textAnchor="middle">
+              {t} s
+            </text>
+          </g>
+        ))}
+        {steps.map((s, i) => {
+          const y = i * ROW + ROW / 2
+          return (
+            <g key={s.id}>
+              <text className="strong" x={4} y={y + 4}>
+                {s.label.length > 20 ? `${s.label.slice(0, 19)}…` : s.label}
+              </text>
+              <rect
+                className="sharp"
+                x={x(s.band[0])}
+                y={y - 9}
+                width={Math.max(3, x(s.band[1]) - x(s.band[0]))}
+                height={18}
+                rx={3}
+              />
+              {s.takes.map((t, n) => (
+                <circle
+                  key={n}
+                  className={t.isOdd ? 'ghost' : 'subject'}
+                  cx={x(t.seconds)}
+                  cy={y + ((n % 3) - 1) * 4}
+                  r={3.5}
+                />
+              ))}
+              {s.seconds !== 'always' && <path className="plane" d={`M${x(s.seconds)} ${y - 12}v24`} />}
+              {s.declared !== undefined && <circle className="line" cx={x(s.declared)} cy={y} r={6} />}
+            </g>
+          )
+        })}
+      </Sheet>
+    </div>
+  )
+}
