@@ -22,6 +22,7 @@ export const LIMITS: Readonly<Record<TaskName, Limit>> = {
   known: page(20),
   overruler: page(20),
   explanation: page(20),
+  measured: page(10),
   friends: page(20),
   dictionary: page(10),
   isContradictory: page(10),

@@ -2,6 +2,7 @@ import type { cardSheets } from './paper/card-paper'
 import type { standardSheet } from './paper/standard-sheet'
 import { backUpByRule } from '@/db/backups'
 import { known, overruler } from './lives'
+import { measured } from './measured'
 import { explanation, resolution, slots, walk } from './reckon'
 import {
   bundle,
@@ -34,6 +35,7 @@ export const TASKS = {
   known,
   overruler,
   explanation,
+  measured,
   json,
   bundle,
   draft,

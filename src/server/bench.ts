@@ -1,21 +1,12 @@
 import 'server-only'
-import { type Body, bodyAt, choiceWordsById, compareVersions, versionsOf, withFormAt } from '@/core/bodies'
+import { type Body, bodyAt, choiceWordsById, compareVersions } from '@/core/bodies'
 import { parseJson, type Parsed } from '@/core/reading/problem'
 import { type ScaleFit } from '@/core/scales/fit'
-import {
-  type Measured,
-  measurableOn,
-  parseRun,
-  reactionOf,
-  resultOf,
-  type Run,
-  scaleOf,
-  takesOf,
-  withMeasured,
-} from '@/core/scales/run'
+import { type Measured, measurableOn, parseRun, reactionOf, type Run, scaleOf, takesOf } from '@/core/scales/run'
 import { refText } from '@/core/standards'
 import { dimension } from '@/core/vocabulary/dimensions'
 import * as db from '@/db/runs'
+import { share } from '@/pool/documents'
 import type { Actor } from './actor'
 import { saveBody } from './authoring'
 import {
@@ -32,6 +23,8 @@ import {
 import { resolveStored } from './concordance'
 import { database } from './database'
 import { invalid, notFound, RequestError } from './problems'
+import { remember } from './remember'
+import { work } from './working'
 
 /** The Bench: measuring runs, what they come to, and what profiles take up of them. */
 
@@ -147,6 +140,21 @@ export const readRunRow = async (id: string) => {
   return { row, run: expectRead(parseRun(expectRead(parseJson(row.document, 'run')), 'run')) }
 }
 
+/** What a run comes to, and the profile with it; the same for the same profile. */
+const results = remember<ReturnType<typeof measure>>('runs', 200)
+const measure = (stored: Revised<Body>, run: Run) => work('measured', { body: share(stored.document), run })
+const resultFor = (
+  { id, created_at: created }: Pick<db.RunRow, 'id' | 'created_at'>,
+  stored: Revised<Body>,
+  run: Run,
+) => {
+  const key = `${id}|${created}|${stored.stamp}`
+  const result = results.getOr(key, () => measure(stored, run))
+  // What could not be worked out in time is tried again.
+  result.catch(() => results.forget(key))
+  return result
+}
+
 export interface RunView {
   readonly id: number
   readonly body: { readonly id: string; readonly name: string; readonly model: string; readonly revision: number }
@@ -176,7 +184,7 @@ export interface RunView {
 export const readRun = async (id: string): Promise<RunView> => {
   const { row, run } = await readRunRow(id)
   const { stored, form } = await bodyOf(run)
-  const fit = resultOf(form, run)
+  const { fit } = await resultFor(row, stored, run)
   const scale = scaleOf(form, run)
   const labelOf = (step: string) => scale?.steps.find(s => s.option.id === step)?.option.label ?? step
   const takes = takesOf(run)
@@ -220,17 +228,6 @@ export const takesCsv = async (id: string): Promise<string> => {
   return ['take,step,seconds,outcome', ...lines].join('\r\n') + '\r\n'
 }
 
-/** The form that runs at a firmware is the newest that is not newer. */
-const formVersionOf = (body: Body, firmware: string): string =>
-  versionsOf(body).findLast(v => compareVersions(v, firmware) <= 0) ?? body.firmware.from
-
-const measuredProfile = ({ stored, form }: Awaited<ReturnType<typeof bodyOf>>, run: Run): Body =>
-  withFormAt(
-    stored.document,
-    formVersionOf(stored.document, run.firmware),
-    withMeasured(form, run, resultOf(form, run)),
-  )
-
 export interface RunEffect {
   readonly standard: string
   readonly name: string
@@ -244,9 +241,10 @@ export interface RunEffect {
 
 /** What keeping a run changes: which step each standard in force picks on the body. */
 export const effectOfRun = async (id: string): Promise<readonly RunEffect[]> => {
-  const { run } = await readRunRow(id)
+  const { row, run } = await readRunRow(id)
   const on = await bodyOf(run)
-  const after: Revised<Body> = { document: measuredProfile(on, run), stamp: `${on.stored.stamp}+run${id}` }
+  const { profile } = await resultFor(row, on.stored, run)
+  const after: Revised<Body> = { document: profile, stamp: `${on.stored.stamp}+run${id}` }
   const [standards, owned] = await Promise.all([listStandards(), units()])
   const firmware = firmwareOf(on.stored.document, owned)
   const tags = owned.filter(u => u.body_id === run.body).map(u => u.tag)
@@ -279,7 +277,7 @@ export const effectOfRun = async (id: string): Promise<readonly RunEffect[]> => 
  */
 export const keepRun = async (id: string, revision: number, actor: Actor): Promise<{ readonly revision: number }> => {
   const { row, run } = await readRunRow(id)
-  const document = measuredProfile(await bodyOf(run), run)
+  const { profile: document } = await resultFor(row, (await bodyOf(run)).stored, run)
   const what = `measured ${dimension(run.dimension).label}: ${run.takes.length} takes on ${run.on}`
   const saved = await saveBody(run.body, { document, revision, what }, actor)
   await db.markKept(await database(), row.id, actor)

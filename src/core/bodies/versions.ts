@@ -20,6 +20,10 @@ export const bodyAt = (body: Body, firmware: string): Body => {
 /** Every firmware a profile speaks of, oldest first. */
 export const versionsOf = (body: Body): readonly string[] => [body.firmware.from, ...body.updates.map(u => u.id)]
 
+/** The form that runs at a firmware: the newest that is not newer. */
+export const versionAt = (body: Body, firmware: string): string =>
+  versionsOf(body).findLast(v => compareVersions(v, firmware) <= 0) ?? body.firmware.from
+
 /** Everything that differs between two profiles. */
 export const changesBetween = (before: Body, after: Body): readonly Change[] =>
   diff(asJson(before), asJson(after), isWholeInBody)

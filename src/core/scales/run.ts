@@ -110,7 +110,7 @@ const rounded = (n: number): number => Number(n.toPrecision(2))
  * The form of a body after a run is kept: what its steps mean is what was measured, with the trials behind it. Steps
  * that were measured too few times stay as they are declared.
  */
-export const withMeasured = (form: Body, run: Run, fit: ScaleFit): Body => {
+export const withMeasured = (form: Body, run: Run, fit: Pick<ScaleFit, 'steps'>): Body => {
   const d = run.dimension
   const measured = (option: Option): Option => {
     const step = fit.steps.find(s => s.step === option.id)
