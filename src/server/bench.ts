@@ -2,8 +2,20 @@ import 'server-only'
 import { type Body, bodyAt, choiceWordsById, compareVersions } from '@/core/bodies'
 import { parseJson, type Parsed } from '@/core/reading/problem'
 import { type ScaleFit } from '@/core/scales/fit'
-import { type Measured, measurableOn, parseRun, reactionOf, type Run, scaleOf, takesOf } from '@/core/scales/run'
-import { refText } from '@/core/standards'
+import {
+  MEASURABLE,
+  type Measured,
+  measurableOn,
+  parseRun,
+  reactionOf,
+  type Run,
+  scaleOf,
+  takesOf,
+} from '@/core/scales/run'
+import { type Alike, alikeOf, type TimeOnBody } from '@/core/scales/alike'
+import { type Context, effectiveTargets, refText } from '@/core/standards'
+import { toleranceWords, valueWords } from '@/core/vocabulary/words'
+import { eachReckoned } from './worked-out'
 import { dimension } from '@/core/vocabulary/dimensions'
 import * as db from '@/db/runs'
 import { share } from '@/pool/documents'
@@ -282,4 +294,61 @@ export const keepRun = async (id: string, revision: number, actor: Actor): Promi
   const saved = await saveBody(run.body, { document, revision, what }, actor)
   await db.markKept(await database(), row.id, actor)
   return { revision: saved.revision }
+}
+
+export interface AlikeView extends Alike {
+  readonly standard: string
+  readonly label: string
+  readonly wanted: string
+  readonly times: readonly (TimeOnBody & { readonly option: string })[]
+  /** Bodies that have nothing to set it with. */
+  readonly without: readonly string[]
+}
+
+/**
+ * The bodies in hand beside each other in what can be timed, each at the step that it uses under a standard; only
+ * what the standard asks for.
+ */
+export const readAlike = async (
+  ref: string,
+  ids: readonly string[],
+  context: Context,
+): Promise<readonly AlikeView[]> => {
+  const [standard, owned] = await Promise.all([readStandard(ref), units()])
+  const asked = effectiveTargets(standard.document, context).filter(t =>
+    (MEASURABLE as readonly string[]).includes(t.dimension),
+  )
+  const bodies = await Promise.all(ids.map(id => readBody(id)))
+  const { done } = await eachReckoned(
+    bodies,
+    b => b.document.model,
+    async body => {
+      const firmware = firmwareOf(body.document, owned)
+      return { form: formOf(body, firmware), resolution: await resolveStored({ body, standard, firmware, context }) }
+    },
+  )
+  return asked.flatMap((target): readonly AlikeView[] => {
+    const d = dimension(target.dimension)
+    if (typeof target.value !== 'number') return []
+    const times = done.flatMap(({ form, resolution }) => {
+      const outcome = resolution.outcomes.find(o => o.target.dimension === target.dimension)
+      const delivery = outcome?.parts.flatMap(p => p.deliveries)[0]
+      const option = form.settings.find(s => s.id === delivery?.setting)?.options.find(o => o.id === delivery?.option)
+      const seconds = option?.means[target.dimension]
+      if (!option || typeof seconds !== 'number' || seconds <= 0) return []
+      const measured = option.measured?.[target.dimension]
+      const band = measured && ([measured.low, measured.high] as const)
+      return [{ body: form.model, seconds, band, option: option.label }]
+    })
+    return [
+      {
+        ...alikeOf(times, target.value, target.tolerance),
+        standard: standard.document.name,
+        label: d.label,
+        wanted: `${valueWords(d, target.value)}${target.tolerance === undefined ? '' : ` ${toleranceWords(d, target.tolerance)}`}`,
+        times,
+        without: done.map(x => x.form.model).filter(model => !times.some(t => t.body === model)),
+      },
+    ]
+  })
 }

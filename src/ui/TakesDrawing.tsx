@@ -13,6 +13,8 @@ interface Step {
 
 const ROW = 34
 const FOOT = 26
+/** A letter takes about so much room. */
+const LETTER = 6.6
 const TICKS = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50]
 
 /** Every take on an axis of time, step under step: the band is what the step amounts to, the ring what was declared. */
@@ -22,7 +24,7 @@ export const TakesDrawing = ({ steps }: { steps: readonly Step[] }) => {
     .flatMap(s => [...s.takes.map(t => t.seconds), s.band[0], s.declared ?? s.band[0]])
     .filter(s => s > 0)
   const [least, most] = [Math.max(0.05, Math.min(...all) * 0.8), Math.max(...all, 0.2) * 1.2]
-  const label = Math.min(150, width * 0.32)
+  const label = Math.min(210, width * 0.36)
   const x = (seconds: number) =>
     label + 8 + (Math.log(Math.max(least, seconds) / least) / Math.log(most / least)) * (width - label - 24)
   const height = steps.length * ROW + FOOT
@@ -32,7 +34,7 @@ export const TakesDrawing = ({ steps }: { steps: readonly Step[] }) => {
         viewBox={`0 0 ${width} ${height}`}
         height={height}
         role="img"
-        aria-label={`Takes of ${steps.length} steps: ${steps.map(s => `${s.label} ${s.seconds === 'always' ? 'always' : `${s.seconds.toFixed(2)} s`}`).join(', ')}`}
+        aria-label={`${steps.some(s => s.takes.length > 0) ? 'Takes' : 'Times'} of ${steps.length} ${steps.some(s => s.takes.length > 0) ? 'steps' : 'bodies'}: ${steps.map(s => `${s.label} ${s.seconds === 'always' ? 'always' : `${s.seconds.toFixed(2)} s`}`).join(', ')}`}
       >
         {TICKS.filter(t => t >= least && t <= most).map(t => (
           <g key={t}>
@@ -47,7 +49,7 @@ export const TakesDrawing = ({ steps }: { steps: readonly Step[] }) => {
           return (
             <g key={s.id}>
               <text className="strong" x={4} y={y + 4}>
-                {s.label.length > 20 ? `${s.label.slice(0, 19)}…` : s.label}
+                {s.label.length * LETTER > label ? `${s.label.slice(0, Math.floor(label / LETTER) - 1)}…` : s.label}
               </text>
               <rect
                 className="sharp"

@@ -75,7 +75,20 @@ test('a run of the demo: every take on its axis, what it changes, and the way ba
   page,
   expectAccessible,
 }) => {
-  await page.goto('/prove/bench')
+  await page.goto('/prove/bench?standard=ring-action&bodies=sorrel,tollgate,linnet,wicket')
+  const alike = page.getByRole('region', { name: 'Are the bodies in hand alike for Ring action' })
+  await expect(alike).toContainText(/Hold when blocked, wanted 1.2 s ± 30 %\s*Alike within a factor of/)
+  await expect(alike).toContainText('nobody has measured it: Tollgate')
+  await expect(alike).toContainText('Nothing to set it with: Wicket')
+  await expectAccessible()
+  // A file that is no run changes nothing and says why; a run out of another house comes in.
+  const choose = async (name: string, content: unknown) => {
+    const chooser = page.waitForEvent('filechooser')
+    await page.getByRole('button', { name: 'Take a run from a file' }).click()
+    await (await chooser).setFiles({ name, mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(content)) })
+  }
+  await choose('no-run.json', { format: 'coherion.body/1' })
+  await expect(page.getByRole('alert')).toContainText('this file holds a body')
   await page.getByRole('link', { name: /^Tollgate/ }).click()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Hold when blocked, measured by thumb')
   await expect(page.getByRole('img', { name: /^Takes of 5 steps: Stick −2/ })).toBeVisible()

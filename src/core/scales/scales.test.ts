@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { demoBodies } from '../../demo/world'
 import { random } from '../numeric/random'
+import { alikeOf } from './alike'
 import { fitScale, stepFor, type Take } from './fit'
 import { isotonic } from './isotonic'
 import { balancedOrder } from './order'
@@ -188,5 +189,18 @@ describe('a run', () => {
 
   it('written and read again is the same run', () => {
     expect(parseRun(JSON.parse(JSON.stringify(run())), 'run.json')).toEqual({ ok: true, value: run() })
+  })
+})
+
+describe('bodies beside each other', () => {
+  it('are alike within the longest over the shortest; outside is who cannot be inside, however much was meant', () => {
+    const times = [
+      { body: 'a', seconds: 1.2, band: [1, 1.4] as const },
+      { body: 'b', seconds: 2.4, band: [2.1, 2.8] as const },
+      { body: 'c', seconds: 0.6, band: undefined },
+      { body: 'd', seconds: 1.7, band: [1.4, 2] as const },
+    ]
+    expect(alikeOf(times, 1.2, 0.3)).toEqual({ factor: 4, outside: ['b', 'c'], declared: ['c'] })
+    expect(alikeOf([], 1).factor).toBe(1)
   })
 })

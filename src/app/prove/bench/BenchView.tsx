@@ -1,8 +1,16 @@
 'use client'
 
 import { Box, MenuItem, TextField, Typography } from '@mui/material'
+import { useRouter, useSearchParams } from 'next/navigation'
 import { useState } from 'react'
-import type { MeasurableView, RunHeading } from '@/server/bench'
+import { parseJson, problemWords } from '@/core/reading/problem'
+import { plain } from '@/core/optics/words'
+import type { AlikeView, MeasurableView, RunHeading } from '@/server/bench'
+import { linkTo } from '@/ui/address'
+import { FileButton } from '@/ui/FileButton'
+import { TakesDrawing } from '@/ui/TakesDrawing'
+import { Trouble } from '@/ui/Trouble'
+import { useSend } from '@/ui/use-send'
 import { LinkButton } from '@/ui/links'
 import { Page, PlainList, RowLink, Section, Wrap } from '@/ui/pieces'
 import { When } from '@/ui/When'
@@ -13,16 +21,30 @@ const REPEATS = [3, 5, 7, 9]
 export const BenchView = ({
   measurable,
   runs,
+  alike,
   first,
 }: {
   measurable: readonly MeasurableView[]
   runs: readonly RunHeading[]
+  alike: readonly AlikeView[]
   first: string | undefined
 }) => {
   const [bodyId, setBody] = useState(measurable.find(m => m.body === first)?.body ?? measurable[0]?.body ?? '')
   const [what, setWhat] = useState('')
   const [unit, setUnit] = useState('')
   const [repeats, setRepeats] = useState(5)
+  const router = useRouter()
+  const params = useSearchParams()
+  const { send, problem, setProblem } = useSend()
+  const take = async (file: File) => {
+    const json = parseJson(await file.text(), file.name)
+    if (!json.ok) {
+      setProblem(json.problems.map(problemWords).join('\n'))
+      return
+    }
+    const sent = await send<{ id: number }>('POST', '/api/v1/runs', { document: json.value })
+    if (sent.ok) router.push(linkTo(`/prove/bench/${sent.value.id}`, params))
+  }
   const on = measurable.find(m => m.body === bodyId)
   const keyOf = (s: MeasurableView['scales'][number]) => `${s.dimension} ${s.setting}`
   const scale = on?.scales.find(s => keyOf(s) === what) ?? on?.scales[0]
@@ -126,7 +148,16 @@ export const BenchView = ({
           </Typography>
         )}
       </Section>
+      {alike.length > 0 && (
+        <Section title={`Are the bodies in hand alike for ${alike[0]?.standard ?? ''}`}>
+          {alike.map(a => (
+            <AlikePart key={a.label} alike={a} />
+          ))}
+        </Section>
+      )}
       <Section title="Runs">
+        <FileButton label="Take a run from a file" accept=".json" onFiles={([file]) => file && void take(file)} />
+        <Trouble words={problem} sx={{ mt: 1 }} />
         {runs.length === 0 && <Typography>Nothing has been measured yet.</Typography>}
         <PlainList component="ul" sx={{ maxWidth: 720 }}>
           {runs.map(r => (
@@ -157,3 +188,31 @@ export const BenchView = ({
     </Page>
   )
 }
+
+/** One time on every body, at the step that it uses under the standard in hand. */
+const AlikePart = ({ alike: a }: { alike: AlikeView }) => (
+  <Box sx={{ mb: 3, maxWidth: 900 }}>
+    <Typography variant="h3">
+      {a.label}, wanted {a.wanted}
+    </Typography>
+    <Typography sx={{ mb: 1 }}>
+      {a.times.length < 2
+        ? 'Fewer than two of them have anything to set it with.'
+        : `Alike within a factor of ${plain(a.factor)}. ${a.outside.length === 0 ? 'None is outside what the standard allows.' : `Outside: ${a.outside.join(', ')}.`}`}{' '}
+      {a.declared.length > 0 && `Only declared, nobody has measured it: ${a.declared.join(', ')}.`}
+      {a.without.length > 0 && ` Nothing to set it with: ${a.without.join(', ')}.`}
+    </Typography>
+    {a.times.length > 0 && (
+      <TakesDrawing
+        steps={a.times.map(t => ({
+          id: t.body,
+          label: `${t.body}: ${t.option}`,
+          seconds: t.seconds,
+          band: t.band ?? [t.seconds, t.seconds],
+          declared: t.band ? undefined : t.seconds,
+          takes: [],
+        }))}
+      />
+    )}
+  </Box>
+)

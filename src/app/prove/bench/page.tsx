@@ -1,10 +1,23 @@
-import { listRuns, readMeasurable } from '@/server/bench'
+import { readInHand } from '@/server/concordance'
+import { listRuns, readAlike, readMeasurable } from '@/server/bench'
 import { inHandOf, type SearchParams } from '@/app/search-params'
 import { BenchView } from './BenchView'
 
 export const metadata = { title: 'Bench' }
 
 export default async function BenchPage({ searchParams }: { searchParams: SearchParams }) {
-  const [measurable, runs, { bodies }] = await Promise.all([readMeasurable(), listRuns(), inHandOf(searchParams)])
-  return <BenchView measurable={measurable} runs={runs} first={bodies?.[0]} />
+  const asked = await inHandOf(searchParams)
+  const { ref, context, chosen } = await readInHand(asked)
+  const [measurable, runs, alike] = await Promise.all([
+    readMeasurable(),
+    listRuns(),
+    ref === undefined
+      ? []
+      : readAlike(
+          ref,
+          chosen.map(b => b.id),
+          context,
+        ),
+  ])
+  return <BenchView measurable={measurable} runs={runs} alike={alike} first={asked.bodies?.[0]} />
 }
