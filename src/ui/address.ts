@@ -1,7 +1,7 @@
 'use client'
 
 import { usePathname, useRouter, useSearchParams } from 'next/navigation'
-import { useCallback } from 'react'
+import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react'
 
 /** The names of what the address keeps from view to view. */
 const KEPT = ['standard', 'bodies', 'for'] as const
@@ -15,6 +15,36 @@ export const linkTo = (path: string, current: URLSearchParams, more: Readonly<Re
   }
   const query = next.toString()
   return query ? `${path}?${query}` : path
+}
+
+/** What was just put in hand, until the server has answered for it. */
+let ahead: { readonly from: string; readonly to: string } | undefined
+const waiting = new Set<() => void>()
+
+const onAhead = (listener: () => void) => {
+  waiting.add(listener)
+  return () => waiting.delete(listener)
+}
+
+/** Tells links that the address is about to change; whoever follows one meanwhile does not lose what was chosen. */
+export const goAhead = (from: string, to: string): void => {
+  ahead = { from, to }
+  for (const listener of waiting) listener()
+}
+
+/** What the address says is in hand, or is about to say. */
+export const useAhead = (): URLSearchParams => {
+  const now = useSearchParams().toString()
+  const next = useSyncExternalStore(
+    onAhead,
+    () => ahead,
+    () => undefined,
+  )
+  // Once the address is another one, it says all there is.
+  useEffect(() => {
+    if (ahead && ahead.from !== now) ahead = undefined
+  }, [now])
+  return useMemo(() => new URLSearchParams(next?.from === now ? next.to : now), [next, now])
 }
 
 /** What the address says, and how to change it without leaving the view or asking the server. */

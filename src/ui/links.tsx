@@ -2,9 +2,8 @@
 
 import { Button } from '@mui/material'
 import NextLink from 'next/link'
-import { useSearchParams } from 'next/navigation'
 import type { ComponentProps, ReactNode } from 'react'
-import { linkTo } from './address'
+import { linkTo, useAhead } from './address'
 
 type More = Readonly<Record<string, string>>
 
@@ -14,7 +13,7 @@ export const KeptLink = ({
   more,
   ...rest
 }: Omit<ComponentProps<typeof NextLink>, 'href'> & { readonly to: string; readonly more?: More | undefined }) => (
-  <NextLink href={linkTo(to, useSearchParams(), more)} {...rest} />
+  <NextLink href={linkTo(to, useAhead(), more)} {...rest} />
 )
 
 /** A button that leads to another view: with the same in hand, or afresh where what is in hand may be what is wrong. */

@@ -88,7 +88,7 @@ test('a run of the demo: every take on its axis, what it changes, and the way ba
     await (await chooser).setFiles({ name, mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(content)) })
   }
   await choose('no-run.json', { format: 'coherion.body/1' })
-  await expect(page.getByRole('alert')).toContainText('this file holds a body')
+  await expect(page.getByText(/this file holds a body/)).toBeVisible()
   await page.getByRole('link', { name: /^Tollgate/ }).click()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Hold when blocked, measured by thumb')
   await expect(page.getByRole('img', { name: /^Takes of 5 steps: Stick −2/ })).toBeVisible()

@@ -173,6 +173,8 @@ test.describe('the editor', () => {
     await page.keyboard.press('ArrowLeft')
     await page.keyboard.press('Delete')
     await expect(row(page, 'Glide path')).toHaveCount(0)
+    // Removed and put back before it was sent, it would not have been removed.
+    await saved(page)
     await page.keyboard.press('Control+z')
     await expect(row(page, 'Glide path')).toBeVisible()
     await page.keyboard.press('Control+y')

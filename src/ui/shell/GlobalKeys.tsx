@@ -1,8 +1,8 @@
 'use client'
 
-import { useRouter, useSearchParams } from 'next/navigation'
+import { useRouter } from 'next/navigation'
 import { useEffect, useRef, useState } from 'react'
-import { linkTo } from '../address'
+import { linkTo, useAhead } from '../address'
 import { later } from '../later'
 import { isTyping } from '../typing'
 import { STAGES } from './stages'
@@ -15,7 +15,7 @@ const CHORD_MS = 1500
 /** Keys that work everywhere: `/` for the phrasebook, `g` and a letter to change the stage, `?` for help. */
 export const GlobalKeys = ({ pathname, onSearch }: { pathname: string; onSearch: () => void }) => {
   const router = useRouter()
-  const params = useSearchParams()
+  const params = useAhead()
   const [open, setOpen] = useState(false)
   const chordAt = useRef(0)
 

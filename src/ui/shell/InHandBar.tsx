@@ -5,7 +5,7 @@ import { styled } from '@mui/material/styles'
 import { usePathname, useRouter, useSearchParams } from 'next/navigation'
 import { startTransition, useOptimistic, useState } from 'react'
 import { type Context, contextFrom, contextText, refFrom, type Scope, SCOPES } from '@/core/standards/context'
-import { linkTo } from '../address'
+import { goAhead, linkTo } from '../address'
 import { later } from '../later'
 import { usePeople } from '../people'
 import type { BodyChoice, StandardChoice } from './choices'
@@ -91,7 +91,8 @@ export const InHand = ({
   const pathname = usePathname()
   const router = useRouter()
   // What was just chosen counts at once, before the server has answered; two quick choices both hold.
-  const [query, showQuery] = useOptimistic(useSearchParams().toString())
+  const address = useSearchParams().toString()
+  const [query, showQuery] = useOptimistic(address)
   const params = new URLSearchParams(query)
   const [standardAnchor, setStandardAnchor] = useState<HTMLElement | null>(null)
   const [bodiesAnchor, setBodiesAnchor] = useState<HTMLElement | null>(null)
@@ -113,6 +114,7 @@ export const InHand = ({
     const next = new URLSearchParams(params)
     if (value === undefined) next.delete(name)
     else next.set(name, value)
+    goAhead(address, next.toString())
     startTransition(() => {
       showQuery(next.toString())
       router.replace(next.size ? `${pathname}?${next.toString()}` : pathname, { scroll: false })
