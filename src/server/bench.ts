@@ -3,6 +3,7 @@ import { type Body, bodyAt, choiceWordsById, compareVersions } from '@/core/bodi
 import { parseJson, type Parsed } from '@/core/reading/problem'
 import { type ScaleFit } from '@/core/scales/fit'
 import {
+  LEAST_TAKES,
   MEASURABLE,
   type Measured,
   measurableOn,
@@ -188,6 +189,8 @@ export interface RunView {
     readonly seconds: number | 'always'
     readonly band: readonly [number, number]
     readonly never: number
+    /** Too few takes to count as measured. */
+    readonly isShort: boolean
     readonly takes: readonly { readonly seconds: number; readonly isOdd: boolean; readonly never: boolean }[]
   }[]
 }
@@ -226,6 +229,7 @@ export const readRun = async (id: string): Promise<RunView> => {
       seconds: s.seconds,
       band: s.band,
       never: s.never,
+      isShort: s.takes < LEAST_TAKES,
       takes: takes
         .filter(t => t.step === s.step)
         .map((t, i) => ({ seconds: t.seconds, isOdd: s.odd.includes(i), never: t.never === true })),
@@ -249,20 +253,33 @@ export interface RunEffect {
   readonly isChanged: boolean
   /** Units that would owe a card. */
   readonly units: readonly string[]
+  /** What it asks for, and in how many draws of a hundred the same step comes nearest to that. */
+  readonly nearest:
+    | { readonly wanted: string; readonly step: string; readonly sureOfHundred: number; readonly isOutside: boolean }
+    | undefined
 }
 
 /** What keeping a run changes: which step each standard in force picks on the body. */
 export const effectOfRun = async (id: string): Promise<readonly RunEffect[]> => {
-  const { row, run } = await readRunRow(id)
+  const { run } = await readRunRow(id)
   const on = await bodyOf(run)
-  const { profile } = await resultFor(row, on.stored, run)
+  const [headings, owned] = await Promise.all([listStandards(), units()])
+  const standards = await Promise.all(headings.map(h => readStandard(refText({ id: h.id, version: h.version }))))
+  const wanted = standards.map(s => {
+    const value = effectiveTargets(s.document).find(t => t.dimension === run.dimension)?.value
+    return typeof value === 'number' && value > 0 ? value : undefined
+  })
+  const { profile, nearest } = await work('measured', {
+    body: share(on.stored.document),
+    run,
+    wanted: wanted.map(w => w ?? 1),
+  })
   const after: Revised<Body> = { document: profile, stamp: `${on.stored.stamp}+run${id}` }
-  const [standards, owned] = await Promise.all([listStandards(), units()])
   const firmware = firmwareOf(on.stored.document, owned)
   const tags = owned.filter(u => u.body_id === run.body).map(u => u.tag)
+  const d = dimension(run.dimension)
   return Promise.all(
-    standards.map(async ({ id: standardId, name, version }): Promise<RunEffect> => {
-      const standard = await readStandard(refText({ id: standardId, version }))
+    standards.map(async (standard, i): Promise<RunEffect> => {
       const [was, is] = await Promise.all([
         resolveStored({ body: on.stored, standard, firmware }),
         resolveStored({ body: after, standard, firmware }),
@@ -270,13 +287,23 @@ export const effectOfRun = async (id: string): Promise<readonly RunEffect[]> => 
       const words = (state: Readonly<Record<string, string>>) =>
         choiceWordsById(on.form, run.setting, state[run.setting] ?? '')
       const isChanged = was.state[run.setting] !== is.state[run.setting]
+      const [seconds, step] = [wanted[i], nearest[i]]
       return {
-        standard: standardId,
-        name,
+        standard: standard.document.id,
+        name: standard.document.name,
         before: words(was.state),
         after: words(is.state),
         isChanged,
         units: isChanged ? tags : [],
+        nearest:
+          seconds === undefined || !step
+            ? undefined
+            : {
+                wanted: valueWords(d, seconds),
+                step: choiceWordsById(on.form, run.setting, step.step),
+                sureOfHundred: Math.round(100 * step.sure),
+                isOutside: step.isOutside,
+              },
       }
     }),
   )

@@ -58,11 +58,15 @@ describe('a run', () => {
         after: string
         isChanged: boolean
         units: readonly string[]
+        nearest?: { step: string; sureOfHundred: number }
       }[]
     }
     const changed = standards.filter(s => s.isChanged)
     expect(changed.length).toBeGreaterThan(0)
     expect(changed[0]?.units).toEqual(['TSP-T1', 'TSP-T2', 'TSP-T3'])
+    // What a standard wants without anything else in its way is the step that comes nearest, in most of the draws.
+    const ring = standards.find(s => s.standard === 'ring-action')?.nearest
+    expect([ring?.step, Number(ring?.sureOfHundred) > 80]).toEqual(['Stick 0', true])
     const which = String(changed[0]?.standard)
     const gets = async () => (await readExplanation(which, 'tollgate', 'track.hold')).gets
     const before = await gets()

@@ -2,7 +2,7 @@ import { diagonalMm } from './circle-of-confusion'
 import { positive } from './check'
 
 /** The diagonal of a 36 x 24 mm frame, which crop factors are told against. */
-export const FULL_FRAME_DIAGONAL_MM = Math.hypot(36, 24)
+const FULL_FRAME_DIAGONAL_MM = Math.hypot(36, 24)
 
 /**
  * How much smaller a frame is than 36 x 24 mm, by its diagonal.

@@ -75,7 +75,7 @@ const SHAPE = {
   warmGround: v.boolean(),
 } as const
 
-export const sceneSchema = v.strictObject(SHAPE)
+const sceneSchema = v.strictObject(SHAPE)
 export type Scene = v.InferOutput<typeof sceneSchema>
 
 /** Where a desk begins: a standing person through a 50 mm lens. */
@@ -133,7 +133,7 @@ export const BEGINNING: Scene = {
 
 /** A scene with what differs from the beginning, as it stands in an address or a request; the rest is filled in. */
 export const partialSceneSchema = v.pipe(
-  v.partial(v.strictObject(SHAPE)),
+  v.partial(sceneSchema),
   v.transform((given): Scene => ({ ...BEGINNING, ...stated(given) })),
 )
 

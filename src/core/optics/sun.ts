@@ -47,8 +47,7 @@ export const fromSun = (facingDegrees: number, { azimuthDegrees, altitudeDegrees
   return Math.acos(Math.min(1, Math.max(-1, level))) / RADIANS
 }
 
-export const LIGHTS = ['back', 'side', 'front', 'none'] as const
-export type Light = (typeof LIGHTS)[number]
+export type Light = 'back' | 'side' | 'front' | 'none'
 
 /** Up to this angle from the sun a subject is back-lit, and beyond the other it is lit from the front. @source from memory */
 const BACK_TO = 60

@@ -1,7 +1,6 @@
 import * as v from 'valibot'
 import type { Body, Option, Setting } from '../bodies'
 import { type Parsed, parseDocument } from '../reading/problem'
-import { dimension } from '../vocabulary/dimensions'
 import { fitScale, type ScaleFit, type Take } from './fit'
 import { median } from 'simple-statistics'
 
@@ -136,6 +135,3 @@ export const withMeasured = (form: Body, run: Run, fit: Pick<ScaleFit, 'steps'>)
     settings: form.settings.map(s => (s.id === run.setting ? { ...s, options: s.options.map(measured) } : s)),
   }
 }
-
-/** What is measured, in a word. @example measuredWords('track.hold') // 'Hold when blocked' */
-export const measuredWords = (d: Measurable): string => dimension(d).label

@@ -8,7 +8,7 @@ import { figure, type Question } from './answer'
 const farOf = (far: number): number => (far >= FURTHEST_METRES ? Infinity : far)
 
 /** Distances planned from the front of the lens, where nobody knows how long it is, cannot be used. */
-export const frontOf = ({ scene, lens }: Reckoned): number | undefined =>
+const frontOf = ({ scene, lens }: Reckoned): number | undefined =>
   scene.frontMetres > 0 ? scene.frontMetres : lens.frontMetres
 
 /** What has to be reached, from the sensor plane; the subject's own distance where nothing else was planned. */

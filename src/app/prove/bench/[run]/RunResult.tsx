@@ -19,8 +19,9 @@ const DIRECTION_WORDS: Readonly<Record<RunView['direction'], string>> = {
   unclear: 'Which way the scale runs cannot be told from these takes.',
 }
 
-/** Steps with fewer takes stay as they are declared. */
-const LEAST = 3
+/** @example 'Ring action wants 1.2 s: nearest is Stick 0, in 96 draws of 100.' */
+const nearestWords = (name: string, n: NonNullable<RunEffect['nearest']>): string =>
+  `${name} wants ${n.wanted}: nearest is ${n.step}, in ${n.sureOfHundred} draws of 100${n.isOutside ? ', beyond all that was measured' : ''}.`
 
 /** What a run comes to, what keeping it would change, and keeping it. */
 export const RunResult = ({ run }: { run: RunView }) => {
@@ -30,7 +31,7 @@ export const RunResult = ({ run }: { run: RunView }) => {
     at: run.keptAt,
   })
   const changed = effect?.standards.filter(e => e.isChanged) ?? []
-  const short = run.steps.filter(s => s.takes.length < LEAST)
+  const short = run.steps.filter(s => s.isShort)
   const odd = run.steps.flatMap(s =>
     s.takes.flatMap((t, i) => (t.isOdd ? [`${s.label}, take ${i + 1}: ${secondsWords(t.seconds)}`] : [])),
   )
@@ -86,7 +87,7 @@ export const RunResult = ({ run }: { run: RunView }) => {
         ))}
         {short.length > 0 && (
           <Typography sx={{ mt: 1 }}>
-            Fewer than {LEAST} takes: {short.map(s => s.label).join(', ')}. What is declared stays there.
+            Too few takes: {short.map(s => s.label).join(', ')}. What is declared stays there.
           </Typography>
         )}
         {odd.length > 0 && (
@@ -108,6 +109,9 @@ export const RunResult = ({ run }: { run: RunView }) => {
               </Box>
             ))}
           </PlainList>
+          <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
+            {(effect?.standards ?? []).flatMap(e => (e.nearest ? [nearestWords(e.name, e.nearest)] : [])).join(' ')}
+          </Typography>
         </Section>
       )}
       <Trouble words={problem} sx={{ mt: 2 }} />
