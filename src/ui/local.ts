@@ -18,7 +18,8 @@ const subscribe = (onChange: () => void) => {
 /** A browser that keeps nothing, as in some private modes, remembers it no longer than the page. */
 const unkept = new Map<string, string>()
 
-const read = (name: string): string | null => {
+/** What is kept under a name, read once; a browser that keeps nothing has nothing. */
+export const readLocal = (name: string): string | null => {
   try {
     return window.localStorage.getItem(name) ?? unkept.get(name) ?? null
   } catch {
@@ -39,7 +40,7 @@ export const writeLocal = (name: string, value: string): void => {
 export const useLocal = (name: string): readonly [string | null, (value: string) => void] => {
   const value = useSyncExternalStore(
     subscribe,
-    () => read(name),
+    () => readLocal(name),
     () => null,
   )
   return [value, useCallback((next: string) => writeLocal(name, next), [name])]

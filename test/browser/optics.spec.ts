@@ -219,6 +219,14 @@ test('what cannot be is said with the nearest that can, and the picture stays', 
   await expect(page.getByRole('textbox', { name: 'Distance' })).toHaveValue(/ft$/)
 })
 
+test('a scene from an old address says what is not here any more', async ({ page, optics }) => {
+  await optics.open('?scene=body~sorrel*lens~long-gone*focalMm~85*distance~3')
+  await expect(page.getByText('The lens of this scene is not here any more')).toBeVisible()
+  await expect(page.getByRole('combobox', { name: 'Lens' })).toContainText('a lens by its figures')
+  await optics.choose('Lens', 'Aurelle Longreach 70-200 mm')
+  await expect(page.getByText('not here any more')).toHaveCount(0)
+})
+
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 } })
 

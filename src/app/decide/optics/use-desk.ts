@@ -3,12 +3,12 @@
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react'
 import { allAnswers, allTroubles } from '@/core/optics/answers'
 import type { CameraFigures, LensFigures } from '@/core/optics/figures'
-import { freeCamera, freeLens, reckon } from '@/core/optics/reckon'
+import { freeCamera, freeLens, reckon, type Trouble } from '@/core/optics/reckon'
 import { BEGINNING, type Scene, sceneFromText, sceneText } from '@/core/optics/scene'
 import type { DeskFigures } from '@/server/optics'
 import { useAddress } from '@/ui/address'
 import { useUndoKeys } from '@/ui/DraftStatus'
-import { writeLocal } from '@/ui/local'
+import { readLocal, writeLocal } from '@/ui/local'
 import { DESK_KEY } from '@/ui/optics/desk-scene'
 import { useUnits } from '@/ui/units'
 import type { Desk } from './desk'
@@ -51,7 +51,7 @@ const beginning = (figures: DeskFigures, inHand: readonly string[]): Scene => {
 const sceneIn = (text: string, figures: DeskFigures): Scene => {
   const scene = sceneFromText(text)
   const lens = figures.lenses.find(l => l.id === scene.lens)
-  if (scene.body && !lens)
+  if (scene.body && scene.lens === '')
     return {
       ...scene,
       ...withBody(
@@ -66,6 +66,31 @@ const sceneIn = (text: string, figures: DeskFigures): Scene => {
   }
   return scene
 }
+
+/** A scene may come from an address that is older than what the house has. */
+const goneFrom = (
+  scene: Scene,
+  known: { readonly camera: CameraFigures | undefined; readonly lens: LensFigures | undefined },
+): readonly Trouble[] => [
+  ...(scene.body && !known.camera
+    ? [
+        {
+          field: 'body' as const,
+          nearest: undefined,
+          words: 'The body of this scene is not here any more; figures stand in for it.',
+        },
+      ]
+    : []),
+  ...(scene.lens && !known.lens
+    ? [
+        {
+          field: 'lens' as const,
+          nearest: undefined,
+          words: 'The lens of this scene is not here any more; figures stand in for it.',
+        },
+      ]
+    : []),
+]
 
 /** The desk: one scene, and everything that follows from it. */
 export const useOpticsDesk = (
@@ -86,7 +111,7 @@ export const useOpticsDesk = (
   // Whoever comes back without an address finds what was last here.
   useEffect(() => {
     if (text !== undefined) return
-    const last = window.localStorage.getItem(DESK_KEY)
+    const last = readLocal(DESK_KEY)
     if (last) store.open(sceneFromText(last))
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the page opens
   }, [])
@@ -103,14 +128,14 @@ export const useOpticsDesk = (
   useUndoKeys(store)
   const { cameras, lenses } = figures
   return useMemo(() => {
-    const camera = cameras.find(c => c.id === scene.body) ?? freeCamera(scene)
-    const lens = lenses.find(l => l.id === scene.lens) ?? freeLens(scene)
+    const known = { camera: cameras.find(c => c.id === scene.body), lens: lenses.find(l => l.id === scene.lens) }
+    const { camera = freeCamera(scene), lens = freeLens(scene) } = known
     const r = reckon(scene, camera, lens, units)
     return {
       scene,
       r,
       answers: allAnswers(r),
-      troubles: allTroubles(r),
+      troubles: [...goneFrom(scene, known), ...allTroubles(r)],
       cameras,
       lenses,
       change: store.set,
