@@ -146,14 +146,14 @@ test('stilts against the evening sun: a figure on the card, which says when the 
   const card = `/set/cards/linnet?standard=ring-action@${version}`
   await page.goto(card)
   const figures = page.getByRole('list', { name: 'Worked out for this body' })
-  await expect(figures).toContainText(/recompose up to \d+(\.\d)?°/)
+  await expect(figures).toContainText(/recompose anywhere in the frame/)
   await expect(figures).toContainText('Corvane Swallow 50-140 mm f/2.8 at 140 mm, standing person at 12 m')
   await expect(figures).not.toContainText('Changed under it')
 
   // It is not for another body’s card.
   await page.goto(`/set/cards/sorrel?standard=ring-action@${version}`)
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Sorrel')
-  await expect(page.getByText(/recompose up to/)).toHaveCount(0)
+  await expect(page.getByText(/recompose anywhere/)).toHaveCount(0)
 
   const lens = (await (await fetch(`${server.address}/api/v1/lenses/linnet-50-140`)).json()) as object
   const revision = 1

@@ -5,12 +5,13 @@ import { allAnswers, allTroubles, answerTo } from './answers'
 import { areasOnSubject, finestHeld } from './answers/area'
 import type { Answer, QuestionId } from './answers/answer'
 import { framings } from './answers/framing'
+import { mayMiss } from './answers/miss'
 import { recomposition } from './answers/recompose'
 import { blurCurve, depthCurve, sharpnessCurve } from './curves'
 import { cameraFigures, lensFigures } from './figures'
 import { keepIn } from './keep'
 import { sceneOf, standingOf } from './kept'
-import { distanceForShare, freeCamera, freeLens, reckon, type Reckoned, withinBounds } from './reckon'
+import { depthAt, distanceForShare, freeCamera, freeLens, reckon, type Reckoned, withinBounds } from './reckon'
 import { BEGINNING, type Scene, sceneFromText, sceneText } from './scene'
 import { subjectOf } from './subjects'
 import { lengthWords, markedTime, markedUp, timeWords } from './words'
@@ -363,6 +364,42 @@ describe('a miss', () => {
     const bad = ask('miss', { ...MARIONETTE, miss: r.depth.front * 3 })
     expect(bad.tone).toBe('no')
     expect(bad.target).toEqual({ dimension: 'release.first', value: 'focus' })
+  })
+})
+
+describe('answers that fresh scenes found wrong', () => {
+  it('a plane may miss exactly as far as the blur allows, also at the hyperfocal distance', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.5, max: 40, noNaN: true }),
+        fc.double({ min: 1.8, max: 16, noNaN: true }),
+        (distance, fNumber) => {
+          const r = at({ distance, fNumber })
+          const may = mayMiss(r)
+          // Refocused there, the subject is at the rim of the depth of that plane: by the other formula.
+          if (may.far < 50_000) expect(depthAt(r, { distance: distance + may.far }).front / may.far).toBeCloseTo(1, 2)
+          if (may.near !== Infinity)
+            expect(depthAt(r, { distance: distance - may.near }).behind / may.near).toBeCloseTo(1, 2)
+        },
+      ),
+    )
+    const row = { focalMm: 24, widestFNumber: 4, closestMetres: 0.3, distance: 9, fNumber: 5.6 }
+    expect(at(row).depth.behind).toBe(Infinity)
+    expect(value(ask('miss', row), 'too near may be')).toBeLessThan(9)
+  })
+
+  it('no camera is asked for a time that none has, and what to follow is true', () => {
+    const bird = { ...ROPE, subject: 'small-bird' as const, distance: 12, speed: 40, time: 1 / 2000 }
+    const answer = ask('shutter', bird)
+    expect(answer.verdict).toContain('no shutter is short enough')
+    const panned = Number(/Panned along with (\d+) %/.exec(answer.changes.join(' '))?.[1]) / 100
+    expect(ask('shutter', { ...bird, panned: panned + 0.01 }).tone).toBe('fine')
+    expect(ask('shutter', { ...bird, panned: panned - 0.02 }).tone).toBe('no')
+  })
+
+  it('turned no further than to the corner, and flat things are not turned flatter', () => {
+    expect(ask('recompose', ROPE).short).toBe('recompose anywhere in the frame')
+    expect(ask('crop', { ...MARIONETTE, subjectDepth: 0.5 }).verdict).toContain('bring it into one plane')
   })
 })
 

@@ -3,7 +3,7 @@ import { answerTo, isQuestion } from './answers'
 import type { Answer, QuestionId } from './answers/answer'
 import type { CameraFigures, LensFigures } from './figures'
 import { type Reckoned, reckon } from './reckon'
-import { BEGINNING, differingFrom, type Scene } from './scene'
+import { BEGINNING, type Scene } from './scene'
 import { lengthWords, percentWords, plain, type Units } from './words'
 
 /** Calculations that were kept: what they rest on, and whether that is still so. */
@@ -61,7 +61,8 @@ export const calculationOf = (
   ...(as === 'target' && answer.target ? { dimension: answer.target.dimension } : {}),
   words: answer.verdict,
   short: answer.short,
-  scene: differingFrom(r.scene),
+  // Whole: where a desk begins may change, and what was kept may not.
+  scene: { ...r.scene },
   from: fromOf(answer.question, named(r.camera), named(r.lens)),
 })
 

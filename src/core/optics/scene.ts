@@ -118,7 +118,7 @@ export const BEGINNING: Scene = {
   frontMetres: 0,
   margin: 0.1,
   outputPixels: 3000,
-  speed: 0.3,
+  speed: 0,
   directionDegrees: 90,
   panned: 0,
   stabiliserStops: 0,

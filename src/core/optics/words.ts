@@ -36,7 +36,7 @@ export const pixelWords = (pixels: number): string => `${pixels < 20 ? rounded(p
 
 /** @example percentWords(0.1234) // '12 %' */
 export const percentWords = (share: number): string =>
-  `${rounded(share * 100, share < 0.01 ? 2 : share < 0.1 ? 1 : 0)} %`
+  share < 0.01 ? `${plain(share * 100)} %` : `${rounded(share * 100, share < 0.1 ? 1 : 0)} %`
 
 /** Marked f-numbers, in thirds of a stop. */
 const MARKED_F = [

@@ -122,7 +122,7 @@ const calculationSchema = v.strictObject({
   /** The verdict in a line, and short enough for a card. */
   words: text(600),
   short: text(160),
-  /** The scene, as far as it differs from where a desk begins. */
+  /** The scene; what is not named is as a desk begins. */
   scene: v.record(text(40), v.union([v.number(), v.boolean(), v.pipe(v.string(), v.maxLength(80))])),
   /** The figures of body and lens it was worked out from, by name. */
   from: v.record(text(120), text(120)),

@@ -35,13 +35,14 @@ export const cropAnswer: Question = r => {
   const most = pixelsAcross / scene.outputPixels
   const both = !isEnough && !leavesEnough && !canStop && most > 1 ? bothWays(r, most) : undefined
   const stepBack = times === undefined ? '' : `Step back to ${say(scene.distance * times)} and crop`
+  const flatten = scene.tiltDegrees > 0 ? 'turn it side-on' : 'bring it into one plane'
   const verdict = (): string => {
     if (isEnough) return 'Nothing to buy: the depth is enough as it is.'
     if (leavesEnough && times !== undefined)
       return `${stepBack}: ${left} pixels across are left, ${scene.outputPixels} are needed.`
     if (canStop && marked !== undefined && stops !== undefined)
       return `Stop down to ${fNumberWords(marked)}: cropping would leave ${left === undefined ? 'too few' : `only ${left}`} pixels across.`
-    return both ?? 'Neither cropping nor stopping down buys it: turn the subject side-on, or take a stack.'
+    return both ?? `Neither cropping nor stopping down buys it: ${flatten}, or take a stack.`
   }
   return {
     question: 'crop',
@@ -102,7 +103,7 @@ export const cropAnswer: Question = r => {
         ? `from ${say(scene.distance * times)}, cropped`
         : canStop && marked !== undefined
           ? fNumberWords(marked)
-          : 'turn it side-on, or stack',
+          : `${flatten}, or stack`,
     target: undefined,
   }
 }

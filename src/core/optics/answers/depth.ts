@@ -43,7 +43,9 @@ export const depthAnswer: Question = r => {
     verdict: isEnough
       ? isDiffracted
         ? `${say(all)} is sharp, enough for ${say(needs)}; but beyond ${fNumberWords(limit)} diffraction costs more than depth wins.`
-        : `${say(all)} is sharp, enough for the ${say(needs)} of the subject.`
+        : all === Infinity
+          ? `Sharp from ${say(scene.distance - depth.front)} to infinity, the ${say(needs)} of the subject among it.`
+          : `${say(all)} is sharp, enough for the ${say(needs)} of the subject.`
       : `${say(all)} is sharp; the subject is ${say(needs)} deep.`,
     figures: [
       figure(

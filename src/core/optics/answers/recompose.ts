@@ -54,6 +54,9 @@ export const recomposeAnswer: Question = r => {
   const isSafe = moves <= limit
   const isMoved = turn.angle < LEAST_ANGLE
   const largest = largestSafeAngle(r.subjectMetres / Math.cos(turn.focused), depth.front - scene.sway, turn.focused)
+  // Beyond the corner there is no picture.
+  const isAnywhere = largest >= offAxis({ x: 0, y: 0 }, r.frame)
+  const upTo = isAnywhere ? 'anywhere in the frame' : `up to ${angleWords(largest)}`
   const reach = reachable(r)
   const rest = recomposition(r, reach)
   const where = isBehind ? 'in front of it' : 'behind it'
@@ -119,12 +122,12 @@ export const recomposeAnswer: Question = r => {
     ],
     changes: isSafe
       ? [
-          `Up to ${angleWords(largest)} off the middle is safe.`,
+          isAnywhere ? 'Anywhere in the frame is safe.' : `Up to ${angleWords(largest)} off the middle is safe.`,
           ...(depth.front < SWAY ? ['Leaning 3 cm forward is not.'] : []),
         ]
       : mended(),
     cautions: [],
-    short: largest < LEAST_ANGLE ? 'move the point, do not recompose' : `recompose up to ${angleWords(largest)}`,
+    short: largest < LEAST_ANGLE ? 'move the point, do not recompose' : `recompose ${upTo}`,
     target: isSafe ? undefined : { dimension: 'area.direct', value: true },
   }
 }

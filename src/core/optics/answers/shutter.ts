@@ -1,10 +1,21 @@
 import { cropFactor } from '../equivalents'
 import { depthAt, type Reckoned } from '../reckon'
 import { handHeldSeconds, motionBlurMm, stopsBetween } from '../shutter'
-import { fNumberWords, markedDown, markedTime, pixelWords, plain, stopWords, timeWords } from '../words'
+import {
+  fNumberWords,
+  markedDown,
+  MARKED_TIMES,
+  markedTime,
+  percentWords,
+  pixelWords,
+  plain,
+  stopWords,
+  timeWords,
+} from '../words'
 import { figure, type Question } from './answer'
 
 const RADIANS = Math.PI / 180
+const SHORTEST_TIME = Math.min(...MARKED_TIMES)
 /** No flash is shorter; less stands for none. */
 const SHORTEST_FLASH = 1e-6
 
@@ -47,6 +58,9 @@ export const shutterAnswer: Question = r => {
   const isSafe = exposed <= safe * 1.015
   const stops = stopsBetween(scene.time, safe)
   const longest = markedTime(safe)
+  // Of the subject's movement, so much has to be followed for this time to do.
+  const follow = 1 - subject / exposed
+  const isTooShort = safe < SHORTEST_TIME * 0.985
   const byWhom = subject < hand ? 'the subject' : 'the hands'
   return {
     question: 'shutter',
@@ -57,7 +71,9 @@ export const shutterAnswer: Question = r => {
         : `Even the flash is too slow: ${timeWords(exposed)}, ${pixelWords(pixels)} of blur.`
       : isSafe
         ? `${timeWords(scene.time)} is short enough; up to ${timeWords(longest)} would be.`
-        : `${timeWords(scene.time)} is too long for ${byWhom}: ${timeWords(longest)} or shorter.`,
+        : isTooShort
+          ? `${timeWords(scene.time)} is too long for ${byWhom}, and no shutter is short enough: follow its movement.`
+          : `${timeWords(scene.time)} is too long for ${byWhom}: ${timeWords(longest)} or shorter.`,
     figures: [
       figure(
         'blur of the subject',
@@ -84,13 +100,16 @@ export const shutterAnswer: Question = r => {
         : [figure('costs', stops, stopWords(stops), `from ${timeWords(scene.time)} to ${timeWords(safe)}`)]),
     ],
     changes: [
+      ...(scene.speed === 0 ? ['That is for a subject that keeps still: say how fast it moves.'] : []),
       ...(isSafe || flashes ? [] : [whoPays(r, stops)]),
       ...(!isSafe && subject < hand && scene.stabiliserStops > 0
         ? ['Stabilisation does not help: the subject does not care about it.']
         : []),
       ...(!isSafe && subject >= hand ? ['A support, a wall, or more stops of stabilisation would do as well.'] : []),
       ...(!isSafe && subject < hand && scene.panned < 0.9 && Math.abs(Math.cos(scene.directionDegrees * RADIANS)) < 0.8
-        ? ['Panning along with it takes most of the blur away; the background pays.']
+        ? [
+            `Panned along with ${percentWords(scene.panned + (1 - scene.panned) * follow)} of its movement, ${timeWords(scene.time)} would do; the background pays.`,
+          ]
         : []),
       ...(!isSafe && subject < hand && Math.abs(Math.cos(scene.directionDegrees * RADIANS)) < 0.5
         ? ['Coming toward you it would blur far less than crossing.']
@@ -102,7 +121,7 @@ export const shutterAnswer: Question = r => {
             'Flash may startle performers, animals and drivers: follow the venue’s rules, and none toward aerialists, fire performers or animals.',
           ]
         : [],
-    short: `${timeWords(longest)} or shorter`,
+    short: isTooShort ? 'follow its movement' : `${timeWords(longest)} or shorter`,
     target: undefined,
   }
 }
