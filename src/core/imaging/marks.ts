@@ -1,0 +1,136 @@
+import { type Grey, shrunk } from './grey'
+import type { Point } from './homography'
+
+/**
+ * Marks are rings around a dot. Along any line through the middle, dark and light have lengths of 1, 1, 3, 1, 1: so they
+ * are found however the sheet is turned.
+ */
+export const MARK = { dot: 1.5, gap: 2.5, ring: 3.5 } as const
+
+const RATIOS = [1, 1, 3, 1, 1] as const
+const UNITS = 7
+/** Lengths may differ from what they should be by this share of a unit. */
+const SLACK = 0.65
+/** Marks are looked for in a picture of about this width. */
+const LOOK_WIDTH = 1500
+/** What is darker than this share of its surroundings is dark. */
+const DARKER = 0.72
+/** A mark is seen in so many rows at least. */
+const LEAST_ROWS = 2
+
+/** Dark places, against the mean of a square around each. */
+const darkOf = ({ width, height, data }: Grey): Uint8Array => {
+  const sums = new Float64Array((width + 1) * (height + 1))
+  for (let y = 0; y < height; y++) {
+    let row = 0
+    for (let x = 0; x < width; x++) {
+      row += data[y * width + x] ?? 0
+      sums[(y + 1) * (width + 1) + x + 1] = (sums[y * (width + 1) + x + 1] ?? 0) + row
+    }
+  }
+  const half = Math.max(8, Math.round(Math.max(width, height) / 24))
+  const dark = new Uint8Array(width * height)
+  for (let y = 0; y < height; y++) {
+    const [top, bottom] = [Math.max(0, y - half), Math.min(height, y + half)]
+    for (let x = 0; x < width; x++) {
+      const [left, right] = [Math.max(0, x - half), Math.min(width, x + half)]
+      const at = (v: number, u: number) => sums[v * (width + 1) + u] ?? 0
+      const mean =
+        (at(bottom, right) - at(top, right) - at(bottom, left) + at(top, left)) / ((bottom - top) * (right - left))
+      dark[y * width + x] = (data[y * width + x] ?? 0) < DARKER * mean ? 1 : 0
+    }
+  }
+  return dark
+}
+
+/** The unit of a mark whose five lengths these are; undefined where they are none. */
+const unitOf = (lengths: readonly number[]): number | undefined => {
+  const unit = lengths.reduce((a, b) => a + b, 0) / UNITS
+  return unit >= 1 && RATIOS.every((r, i) => Math.abs((lengths[i] ?? 0) - r * unit) <= SLACK * unit * (r === 3 ? 2 : 1))
+    ? unit
+    : undefined
+}
+
+interface Sighting extends Point {
+  readonly unit: number
+}
+
+/** Where a line of dark and light has the lengths of a mark. */
+const alongLine = (isDark: (i: number) => boolean, length: number): readonly { middle: number; unit: number }[] => {
+  const edges: number[] = [0]
+  for (let i = 1; i < length; i++) if (isDark(i) !== isDark(i - 1)) edges.push(i)
+  edges.push(length)
+  return edges.flatMap((start, k) => {
+    const ends = edges.slice(k, k + 6)
+    if (ends.length < 6 || !isDark(start)) return []
+    const lengths = ends.slice(1).map((e, i) => e - (ends[i] ?? 0))
+    const unit = unitOf(lengths)
+    return unit === undefined ? [] : [{ middle: ((ends[2] ?? 0) + (ends[3] ?? 0)) / 2, unit }]
+  })
+}
+
+const sightings = (dark: Uint8Array, width: number, height: number): readonly Sighting[] => {
+  const found: Sighting[] = []
+  for (let y = 0; y < height; y++)
+    for (const { middle, unit } of alongLine(x => dark[y * width + x] === 1, width)) {
+      const x = Math.round(middle)
+      // The same lengths again, straight down through the middle, perhaps drawn together by a slant.
+      const reach = Math.ceil(unit * 6)
+      const top = Math.max(0, y - reach)
+      const down = alongLine(v => dark[(top + v) * width + x] === 1, Math.min(height, y + reach) - top)
+      const here = down.find(d => Math.abs(top + d.middle - y) < unit * 1.5 && d.unit > unit / 3 && d.unit < unit * 3)
+      if (here) found.push({ x: middle, y: top + here.middle, unit })
+    }
+  return found
+}
+
+/** The middle of the dot, from how dark each pixel around it is. */
+const refined = (grey: Grey, { x, y, unit }: Sighting): Point => {
+  let [cx, cy] = [x, y]
+  for (let pass = 0; pass < 3; pass++) {
+    const r = unit * 2
+    let [least, most] = [Infinity, -Infinity]
+    const each = (act: (u: number, v: number, value: number) => void) => {
+      for (let v = Math.max(0, Math.ceil(cy - r)); v <= Math.min(grey.height - 1, cy + r); v++)
+        for (let u = Math.max(0, Math.ceil(cx - r)); u <= Math.min(grey.width - 1, cx + r); u++)
+          if ((u - cx) ** 2 + (v - cy) ** 2 <= r * r) act(u, v, grey.data[v * grey.width + u] ?? 0)
+    }
+    each((_, __, value) => {
+      least = Math.min(least, value)
+      most = Math.max(most, value)
+    })
+    let [weight, mx, my] = [0, 0, 0]
+    each((u, v, value) => {
+      const w = Math.max(0, (least + most) / 2 - value)
+      weight += w
+      mx += w * u
+      my += w * v
+    })
+    if (weight <= 0) break
+    ;[cx, cy] = [mx / weight, my / weight]
+  }
+  return { x: cx, y: cy }
+}
+
+/** Every mark of a picture, the best seen first, in pixels of it. */
+export const findMarks = (grey: Grey): readonly Point[] => {
+  const by = Math.max(1, Math.round(Math.max(grey.width, grey.height) / LOOK_WIDTH))
+  const small = shrunk(grey, by)
+  const clusters: { x: number; y: number; unit: number; rows: number }[] = []
+  for (const s of sightings(darkOf(small), small.width, small.height)) {
+    const near = clusters.find(c => Math.hypot(c.x - s.x, c.y - s.y) < Math.max(3, c.unit * 2))
+    if (!near) clusters.push({ ...s, rows: 1 })
+    else {
+      const n = near.rows
+      near.x = (near.x * n + s.x) / (n + 1)
+      near.y = (near.y * n + s.y) / (n + 1)
+      near.unit = (near.unit * n + s.unit) / (n + 1)
+      near.rows++
+    }
+  }
+  const half = (by - 1) / 2
+  return clusters
+    .filter(c => c.rows >= LEAST_ROWS)
+    .toSorted((a, b) => b.rows / b.unit - a.rows / a.unit)
+    .map(c => refined(grey, { x: c.x * by + half, y: c.y * by + half, unit: c.unit * by }))
+}
