@@ -1,5 +1,6 @@
 import 'server-only'
 import { type Body, bodyAt, choiceWordsById, compareVersions } from '@/core/bodies'
+import { writeCsv } from '@/core/reading/csv'
 import { parseJson, type Parsed } from '@/core/reading/problem'
 import { type ScaleFit } from '@/core/scales/fit'
 import {
@@ -178,6 +179,7 @@ export interface RunView {
   readonly setting: string
   readonly on: string
   readonly note: string | undefined
+  readonly way: Run['way']
   readonly reaction: number
   readonly keptAt: string | null
   readonly direction: ScaleFit['direction']
@@ -218,6 +220,7 @@ export const readRun = async (id: string): Promise<RunView> => {
     setting: scale?.setting.label ?? run.setting,
     on: run.on,
     note: run.note,
+    way: run.way,
     reaction: reactionOf(run),
     keptAt: row.kept_at,
     direction: fit.direction,
@@ -240,8 +243,12 @@ export const readRun = async (id: string): Promise<RunView> => {
 /** The takes of a run as a table. */
 export const takesCsv = async (id: string): Promise<string> => {
   const { run } = await readRunRow(id)
-  const lines = takesOf(run).map((t, i) => `${i + 1},${t.step},${t.seconds.toFixed(3)},${t.never ? 'never' : ''}`)
-  return ['take,step,seconds,outcome', ...lines].join('\r\n') + '\r\n'
+  const rows = takesOf(run).map((t, i) => {
+    const { film = '', blocked, leaves, arrives } = run.takes[i]?.moments ?? {}
+    const moments = [blocked, leaves, arrives].map(m => m?.toFixed(4) ?? '')
+    return [String(i + 1), t.step, t.seconds.toFixed(3), t.never ? 'never' : '', film, ...moments]
+  })
+  return writeCsv([['take', 'step', 'seconds', 'outcome', 'film', 'blocked', 'leaves', 'arrives'], ...rows])
 }
 
 export interface RunEffect {

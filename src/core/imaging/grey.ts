@@ -22,6 +22,8 @@ export const storedOf = (light: number): number =>
 
 const LIGHT = Float32Array.from({ length: 256 }, (_, i) => lightOf(i / 255))
 
+const NARROW = Float32Array.from({ length: 256 }, (_, i) => lightOf(Math.min(1, Math.max(0, (i - 16) / 219))))
+
 /**
  * Light from pixels as a canvas gives them, four bytes each.
  *
@@ -43,11 +45,19 @@ export const greyOf = (rgba: ArrayLike<number>, width: number, height: number): 
  * Light from one plane of brightness, as films store it.
  *
  * @param stride bytes from one row to the next
+ * @param isFull whether black is 0 and white 255; else 16 and 235, as most films have it (Rec. ITU-R BT.709)
  */
-export const greyOfLuma = (luma: ArrayLike<number>, width: number, height: number, stride = width): Grey => {
+export const greyOfLuma = (
+  luma: ArrayLike<number>,
+  width: number,
+  height: number,
+  stride = width,
+  isFull = true,
+): Grey => {
   const data = new Float32Array(width * height)
+  const light = isFull ? LIGHT : NARROW
   for (let y = 0; y < height; y++)
-    for (let x = 0; x < width; x++) data[y * width + x] = LIGHT[luma[y * stride + x] ?? 0] ?? 0
+    for (let x = 0; x < width; x++) data[y * width + x] = light[luma[y * stride + x] ?? 0] ?? 0
   return { width, height, data }
 }
 

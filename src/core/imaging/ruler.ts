@@ -36,7 +36,7 @@ const ACROSS = 6
 const LEAST_SCALE = 2.5
 const LEAST_PLACES = 10
 /** Blur up to so many times the least takes part in the curve. */
-const NEAR_FOCUS = 2.6
+const NEAR_FOCUS = 4
 
 const trouble = (why: FocusTrouble['why']): FocusTrouble => ({ kind: 'trouble', why })
 
@@ -73,7 +73,7 @@ const vertexOf = (places: readonly Place[]): { readonly depth: number; readonly 
   const right = new Float64Array(3)
   for (const { depth: z, blur } of places) {
     const value = blur * blur
-    const weight = 1 / (value * value)
+    const weight = 1 / value
     for (let p = 0; p < 5; p++) sums[p] = (sums[p] ?? 0) + weight * z ** p
     for (let p = 0; p < 3; p++) right[p] = (right[p] ?? 0) + weight * value * z ** p
   }

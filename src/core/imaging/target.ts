@@ -17,7 +17,10 @@ export interface Layout {
 
 const at = (x: number, y: number): Point => ({ x, y })
 
-/** The inclined ruler: dark stripes along it, whose edges are sharpest where focus is. */
+/**
+ * The inclined ruler: dark stripes along it, whose edges are sharpest where focus is. Its marks stand near the zero
+ * line, where even a wide opening leaves them to be seen.
+ */
 export const RULER: Layout & {
   /** The line that stands level with the field that is focused on. */
   readonly zero: number
@@ -25,16 +28,19 @@ export const RULER: Layout & {
   readonly to: number
   /** Edges run at x = at + slope * (y - zero). */
   readonly edges: readonly number[]
+  /** How far the last stripe goes beyond its edge. */
+  readonly last: number
   readonly slope: number
 } = {
-  width: 70,
+  width: 90,
   height: 170,
-  marks: [at(8, 8), at(62, 8), at(62, 162), at(8, 162), at(8, 30)],
-  unit: 1.4,
+  marks: [at(11, 57), at(79, 57), at(79, 113), at(11, 113), at(11, 85)],
+  unit: 2.2,
   zero: 85,
-  from: 20,
-  to: 150,
-  edges: [20, 34, 48],
+  from: 18,
+  to: 152,
+  edges: [30, 44, 58],
+  last: 8,
   slope: 0.07,
 }
 

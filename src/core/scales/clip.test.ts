@@ -118,9 +118,27 @@ describe('films of which the truth is known', () => {
       ],
       { seed: 103, noise: 3.5 },
     ),
-    plan([[0.42, 0.62], [1.5, 0.24]], { seed: 201, noise: 2, shake: 0.6 }),
-    plan([[0.75, 0.95], [0.33, 0.3]], { seed: 202, flicker: 0.09 }),
-    plan([[1.05, 0.45], [0.6, 0.8]], { seed: 203, noise: 3, shake: 1 }),
+    plan(
+      [
+        [0.42, 0.62],
+        [1.5, 0.24],
+      ],
+      { seed: 201, noise: 2, shake: 0.6 },
+    ),
+    plan(
+      [
+        [0.75, 0.95],
+        [0.33, 0.3],
+      ],
+      { seed: 202, flicker: 0.09 },
+    ),
+    plan(
+      [
+        [1.05, 0.45],
+        [0.6, 0.8],
+      ],
+      { seed: 203, noise: 3, shake: 1 },
+    ),
   ]
 
   it('have every take found, its moments within a frame in the middle and within two nearly always', () => {

@@ -13,6 +13,7 @@ export type Measurable = (typeof MEASURABLE)[number]
 
 const id = v.pipe(v.string(), v.minLength(1), v.maxLength(120))
 const seconds = v.pipe(v.number(), v.minValue(0), v.maxValue(600))
+const moment = v.pipe(v.number(), v.minValue(0), v.maxValue(36_000))
 
 export const runSchema = v.strictObject({
   format: v.literal(RUN_FORMAT),
@@ -25,13 +26,28 @@ export const runSchema = v.strictObject({
   /** The setting whose options are the steps. */
   setting: id,
   /** How times were taken; by thumb is coarser than by pictures. */
-  way: v.picklist(['thumb']),
+  way: v.picklist(['thumb', 'film', 'stills']),
   on: v.pipe(v.string(), v.isoDate('expected a day such as 2026-03-01')),
   note: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(400))),
   /** Seconds from a sign to the tap, by whoever tapped; the median is taken off every take. */
   reactions: v.pipe(v.array(seconds), v.maxLength(50)),
   takes: v.pipe(
-    v.array(v.strictObject({ step: id, seconds, never: v.optional(v.literal(true)) })),
+    v.array(
+      v.strictObject({
+        step: id,
+        seconds,
+        never: v.optional(v.literal(true)),
+        /** Where it was read from a film or a burst: which, and the moments in seconds of it. */
+        moments: v.optional(
+          v.strictObject({
+            film: v.pipe(v.string(), v.maxLength(120)),
+            blocked: v.optional(moment),
+            leaves: v.optional(moment),
+            arrives: v.optional(moment),
+          }),
+        ),
+      }),
+    ),
     v.minLength(1, 'expected at least one take'),
     v.maxLength(1000),
   ),

@@ -82,6 +82,12 @@ export const turningOf = (stretch: Stretch, high: number, low: number, half: num
 
 /** When a curve has risen to a plateau: the same, with time running backwards. */
 export const arrivalOf = ({ times, values }: Stretch, high: number, low: number, half: number): Turning | undefined => {
-  const back = fitted({ times: times.map(t => -t).toReversed(), values: values.toReversed() }, high, low, -half, ARRIVING)
+  const back = fitted(
+    { times: times.map(t => -t).toReversed(), values: values.toReversed() },
+    high,
+    low,
+    -half,
+    ARRIVING,
+  )
   return back && { ...back, at: -back.at }
 }

@@ -48,6 +48,13 @@ export const BenchView = ({
   const on = measurable.find(m => m.body === bodyId)
   const keyOf = (s: MeasurableView['scales'][number]) => `${s.dimension} ${s.setting}`
   const scale = on?.scales.find(s => keyOf(s) === what) ?? on?.scales[0]
+  const run = {
+    body: on?.body ?? '',
+    what: scale?.dimension ?? '',
+    setting: scale?.setting ?? '',
+    repeats: String(repeats),
+    ...(on?.units.includes(unit) ? { unit } : {}),
+  }
   return (
     <Page>
       <Typography variant="h1">Bench</Typography>
@@ -128,19 +135,14 @@ export const BenchView = ({
               . {scale.steps.length * repeats} takes, in an order that lets tired arms and fading light fall on all
               steps alike.
             </Typography>
-            <LinkButton
-              variant="contained"
-              to="/prove/bench/run"
-              more={{
-                body: on.body,
-                what: scale.dimension,
-                setting: scale.setting,
-                repeats: String(repeats),
-                ...(on.units.includes(unit) ? { unit } : {}),
-              }}
-            >
-              Measure by thumb
-            </LinkButton>
+            <Wrap>
+              <LinkButton variant="contained" to="/prove/bench/film" more={run}>
+                Measure from films
+              </LinkButton>
+              <LinkButton variant="outlined" to="/prove/bench/run" more={run}>
+                Measure by thumb
+              </LinkButton>
+            </Wrap>
           </>
         ) : (
           <Typography>

@@ -19,6 +19,12 @@ const DIRECTION_WORDS: Readonly<Record<RunView['direction'], string>> = {
   unclear: 'Which way the scale runs cannot be told from these takes.',
 }
 
+const WAY_WORDS: Readonly<Record<RunView['way'], string>> = {
+  thumb: 'by thumb',
+  film: 'from a film',
+  stills: 'from a burst of pictures',
+}
+
 /** @example 'Ring action wants 1.2 s: nearest is Stick 0, in 96 draws of 100.' */
 const nearestWords = (name: string, n: NonNullable<RunEffect['nearest']>): string =>
   `${name} wants ${n.wanted}: nearest is ${n.step}, in ${n.sureOfHundred} draws of 100${n.isOutside ? ', beyond all that was measured' : ''}.`
@@ -42,7 +48,9 @@ export const RunResult = ({ run }: { run: RunView }) => {
         {run.body.name} · firmware {run.firmware}
         {run.unit && ` · ${run.unit}`} · {run.on}
       </Typography>
-      <Typography variant="h1">{run.label}, measured by thumb</Typography>
+      <Typography variant="h1">
+        {run.label}, measured {WAY_WORDS[run.way]}
+      </Typography>
       <Typography sx={{ mt: 0.5 }}>
         {DIRECTION_WORDS[run.direction]}{' '}
         {run.reaction > 0 && `${Number(run.reaction.toFixed(2))} s for the thumb are taken off.`}

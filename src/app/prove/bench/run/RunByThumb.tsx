@@ -12,6 +12,7 @@ import { writeLocal } from '@/ui/local'
 import { Eyebrow, Page } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { useSend } from '@/ui/use-send'
+import { HOW, ORDER_SEED } from '../how'
 import { REACTIONS, type RunState, runStore } from './run-store'
 
 const Pad = styled('button')(({ theme }) => ({
@@ -33,40 +34,6 @@ const Pad = styled('button')(({ theme }) => ({
   '&:focus-visible': { outline: `3px solid ${theme.vars?.palette.own.marigold.main}`, outlineOffset: 3 },
 }))
 
-/** What is done for a take, and the two moments that are tapped. */
-const HOW: Readonly<
-  Record<
-    Run['dimension'],
-    { readonly arrange: string; readonly begin: string; readonly end: string; readonly never: string }
-  >
-> = {
-  'track.hold': {
-    arrange: 'A chart far away, focused and followed; a board that somebody brings in front of it, near.',
-    begin: 'Tap as the board covers the chart',
-    end: 'Tap when the board is sharp',
-    never: 'It never left the chart',
-  },
-  'track.switch': {
-    arrange: 'Two charts inside the area, one near and one far; the far one is focused.',
-    begin: 'Tap as the near chart comes into the area',
-    end: 'Tap when the near chart is sharp',
-    never: 'It never switched',
-  },
-  'video.shift': {
-    arrange: 'Filming, a chart far away in focus; a board that somebody brings in front of it.',
-    begin: 'Tap as the board covers the chart',
-    end: 'Tap when focus begins to leave',
-    never: 'It never left',
-  },
-  'video.transition': {
-    arrange: 'Filming, one chart far and one near; focus is on the far one, then the near one is chosen.',
-    begin: 'Tap when focus begins to travel',
-    end: 'Tap when the near chart is sharp',
-    never: 'It never arrived',
-  },
-}
-
-const SEED = 11
 /** A sign comes after this long at least, and up to so much later. */
 const WAIT_MS = { least: 1200, more: 1800 }
 
@@ -101,7 +68,7 @@ export const RunByThumb = ({
       balancedOrder(
         scale.steps.map(s => s.id),
         repeats,
-        SEED,
+        ORDER_SEED,
       ),
       keptUnder(key),
       ({ reactions, takes }) => writeLocal(key, JSON.stringify({ reactions, takes })),

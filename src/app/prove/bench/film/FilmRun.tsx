@@ -1,0 +1,211 @@
+'use client'
+
+import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material'
+import { useRouter, useSearchParams } from 'next/navigation'
+import { useEffect, useRef, useState } from 'react'
+import { balancedOrder } from '@/core/scales/order'
+import { type Run, RUN_FORMAT } from '@/core/scales/run'
+import type { MeasurableView } from '@/server/bench'
+import { linkTo } from '@/ui/address'
+import { DropFiles } from '@/ui/DropFiles'
+import { readOnDevice } from '@/ui/on-device'
+import { Page, Section, Wrap } from '@/ui/pieces'
+import { Trouble } from '@/ui/Trouble'
+import { useSend } from '@/ui/use-send'
+import { HOW, ORDER_SEED } from '../how'
+import { madeFilmOf } from '../made'
+import { type Film, noteWords, takesOfFilms } from './film-takes'
+import { FilmTakes } from './FilmTakes'
+import { FIRST_PLACES, MarkPlaces, type Places } from './MarkPlaces'
+
+/** Every film by itself; pictures together are one burst. */
+const groupsOf = (files: readonly File[]): readonly (readonly File[])[] => {
+  const pictures = files.filter(f => f.type.startsWith('image/'))
+  return [...files.filter(f => !pictures.includes(f)).map(f => [f]), ...(pictures.length > 0 ? [pictures] : [])]
+}
+
+const nameOf = (files: readonly File[]): string =>
+  files.length === 1 ? (files[0]?.name ?? '') : `${files.length} pictures from ${files[0]?.name ?? ''}`
+
+interface Waiting {
+  readonly groups: readonly (readonly File[])[]
+  readonly picture: ImageBitmap
+}
+
+/** A run that is read from films of the camera itself, or of its rear screen. */
+export const FilmRun = ({
+  on,
+  scale,
+  unit,
+  repeats,
+}: {
+  on: MeasurableView
+  scale: MeasurableView['scales'][number]
+  unit: string | undefined
+  repeats: number
+}) => {
+  const router = useRouter()
+  const params = useSearchParams()
+  const { send, isBusy, problem } = useSend()
+  const [waiting, setWaiting] = useState<Waiting>()
+  const [places, setPlaces] = useState<Places>(FIRST_PLACES)
+  const [films, setFilms] = useState<readonly Film[]>([])
+  const [progress, setProgress] = useState<{ readonly words: string; readonly share: number }>()
+  const [trouble, setTrouble] = useState('')
+  const stop = useRef<AbortController>(undefined)
+  useEffect(() => () => stop.current?.abort(), [])
+  const order = balancedOrder(
+    scale.steps.map(s => s.id),
+    repeats,
+    ORDER_SEED,
+  )
+  const made = madeFilmOf(on.body, scale.dimension)
+
+  /** Runs something that can be stopped, and says what went wrong. */
+  const during = async (words: string, work: (signal: AbortSignal) => Promise<void>) => {
+    const control = new AbortController()
+    stop.current = control
+    setTrouble('')
+    setProgress({ words, share: 0 })
+    try {
+      await work(control.signal)
+    } catch (error) {
+      if (!(error instanceof DOMException && error.name === 'AbortError'))
+        setTrouble(error instanceof Error ? error.message : String(error))
+    }
+    setProgress(undefined)
+  }
+  const look = (files: readonly File[]) => {
+    const groups = groupsOf(files)
+    const [first] = groups
+    if (!first) return
+    return during('Opening', async signal => {
+      const { picture } = await readOnDevice({ kind: 'look', files: first }, 'look', () => undefined, signal)
+      setWaiting({ groups, picture })
+    })
+  }
+  const follow = ({ groups }: Waiting) =>
+    during('Following both places', async signal => {
+      let found = films
+      for (const files of groups) {
+        const name = nameOf(files)
+        const { read, curve } = await readOnDevice(
+          { kind: 'follow', files, ...places },
+          'clip',
+          heard => {
+            if (heard.kind === 'progress')
+              setProgress({
+                words: `Following both places in ${name}`,
+                share: heard.of > 0 ? heard.done / heard.of : 0,
+              })
+          },
+          signal,
+        )
+        const before = found.reduce((n, f) => n + f.takes.length, 0)
+        const takes = read.takes.map((take, i) => ({
+          ...take,
+          step: order[(before + i) % order.length] ?? '',
+          isLeftOut: false,
+        }))
+        found = [...found, { name, takes, notes: read.notes, frame: read.frame, curve }]
+        setFilms(found)
+      }
+      setWaiting(undefined)
+    })
+  const useMade = (address: string) =>
+    during('Fetching the made film', async signal => {
+      const response = await fetch(address, { signal })
+      if (!response.ok) throw new Error('The made film is not there. Try again once the server answers.')
+      const file = new File([await response.blob()], address.slice(address.lastIndexOf('/') + 1), { type: 'video/mp4' })
+      await look([file])
+    })
+  const takes = takesOfFilms(films, scale.dimension)
+  const save = async () => {
+    const document: Run = {
+      format: RUN_FORMAT,
+      body: on.body,
+      firmware: on.firmware,
+      ...(unit ? { unit } : {}),
+      dimension: scale.dimension,
+      setting: scale.setting,
+      way: films.some(f => f.name.includes(' pictures from ')) ? 'stills' : 'film',
+      on: new Date().toISOString().slice(0, 10),
+      reactions: [],
+      takes: [...takes],
+    }
+    const sent = await send<{ id: number }>('POST', '/api/v1/runs', { document })
+    if (sent.ok) router.push(linkTo(`/prove/bench/${sent.value.id}`, params))
+  }
+
+  return (
+    <Page>
+      <Typography color="textSecondary">
+        {on.name} · firmware {on.firmware}
+        {unit && ` · ${unit}`}
+      </Typography>
+      <Typography variant="h1">{scale.label}, from films</Typography>
+      <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 720 }}>
+        {HOW[scale.dimension].arrange} Let the camera film it itself, or film its rear screen with a phone; tripod, even
+        light. Several takes may stand in one film, in this order of {scale.settingLabel}:{' '}
+        {order.map(id => scale.steps.find(s => s.id === id)?.label).join(', ')}.
+      </Typography>
+      {!waiting && !progress && (
+        <>
+          <DropFiles
+            label={films.length > 0 ? 'Add more films' : 'Choose films, or a burst of pictures'}
+            accept="video/*,.mp4,.mov,.webm,.mkv,image/jpeg"
+            about="MP4, MOV or WebM; or the JPEGs of a burst with their times."
+            onFiles={files => void look(files)}
+          />
+          {made && films.length === 0 && (
+            <Button sx={{ mt: 1 }} onClick={() => void useMade(made)}>
+              Try it with a made film of this body
+            </Button>
+          )}
+        </>
+      )}
+      {progress && (
+        <Box role="status" sx={{ maxWidth: 760 }}>
+          <Typography>{progress.words} …</Typography>
+          <LinearProgress
+            variant={progress.share > 0 ? 'determinate' : 'indeterminate'}
+            value={Math.min(100, progress.share * 100)}
+            aria-label={progress.words}
+            sx={{ my: 1 }}
+          />
+          <Button onClick={() => stop.current?.abort()}>Stop</Button>
+        </Box>
+      )}
+      <Trouble words={trouble} sx={{ mt: 2 }} />
+      {waiting && !progress && (
+        <Section title="Mark the two places">
+          <MarkPlaces picture={waiting.picture} places={places} onChange={setPlaces} />
+          <Wrap sx={{ mt: 2 }}>
+            <Button variant="contained" onClick={() => void follow(waiting)}>
+              Follow both places
+            </Button>
+            <Button onClick={() => setWaiting(undefined)}>Another film</Button>
+          </Wrap>
+        </Section>
+      )}
+      {films.flatMap(film =>
+        film.notes.map(note => (
+          <Alert key={film.name + JSON.stringify(note)} severity="warning" sx={{ mt: 2, maxWidth: 760 }}>
+            {film.name}: {noteWords(note)}
+          </Alert>
+        )),
+      )}
+      {films.some(f => f.takes.length > 0) && (
+        <Section title="Takes">
+          <FilmTakes films={films} scale={scale} onChange={setFilms} />
+          <Wrap sx={{ mt: 2 }}>
+            <Button variant="contained" disabled={isBusy || takes.length === 0} onClick={() => void save()}>
+              See what {takes.length === 1 ? 'this take comes' : `the ${takes.length} takes come`} to
+            </Button>
+          </Wrap>
+        </Section>
+      )}
+      <Trouble words={problem} sx={{ mt: 2 }} />
+    </Page>
+  )
+}

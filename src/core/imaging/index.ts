@@ -1,2 +1,0 @@
-export { chartSharpness, type FieldSharpness } from './chart'
-export { focusOnRuler, type FocusFound, type FocusTrouble } from './ruler'

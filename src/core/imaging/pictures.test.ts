@@ -1,0 +1,117 @@
+import sharp from 'sharp'
+import { describe, expect, it } from 'vitest'
+import { chartPicture, type Picture, rulerPicture } from '../../../test/fixtures/made/camera'
+import { CHART_SERIES, RULER_SERIES } from '../../../test/fixtures/made/plans'
+import { chartSharpness } from './chart'
+import { type Grey, greyOf } from './grey'
+import { focusOnRuler } from './ruler'
+
+const light = async (image: sharp.Sharp): Promise<Grey> => {
+  const { data, info } = await image.ensureAlpha().raw().toBuffer({ resolveWithObject: true })
+  return greyOf(data, info.width, info.height)
+}
+const shipped = (name: string): sharp.Sharp => sharp(`public/made/${name}.jpg`)
+const raw = ({ rgb, width, height }: Picture): sharp.Sharp =>
+  sharp(Buffer.from(rgb), { raw: { width, height, channels: 3 } })
+
+describe('the inclined ruler', () => {
+  const offsets = Promise.all(
+    RULER_SERIES.map(async ({ name, picture }) => {
+      const found = focusOnRuler(await light(shipped(name)))
+      return { truth: picture.offset, found: found.kind === 'focus' ? found.offset : NaN }
+    }),
+  )
+
+  it('gives focus within half a millimetre of the truth on every made picture', async () => {
+    for (const { truth, found } of await offsets)
+      expect(Math.abs(found - truth), `${found} for ${truth}`).toBeLessThan(0.5)
+  })
+
+  it('is not off to one side over all of them', async () => {
+    const all = await offsets
+    const mean = all.reduce((sum, { truth, found }) => sum + found - truth, 0) / all.length
+    console.log(`${all.length} pictures, on average off by ${mean.toFixed(2)} mm`)
+    expect(Math.abs(mean)).toBeLessThan(0.25)
+  })
+
+  const one = () => shipped(RULER_SERIES[0]?.name ?? '')
+
+  it.each([90, 180, 270])('is read just the same when the picture is turned by %d degrees', async degrees => {
+    const [plain, turned] = [focusOnRuler(await light(one())), focusOnRuler(await light(one().rotate(degrees)))]
+    expect(turned.kind).toBe('focus')
+    if (plain.kind === 'focus' && turned.kind === 'focus') expect(turned.offset).toBeCloseTo(plain.offset, 0)
+  })
+
+  it('says what is wrong with a picture that is too small, over-exposed, or of another sheet', async () => {
+    expect(focusOnRuler(await light(one().resize(300)))).toMatchObject({
+      kind: 'trouble',
+      why: { kind: expect.stringMatching(/small|marks/) as string },
+    })
+    const bright = await light(one())
+    const over = focusOnRuler({ ...bright, data: bright.data.map(v => Math.min(1, v * 4)) })
+    expect(over).toMatchObject({ kind: 'trouble' })
+    expect(focusOnRuler(await light(shipped('chart-f8')))).toEqual({
+      kind: 'trouble',
+      why: { kind: 'marks', found: 5, isOther: true },
+    })
+    const even = { width: 400, height: 300, data: new Float32Array(120_000).fill(0.4) }
+    expect(focusOnRuler(even)).toEqual({ kind: 'trouble', why: { kind: 'marks', found: 0, isOther: false } })
+  })
+
+  it('does not guess where a mark is covered', () => {
+    const { rgb, width, height } = rulerPicture({ offset: 0, rays: 4, covered: 2 })
+    const data = Float32Array.from({ length: width * height }, (_, i) => ((rgb[i * 3] ?? 0) / 255) ** 2.2)
+    expect(focusOnRuler({ width, height, data })).toMatchObject({
+      kind: 'trouble',
+      why: { kind: 'marks', isOther: false },
+    })
+  })
+
+  it('says on which side focus lies where it is beyond the ruler', async () => {
+    const found = focusOnRuler(
+      await light(raw(rulerPicture({ offset: -70, rays: 9, fNumber: 5, focalMm: 200, distance: 1500 }))),
+    )
+    expect(found.kind).toBe('trouble')
+  })
+})
+
+describe('the chart', () => {
+  /** Half contrast of a Gaussian blur on square pixels: exp(-2 (pi s f)^2) sinc(f) = 1/2, by halving. */
+  const halfOf = (sigma: number): number => {
+    let [low, high] = [0.001, 1]
+    for (let i = 0; i < 50; i++) {
+      const f = (low + high) / 2
+      const left = Math.exp(-2 * (Math.PI * sigma * f) ** 2) * (Math.sin(Math.PI * f) / (Math.PI * f))
+      if (left > 0.5) low = f
+      else high = f
+    }
+    return low
+  }
+
+  it.each(CHART_SERIES)('at f/$fNumber shows each field as sharp as it is, within 6 %', async ({ name, sigmas }) => {
+    const found = chartSharpness(await light(shipped(name)))
+    expect(found.kind).toBe('chart')
+    if (found.kind !== 'chart') return
+    found.fields.forEach(({ mtf50 }, i) =>
+      expect(Math.abs((mtf50 ?? NaN) / halfOf(sigmas[i] ?? 1) - 1)).toBeLessThan(0.06),
+    )
+  })
+
+  it('is found upside down, and its fields keep their names', async () => {
+    const upright = chartSharpness(await light(shipped('chart-f2-8')))
+    const turned = chartSharpness(await light(shipped('chart-f2-8').rotate(180)))
+    if (upright.kind !== 'chart' || turned.kind !== 'chart') throw new Error('expected the chart')
+    turned.fields.forEach(({ mtf50 }, i) => expect(mtf50).toBeCloseTo(upright.fields[i]?.mtf50 ?? NaN, 2))
+  })
+
+  it('says of a field that is over-exposed or cut off why it is not measured', async () => {
+    const picture = await light(shipped('chart-f8'))
+    const found = chartSharpness({ ...picture, data: picture.data.map(v => Math.min(1, v * 1.6)) })
+    expect(found).toMatchObject({ kind: 'chart' })
+    if (found.kind === 'chart') expect(found.fields[0]).toMatchObject({ mtf50: undefined, why: 'over-exposed' })
+    const cut = chartSharpness(await light(raw(chartPicture({ sigmas: [1, 1, 1, 1, 1], fill: 1.25, rays: 4 }))))
+    if (cut.kind !== 'chart') throw new Error('expected the chart')
+    expect(cut.fields[0]?.mtf50).toBeDefined()
+    expect(cut.fields[1]?.mtf50).toBeUndefined()
+  })
+})

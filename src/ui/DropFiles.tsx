@@ -1,0 +1,48 @@
+'use client'
+
+import { Box, Typography } from '@mui/material'
+import { useState } from 'react'
+import { FileButton } from './FileButton'
+
+/** A place that files are dropped on or chosen for; they stay on this device. */
+export const DropFiles = ({
+  label,
+  accept,
+  about,
+  onFiles,
+}: {
+  readonly label: string
+  readonly accept: string
+  readonly about: string
+  readonly onFiles: (files: readonly File[]) => void
+}) => {
+  const [isOver, setOver] = useState(false)
+  return (
+    <Box
+      onDragOver={e => {
+        e.preventDefault()
+        setOver(true)
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={e => {
+        e.preventDefault()
+        setOver(false)
+        const files = [...e.dataTransfer.files]
+        if (files.length > 0) onFiles(files)
+      }}
+      sx={{
+        p: 3,
+        maxWidth: 760,
+        border: '2px dashed',
+        borderColor: isOver ? 'own.marigold.main' : 'own.line',
+        borderRadius: 1,
+        bgcolor: isOver ? 'own.marigold.wash' : 'background.paper',
+      }}
+    >
+      <FileButton variant="contained" multiple label={label} accept={accept} onFiles={onFiles} />
+      <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
+        {about} They stay on this device: nothing is sent anywhere.
+      </Typography>
+    </Box>
+  )
+}
