@@ -29,7 +29,7 @@ const writeFilm = async (): Promise<void> => {
   const file = `${FOLDER}/pebble-cling.mp4`
   const encoder = spawn(
     'ffmpeg',
-    `-y -loglevel error -f rawvideo -pix_fmt gray -s ${width}x${height} -r ${rate} -i - -c:v libx264 -preset slow -crf 30 -pix_fmt yuv420p -movflags +faststart ${file}`.split(
+    `-y -loglevel error -f rawvideo -pix_fmt gray -s ${width}x${height} -r ${rate} -i - -c:v libx264 -preset slow -crf 20 -pix_fmt yuv420p -movflags +faststart ${file}`.split(
       ' ',
     ),
     { stdio: ['pipe', 'inherit', 'inherit'] },
@@ -51,6 +51,7 @@ const writePicture = async (name: string, { width, height, rgb }: Picture, exif:
 }
 
 if (process.argv[2] !== 'pictures') await writeFilm()
+if (process.argv[2] === 'film') process.exit(0)
 for (const [i, p] of RULER_SERIES.entries())
   await writePicture(p.name, rulerPicture({ ...p.picture, seed: i + 1 }), {
     Model: 'Tollgate',

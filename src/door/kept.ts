@@ -24,6 +24,8 @@ const MOST_BYTES = 64 * 1024 * 1024
 /** Larger answers go out as they come. */
 const MOST_ANSWER = 4 * 1024 * 1024
 const KEPT_TYPES = /^(?:text\/html|text\/x-component|application\/json)\b/
+/** What can be taken for text and be split at a nonce. */
+const TEXT = /^(?:text\/|application\/(?:[\w.-]+\+)?(?:json|xml|javascript))/
 /** What of a request decides its answer, beside the address. */
 const DECIDING = [
   'host',
@@ -181,7 +183,8 @@ const captured = async (response: ServerResponse, make: () => Promise<unknown>):
       const bytes = typeof chunk === 'string' ? Buffer.from(chunk, encoding as BufferEncoding) : Buffer.from(chunk)
       chunks.push(bytes)
       length += bytes.length
-      if (length <= MOST_ANSWER) return true
+      // Pictures, papers and sheets are no text: their bytes go out as they are.
+      if (length <= MOST_ANSWER && TEXT.test(String(response.getHeader('content-type')))) return true
       letGo()
       done(false)
       return false

@@ -40,6 +40,7 @@ export const LIMITS: Readonly<Record<TaskName, Limit>> = {
   backup: file(300),
   cardSheets: file(120),
   standardSheet: file(30),
+  targetSheet: file(30),
 }
 
 /** Memory of one worker; a task that needs more ends, and nothing else. */

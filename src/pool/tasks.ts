@@ -1,4 +1,5 @@
 import type { cardSheets } from './paper/card-paper'
+import type { targetSheet } from './paper/target-sheet'
 import type { standardSheet } from './paper/standard-sheet'
 import { backUpByRule } from '@/db/backups'
 import { known, overruler } from './lives'
@@ -25,6 +26,8 @@ const lazily = {
   cardSheets: async (input: Parameters<typeof cardSheets>[0]) => (await import('./paper/card-paper')).cardSheets(input),
   standardSheet: async (input: Parameters<typeof standardSheet>[0]) =>
     (await import('./paper/standard-sheet')).standardSheet(input),
+  targetSheet: async (input: Parameters<typeof targetSheet>[0]) =>
+    (await import('./paper/target-sheet')).targetSheet(input),
 }
 
 /** All that runs in a worker of the pool, by the name it is asked for; what a task is given and gives can be cloned. */

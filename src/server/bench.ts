@@ -100,9 +100,12 @@ export interface RunHeading {
   readonly keptAt: string | null
 }
 
-export const listRuns = async (): Promise<readonly RunHeading[]> => {
+/** All runs, newest first; of one camera where it is named. */
+export const listRuns = async (unit?: string): Promise<readonly RunHeading[]> => {
   const bodies = new Map((await readBodies()).map(b => [b.document.id, b.document.model]))
-  return (await db.listRuns(await database())).map(r => ({
+  const rows = await db.listRuns(await database())
+  const own = unit === undefined ? rows : rows.filter(r => (JSON.parse(r.document) as Run).unit === unit)
+  return own.map(r => ({
     id: r.id,
     body: bodies.get(r.body_id) ?? r.body_id,
     label: dimension(r.dimension).label,

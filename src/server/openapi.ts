@@ -188,6 +188,36 @@ export const openApiDocument = () => ({
       },
     },
     '/api/v1/runs/{id}/kept': change('Takes a run up into the profile of its body', 'put', 'KeepRun'),
+    '/api/v1/lens-tests': {
+      get: {
+        summary: 'All lenses tested on bodies, newest first',
+        responses: { '200': ok('The tests.', list('tests')) },
+      },
+      post: {
+        summary: 'Stores a test of a lens on a body: where focus lies, or how sharp it is',
+        requestBody: { required: true, ...json(reference('SaveLensTest')) },
+        responses: { '201': ok('Stored.'), ...NOT_THERE, ...UNREADABLE, ...WRONG },
+      },
+    },
+    '/api/v1/lens-tests/{id}': {
+      get: {
+        summary: 'A test in its exchange format',
+        parameters: idParameter,
+        responses: { '200': ok('The test.', reference('LensTest')), ...NOT_THERE },
+      },
+    },
+    '/api/v1/lens-tests/{id}/kept': change('Takes a test up into its lens', 'put', 'KeepRun'),
+    '/api/v1/sheets/{sheet}': {
+      get: {
+        summary: 'A sheet to print and photograph: ruler, chart or rack, as PDF',
+        parameters: [
+          { name: 'sheet', in: 'path', required: true, schema: { type: 'string', enum: ['ruler', 'chart', 'rack'] } },
+          { name: 'paper', in: 'query', schema: { type: 'string', enum: ['a4', 'letter'] } },
+          { name: 'focal', in: 'query', schema: { type: 'number' } },
+        ],
+        responses: { '200': { description: 'The sheet.', content: { 'application/pdf': {} } }, ...NOT_THERE, ...WRONG },
+      },
+    },
     '/api/v1/optics/{question}': {
       post: {
         summary: `A question of the Optics desk about a scene: ${QUESTIONS.join(', ')}; says what cannot be and the nearest that can`,
@@ -309,6 +339,7 @@ export const openApiDocument = () => ({
       ...formatComponents(),
       NewBody: changeSchema(queries.newBodySchema, 'NewBody'),
       SaveRun: changeSchema(queries.saveRunSchema, 'SaveRun'),
+      SaveLensTest: changeSchema(queries.saveLensTestSchema, 'SaveLensTest'),
       KeepRun: changeSchema(queries.keepRunSchema, 'KeepRun'),
       SaveBody: changeSchema(queries.saveBodySchema, 'SaveBody'),
       SaveLens: changeSchema(queries.saveLensSchema, 'SaveLens'),

@@ -165,6 +165,13 @@ export const saveStandardSchema = v.strictObject({
 export const saveRunSchema = v.strictObject({ document: v.unknown() })
 /** Takes a run up into the profile; the revision is the profile's, as somebody looked at it. */
 export const keepRunSchema = v.strictObject({ revision })
+/** A lens tested on a body, as its exchange format has it. */
+export const saveLensTestSchema = v.strictObject({ document: v.unknown() })
+/** A sheet to print: on which paper, and for which focal length its distance is told. */
+export const printSheetSchema = v.object({
+  paper: v.optional(v.picklist(['a4', 'letter']), 'a4'),
+  focal: v.optional(v.pipe(v.string(), v.transform(Number), v.number(), v.gtValue(0), v.maxValue(3000)), '85'),
+})
 /** A scene for the Optics desk as far as it differs from where a desk begins, and in which units the answer speaks. */
 export const opticsSchema = v.strictObject({
   scene: v.optional(partialSceneSchema, {}),

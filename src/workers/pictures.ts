@@ -121,6 +121,11 @@ export const readCharts = (files: readonly File[]) =>
     const found = chartSharpness(grey)
     // Curves stay here; what is kept are figures.
     return found.kind === 'chart'
-      ? { ...found, height: grey.height, fields: found.fields.map(({ edges: _, ...field }) => field) }
+      ? {
+          ...found,
+          width: grey.width,
+          height: grey.height,
+          fields: found.fields.map(({ edges: _, ...field }) => field),
+        }
       : found
   })

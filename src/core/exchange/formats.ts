@@ -4,6 +4,7 @@ import { GUIDE_FORMAT, houseGuideSchema, parseHouseGuide } from '../guide/house'
 import { parseState, STATE_FORMAT, type StateOf, stateSchema } from '../kit/state-file'
 import { LENS_FORMAT, lensSchema, parseLens } from '../lenses/schema'
 import type { Parsed } from '../reading/problem'
+import { LENS_TEST_FORMAT, lensTestSchema, parseLensTest } from '../lens-tests/schema'
 import { parseRun, RUN_FORMAT, runSchema } from '../scales/run'
 import { parseStandard, STANDARD_FORMAT, standardSchema } from '../standards'
 import { BUNDLE_FORMAT, bundleSchema, parseBundle } from './bundle'
@@ -79,6 +80,14 @@ export const FORMATS = {
     schema: runSchema,
     read: parseRun,
     example: 'run.json',
+  },
+  lensTest: {
+    name: LENS_TEST_FORMAT,
+    about: 'a lens tested on a body',
+    component: 'LensTest',
+    schema: lensTestSchema,
+    read: parseLensTest,
+    example: 'lens-test.json',
   },
   state: {
     name: STATE_FORMAT,

@@ -1,4 +1,4 @@
-import sharp from 'sharp'
+import sharp, { type Sharp } from 'sharp'
 import { describe, expect, it } from 'vitest'
 import { chartPicture, type Picture, rulerPicture } from '../../../test/fixtures/made/camera'
 import { CHART_SERIES, RULER_SERIES } from '../../../test/fixtures/made/plans'
@@ -6,13 +6,12 @@ import { chartSharpness } from './chart'
 import { type Grey, greyOf } from './grey'
 import { focusOnRuler } from './ruler'
 
-const light = async (image: sharp.Sharp): Promise<Grey> => {
+const light = async (image: Sharp): Promise<Grey> => {
   const { data, info } = await image.ensureAlpha().raw().toBuffer({ resolveWithObject: true })
   return greyOf(data, info.width, info.height)
 }
-const shipped = (name: string): sharp.Sharp => sharp(`public/made/${name}.jpg`)
-const raw = ({ rgb, width, height }: Picture): sharp.Sharp =>
-  sharp(Buffer.from(rgb), { raw: { width, height, channels: 3 } })
+const shipped = (name: string): Sharp => sharp(`public/made/${name}.jpg`)
+const raw = ({ rgb, width, height }: Picture): Sharp => sharp(Buffer.from(rgb), { raw: { width, height, channels: 3 } })
 
 describe('the inclined ruler', () => {
   const offsets = Promise.all(

@@ -51,7 +51,22 @@ export const lensSchema = v.strictObject({
   /** Where it is sharpest, once somebody has tested it. */
   bestAperture: v.optional(v.strictObject({ fNumber: positive, on: v.optional(text(40)) })),
   /** Correction found for a body, once tested: positive moves focus away from the camera. */
-  offsets: v.optional(v.array(v.strictObject({ id, steps: v.number(), on: v.optional(text(40)) })), []),
+  offsets: v.optional(
+    v.array(
+      v.strictObject({
+        id,
+        steps: v.number(),
+        on: v.optional(text(40)),
+        /** The one camera it was measured on, where it was one of the house, and what that ran. */
+        unit: v.optional(text(120)),
+        firmware: v.optional(text(40)),
+        /** Where focus lay with it, in millimetres behind the subject, and over how many pictures. */
+        millimetres: v.optional(v.number()),
+        pictures: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1))),
+      }),
+    ),
+    [],
+  ),
 })
 
 export type Lens = v.InferOutput<typeof lensSchema>

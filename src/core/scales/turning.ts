@@ -15,25 +15,23 @@ export interface Turning {
  * Sharpness falls with blur b as (1 + b²)^-m: an edge alone loses it by the first power of blur, fine patterns faster.
  */
 const LOSSES = [0.5, 0.8, 1.3, 2.5] as const
-/**
- * Blur grows by a power of time: focus gathers way for some frames and runs then; where it arrives it slows down for
- * longer. Found on made films.
- */
-const LEAVING = 1.2
-const ARRIVING = 1.5
+/** Blur grows by this power of time: focus gathers way for some frames and runs then. Found on made films. */
+const WAY = 1.55
 const TRIES = 60
 
 /** What is left at a time, where half of it is left at `half`. */
-const falls = (t: number, begins: number, half: number, loss: number, way: number): number =>
-  t <= begins ? 1 : Math.pow(1 + (Math.pow(2, 1 / loss) - 1) * Math.pow((t - begins) / (half - begins), 2 * way), -loss)
+const falls = (t: number, begins: number, half: number, loss: number): number =>
+  t <= begins ? 1 : Math.pow(1 + (Math.pow(2, 1 / loss) - 1) * Math.pow((t - begins) / (half - begins), 2 * WAY), -loss)
 
-const fitted = (
-  { times, values }: Stretch,
-  high: number,
-  low: number,
-  half: number,
-  way: number,
-): Turning | undefined => {
+/**
+ * When a curve begins to fall from a plateau, with a fitted falling branch: a sigmoid that has a beginning.
+ *
+ * @param high level of the plateau
+ * @param low level that it falls to
+ * @param half a time at which half of the fall has been seen
+ * @returns undefined where nothing falls
+ */
+export const turningOf = ({ times, values }: Stretch, high: number, low: number, half: number): Turning | undefined => {
   const first = times[0]
   const size = high - low
   if (first === undefined || !(size > 0) || !(half > first)) return undefined
@@ -41,7 +39,7 @@ const fitted = (
     if (!(middle > begins)) return Infinity
     let sum = 0
     for (let i = 0; i < times.length; i++) {
-      const error = ((values[i] ?? 0) - low) / size - falls(times[i] ?? 0, begins, middle, loss, way)
+      const error = ((values[i] ?? 0) - low) / size - falls(times[i] ?? 0, begins, middle, loss)
       // Far off counts once and not squared: a hand that shook for a frame does not move the answer.
       sum += Math.abs(error) < 0.15 ? error * error : 0.3 * Math.abs(error) - 0.0225
     }
@@ -69,25 +67,8 @@ const fitted = (
   return { at: best.begins, off: Math.sqrt(best.cost / times.length) }
 }
 
-/**
- * When a curve begins to fall from a plateau, with a fitted falling branch: a sigmoid that has a beginning.
- *
- * @param high level of the plateau
- * @param low level that it falls to
- * @param half a time at which half of the fall has been seen
- * @returns undefined where nothing falls
- */
-export const turningOf = (stretch: Stretch, high: number, low: number, half: number): Turning | undefined =>
-  fitted(stretch, high, low, half, LEAVING)
-
 /** When a curve has risen to a plateau: the same, with time running backwards. */
 export const arrivalOf = ({ times, values }: Stretch, high: number, low: number, half: number): Turning | undefined => {
-  const back = fitted(
-    { times: times.map(t => -t).toReversed(), values: values.toReversed() },
-    high,
-    low,
-    -half,
-    ARRIVING,
-  )
+  const back = turningOf({ times: times.map(t => -t).toReversed(), values: values.toReversed() }, high, low, -half)
   return back && { ...back, at: -back.at }
 }

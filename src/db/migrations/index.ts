@@ -8,6 +8,7 @@ import * as offline from './006-offline'
 import * as response from './007-response'
 import * as order from './008-order'
 import * as runs from './009-runs'
+import * as lensTests from './010-lens-tests'
 
 interface Migration {
   readonly name: string
@@ -25,6 +26,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '007-response', up: response.up },
   { name: '008-order', up: order.up },
   { name: '009-runs', up: runs.up },
+  { name: '010-lens-tests', up: lensTests.up },
 ]
 
 export const migrationSource: Knex.MigrationSource<Migration> = {

@@ -1,11 +1,12 @@
 'use client'
 
-import { Box, MenuItem, TextField, Typography } from '@mui/material'
+import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { useState } from 'react'
 import { parseJson, problemWords } from '@/core/reading/problem'
 import { plain } from '@/core/optics/words'
 import type { AlikeView, MeasurableView, RunHeading } from '@/server/bench'
+import type { LensTestHeading } from '@/server/lens-tests'
 import { linkTo } from '@/ui/address'
 import { FileButton } from '@/ui/FileButton'
 import { TakesDrawing } from '@/ui/TakesDrawing'
@@ -22,11 +23,13 @@ export const BenchView = ({
   measurable,
   runs,
   alike,
+  tests,
   first,
 }: {
   measurable: readonly MeasurableView[]
   runs: readonly RunHeading[]
   alike: readonly AlikeView[]
+  tests: readonly LensTestHeading[]
   first: string | undefined
 }) => {
   const [bodyId, setBody] = useState(measurable.find(m => m.body === first)?.body ?? measurable[0]?.body ?? '')
@@ -60,7 +63,7 @@ export const BenchView = ({
       <Typography variant="h1">Bench</Typography>
       <Typography color="textSecondary" sx={{ mt: 0.5, maxWidth: 720 }}>
         What stands behind a step of a scale is declared until somebody measures it. A run takes a quarter of an hour
-        and two people: one moves the board, one taps.
+        and two people: one moves the board, one films or taps.
       </Typography>
       <Section title="Measure a scale">
         {on && scale ? (
@@ -142,12 +145,52 @@ export const BenchView = ({
               <LinkButton variant="outlined" to="/prove/bench/run" more={run}>
                 Measure by thumb
               </LinkButton>
+              {(['a4', 'letter'] as const).map(paper => (
+                <Button key={paper} component="a" href={`/api/v1/sheets/rack?paper=${paper}`} target="_blank">
+                  Charts and arrangement, {paper === 'a4' ? 'A4' : 'Letter'}
+                </Button>
+              ))}
             </Wrap>
           </>
         ) : (
           <Typography>
             No body here has a scale that can be timed. Add a body, or say of its steps how many seconds they mean.
           </Typography>
+        )}
+      </Section>
+      <Section title="Test a lens on a body">
+        <Typography sx={{ mb: 1.5, maxWidth: 720 }}>
+          Two sheets of paper, a tripod, ten pictures each: whether focus lies where it should, and at which aperture
+          the lens is sharpest.
+        </Typography>
+        <Wrap>
+          <LinkButton to="/prove/bench/focus">Does it focus where it should</LinkButton>
+          <LinkButton to="/prove/bench/sharpness">Where is it sharpest</LinkButton>
+        </Wrap>
+        {tests.length > 0 && (
+          <PlainList component="ul" sx={{ maxWidth: 900, mt: 1.5 }}>
+            {tests.map(t => (
+              <li key={t.id}>
+                <RowLink
+                  to={`/prove/bench/lens/${t.id}`}
+                  sx={{ gridTemplateColumns: { xs: '1fr', sm: '1.4fr 1fr auto' }, minHeight: 'var(--touch)' }}
+                >
+                  <Typography variant="strong">
+                    {t.lens} on {t.body}
+                    {t.unit && ` ${t.unit}`}
+                  </Typography>
+                  <Typography component="span">
+                    {t.kind === 'focus' ? 'where it focuses' : 'where it is sharpest'}
+                  </Typography>
+                  <Typography variant="body2" component="span" color="textSecondary">
+                    {t.on}
+                    {t.person && `, ${t.person}`}
+                    {t.keptAt ? ', kept on the lens' : ', not kept'}
+                  </Typography>
+                </RowLink>
+              </li>
+            ))}
+          </PlainList>
         )}
       </Section>
       {alike.length > 0 && (

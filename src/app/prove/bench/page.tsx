@@ -1,5 +1,6 @@
 import { readInHand } from '@/server/concordance'
 import { listRuns, readAlike, readMeasurable } from '@/server/bench'
+import { listLensTests } from '@/server/lens-tests'
 import { inHandOf, type SearchParams } from '@/app/search-params'
 import { BenchView } from './BenchView'
 
@@ -8,9 +9,10 @@ export const metadata = { title: 'Bench' }
 export default async function BenchPage({ searchParams }: { searchParams: SearchParams }) {
   const asked = await inHandOf(searchParams)
   const { ref, context, chosen } = await readInHand(asked)
-  const [measurable, runs, alike] = await Promise.all([
+  const [measurable, runs, tests, alike] = await Promise.all([
     readMeasurable(),
     listRuns(),
+    listLensTests(),
     ref === undefined
       ? []
       : readAlike(
@@ -19,5 +21,5 @@ export default async function BenchPage({ searchParams }: { searchParams: Search
           context,
         ),
   ])
-  return <BenchView measurable={measurable} runs={runs} alike={alike} first={asked.bodies?.[0]} />
+  return <BenchView measurable={measurable} runs={runs} alike={alike} tests={tests} first={asked.bodies?.[0]} />
 }

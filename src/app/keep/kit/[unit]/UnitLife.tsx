@@ -2,10 +2,12 @@
 
 import { Box, Button, Typography } from '@mui/material'
 import type { LifeView } from '@/server/life'
+import type { UnitBenchView } from '@/server/lens-tests'
 import { Page, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { LinkButton } from '@/ui/links'
 import { When } from '@/ui/When'
+import { UnitBench } from './UnitBench'
 import { UnitNow } from './UnitNow'
 import { useSend } from '@/ui/use-send'
 import { FileButton } from '@/ui/FileButton'
@@ -21,7 +23,7 @@ const HAPPENED = [
  *
  * @param code leads to its card, to be stuck on the unit, as a picture in a data address
  */
-export const UnitLife = ({ life, code }: { life: LifeView; code: string }) => {
+export const UnitLife = ({ life, bench, code }: { life: LifeView; bench: UnitBenchView; code: string }) => {
   const { unit, body, events } = life
   const { send, problem, setProblem } = useSend()
   const readFile = async (file: File) => {
@@ -44,6 +46,7 @@ ${sent.detail}`)
         </LinkButton>
       </Box>
       <UnitNow life={life} />
+      <UnitBench bench={bench} />
       <Typography variant="h2" sx={{ mt: 4 }}>
         Something happened to it
       </Typography>

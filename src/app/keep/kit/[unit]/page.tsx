@@ -5,6 +5,7 @@ import { addressOf } from '@/server/http'
 import { inHandOf, type SearchParams } from '@/app/search-params'
 import { readInHand } from '@/server/concordance'
 import { readLife } from '@/server/life'
+import { readUnitBench } from '@/server/lens-tests'
 import { UnitLife } from './UnitLife'
 
 export const metadata = { title: 'Unit' }
@@ -18,6 +19,7 @@ export default async function UnitPage({
 }) {
   const { ref, context } = await readInHand(await inHandOf(searchParams))
   const life = await orNotFound(readLife((await params).unit, ref, context))
+  const bench = await readUnitBench(life.unit.tag, life.body)
   const address = `${addressOf({ headers: await headers() })}/set/cards/${life.body}?unit=${life.unit.id}`
-  return <UnitLife life={life} code={await QRCode.toDataURL(address, { margin: 2, width: 360 })} />
+  return <UnitLife life={life} bench={bench} code={await QRCode.toDataURL(address, { margin: 2, width: 360 })} />
 }

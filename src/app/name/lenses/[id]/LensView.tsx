@@ -17,6 +17,16 @@ import { When } from '@/ui/When'
 import { apertureWords, focalWords, turnWords } from '../lens-words'
 import { useSend } from '@/ui/use-send'
 
+/** @example '+5 (2026-10-04; measured on 10 pictures: 1.4 mm in front with it; firmware 2.1)' */
+const offsetWords = ({ steps, on, firmware, millimetres, pictures }: Lens['offsets'][number]): string => {
+  const measured =
+    millimetres === undefined
+      ? undefined
+      : `measured on ${pictures ?? 'some'} pictures: ${Math.abs(millimetres).toFixed(1)} mm ${millimetres < 0 ? 'in front' : 'behind'} with it`
+  const known = [on, measured, firmware && `firmware ${firmware}`].filter(Boolean).join('; ')
+  return `${steps > 0 ? '+' : ''}${steps}${known ? ` (${known})` : ''}`
+}
+
 /** One lens: its facts, its ranges drawn to scale, and what people who change systems should mind. */
 export const LensView = ({
   lens,
@@ -128,8 +138,8 @@ export const LensView = ({
             },
             ...(lens.offsets.length
               ? lens.offsets.map(o => ({
-                  name: `AF offset on ${bodyNames[o.id] ?? o.id}`,
-                  value: `${o.steps > 0 ? '+' : ''}${o.steps}${o.on ? ` (${o.on})` : ''}`,
+                  name: `AF offset on ${bodyNames[o.id] ?? o.id}${o.unit ? ` ${o.unit}` : ''}`,
+                  value: offsetWords(o),
                 }))
               : [{ name: 'AF offset', value: 'not tested yet' }]),
             ...owned.map(u => ({

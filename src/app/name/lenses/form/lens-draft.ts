@@ -30,7 +30,13 @@ export interface LensDraft {
   readonly panning: string
   readonly best: string
   readonly bestOn: string
-  readonly offsets: readonly { readonly id: string; readonly steps: string; readonly on: string }[]
+  readonly offsets: readonly {
+    readonly id: string
+    readonly steps: string
+    readonly on: string
+    /** How it was measured, while it is the one that was. */
+    readonly measured?: Partial<Lens['offsets'][number]>
+  }[]
 }
 
 const NO_DISTANCE: DistanceText = { metric: '', imperial: '' }
@@ -61,7 +67,12 @@ export const draftOf = (lens: Lens | undefined): LensDraft => ({
   panning: lens?.stabiliser?.panning ?? '',
   best: lens?.bestAperture ? String(lens.bestAperture.fNumber) : '',
   bestOn: lens?.bestAperture?.on ?? '',
-  offsets: (lens?.offsets ?? []).map(o => ({ id: o.id, steps: String(o.steps), on: o.on ?? '' })),
+  offsets: (lens?.offsets ?? []).map(({ id, steps, on, ...measured }) => ({
+    id,
+    steps: String(steps),
+    on: on ?? '',
+    measured: { ...measured, id, steps },
+  })),
 })
 
 /** A distance from either field, or what is wrong with it. */
@@ -127,7 +138,14 @@ export const lensOf = (draft: LensDraft, id: string): { readonly lens: Lens } | 
   const best = draft.best.trim() ? positive('best', draft.best, 'an f-number such as 5.6') : undefined
   const offsets = draft.offsets.map((o, i) => {
     if (!Number.isFinite(number(o.steps))) wrong[`offsets.${i}`] = 'expected a number of steps'
-    return { id: o.id, steps: number(o.steps), ...(o.on.trim() ? { on: o.on.trim() } : {}) }
+    // What was measured goes where somebody writes another figure over it.
+    const isMeasured = o.measured?.id === o.id && o.measured.steps === number(o.steps)
+    return {
+      ...(isMeasured ? o.measured : {}),
+      id: o.id,
+      steps: number(o.steps),
+      ...(o.on.trim() ? { on: o.on.trim() } : {}),
+    }
   })
   const closest = distance('closest', draft.closest)
   const magnification = draft.magnification.trim() ? ratio(draft.magnification) : undefined

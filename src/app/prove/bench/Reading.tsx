@@ -1,0 +1,25 @@
+'use client'
+
+import { Box, Button, LinearProgress, Typography } from '@mui/material'
+
+/** How many pictures have been read, and a way to stop. */
+export const Reading = ({
+  progress,
+  onStop,
+}: {
+  progress: { readonly done: number; readonly of: number }
+  onStop: () => void
+}) => (
+  <Box role="status" sx={{ maxWidth: 760, mt: 2 }}>
+    <Typography>
+      Read {progress.done} of {progress.of} pictures …
+    </Typography>
+    <LinearProgress
+      variant="determinate"
+      value={(100 * progress.done) / Math.max(1, progress.of)}
+      aria-label="Pictures read"
+      sx={{ my: 1 }}
+    />
+    <Button onClick={onStop}>Stop</Button>
+  </Box>
+)
