@@ -68,3 +68,19 @@ export const markLensTestKept = (db: Db, id: number, { at, personId }: By): Prom
     await trx('lens_tests').where({ id }).update({ kept_at: at })
     return { personId, kind: 'lens test', subject: String(id), what: 'taken up into the lens' }
   })
+
+/** Takes away one that nothing stands on; what it was stays in the history. */
+export const removeLensTest = (db: Db, id: number, { at, personId }: By): Promise<void> =>
+  recordChange(db, at, async trx => {
+    const row = (await trx('lens_tests').where({ id, kept_at: null }).first('document')) as
+      { document: string } | undefined
+    if (!row) return undefined
+    await trx('lens_tests').where({ id }).delete()
+    return {
+      personId,
+      kind: 'lens test',
+      subject: String(id),
+      what: 'thrown away',
+      before: JSON.parse(row.document) as unknown,
+    }
+  })

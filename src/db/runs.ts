@@ -58,3 +58,18 @@ export const markKept = (db: Db, id: number, { at, personId }: By): Promise<void
     await trx('runs').where({ id }).update({ kept_at: at })
     return { personId, kind: 'run', subject: String(id), what: 'taken up into the profile' }
   })
+
+/** Takes away one that nothing stands on; what it was stays in the history. */
+export const removeRun = (db: Db, id: number, { at, personId }: By): Promise<void> =>
+  recordChange(db, at, async trx => {
+    const row = (await trx('runs').where({ id, kept_at: null }).first('document')) as { document: string } | undefined
+    if (!row) return undefined
+    await trx('runs').where({ id }).delete()
+    return {
+      personId,
+      kind: 'run',
+      subject: String(id),
+      what: 'thrown away',
+      before: JSON.parse(row.document) as unknown,
+    }
+  })

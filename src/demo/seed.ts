@@ -3,6 +3,7 @@ import { resolve } from '../core/resolve'
 import { planSteps } from '../core/steps/plan'
 import type { Db } from '../db/connection'
 import { saveBody, saveLens } from '../db/documents'
+import { addLensTest, listLensTests } from '../db/lens-tests'
 import { addRun, listRuns } from '../db/runs'
 import { readUsualStandard, saveUsualStandard } from '../db/settings'
 import { addComment, addVersion } from '../db/standards'
@@ -17,6 +18,7 @@ import {
   type DemoLife,
   demoLives,
   demoPeople,
+  demoLensTests,
   demoRuns,
   demoStandards,
   demoVersions,
@@ -70,6 +72,8 @@ export const seedDemo = async (db: Db, at: string): Promise<void> => {
       await setCarried(db, slug(person), { units: tags.map(slug), seen: [] }, at, null)
   if ((await listRuns(db)).length === 0)
     for (const { by, run } of demoRuns()) await addRun(db, run, { at, personId: slug(by) })
+  if ((await listLensTests(db)).length === 0)
+    for (const { by, test } of demoLensTests()) await addLensTest(db, test, { at, personId: slug(by) })
   if ((await listUnitEvents(db)).size > 0) return
   for (const life of demoLives())
     for (const event of eventsOf(life))

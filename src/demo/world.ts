@@ -1,3 +1,4 @@
+import { type LensTest, parseLensTest } from '../core/lens-tests/schema'
 import { parseRun, type Run } from '../core/scales/run'
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
@@ -163,6 +164,19 @@ export const demoRuns = (): readonly DemoRun[] =>
     const parsed = parseRun(run, 'runs.json')
     if (!parsed.ok) throw new Error(parsed.problems.map(problemWords).join('\n'))
     return { by, run: parsed.value }
+  })
+
+interface DemoLensTest {
+  readonly by: string
+  readonly test: LensTest
+}
+
+/** Lenses tested, from the made pictures: one that focuses in front, and one over its apertures. */
+export const demoLensTests = (): readonly DemoLensTest[] =>
+  data<readonly { by: string; test: unknown }[]>('lens-tests.json').map(({ by, test }) => {
+    const parsed = parseLensTest(test, 'lens-tests.json')
+    if (!parsed.ok) throw new Error(parsed.problems.map(problemWords).join('\n'))
+    return { by, test: parsed.value }
   })
 
 export const demoCarries = (): Readonly<Record<string, readonly string[]>> => data('carries.json')

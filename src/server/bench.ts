@@ -157,6 +157,21 @@ export const readRunRow = async (id: string) => {
   return { row, run: expectRead(parseRun(expectRead(parseJson(row.document, 'run')), 'run')) }
 }
 
+/** What is kept is evidence, and stays. */
+export const stoodOn = (by: string): RequestError =>
+  new RequestError(
+    409,
+    'It is kept',
+    `A ${by} stands on this measurement. Take that back in its history first; the measurement stays.`,
+  )
+
+/** Throws a run away. @throws RequestError 404; 409 where a profile stands on it */
+export const removeRun = async (id: string, actor: Actor): Promise<void> => {
+  const { row } = await readRunRow(id)
+  if (row.kept_at) throw stoodOn('profile')
+  await db.removeRun(await database(), row.id, actor)
+}
+
 /** What a run comes to, and the profile with it; the same for the same profile. */
 const results = remember<ReturnType<typeof measure>>('runs', 200)
 const measure = (stored: Revised<Body>, run: Run) => work('measured', { body: share(stored.document), run })
@@ -177,6 +192,7 @@ export interface RunView {
   readonly body: { readonly id: string; readonly name: string; readonly model: string; readonly revision: number }
   readonly firmware: string
   readonly unit: string | undefined
+  readonly lens: string | undefined
   readonly label: string
   readonly about: string
   readonly setting: string
@@ -187,6 +203,8 @@ export interface RunView {
   readonly keptAt: string | null
   readonly direction: ScaleFit['direction']
   readonly alike: readonly (readonly [string, string])[]
+  /** Other runs of the same scale that this one cannot be true beside. */
+  readonly against: readonly { readonly id: number; readonly on: string; readonly steps: readonly string[] }[]
   readonly steps: readonly {
     readonly id: string
     readonly label: string
@@ -199,6 +217,32 @@ export interface RunView {
     readonly takes: readonly { readonly seconds: number; readonly isOdd: boolean; readonly never: boolean }[]
   }[]
 }
+
+/** Other runs of the same scale whose bands lie wholly beside those of this one, step by step. */
+const contradictions = async (
+  row: Pick<db.RunRow, 'id'>,
+  run: Run,
+  fit: Pick<ScaleFit, 'steps'>,
+  stored: Revised<Body>,
+  labelOf: (step: string) => string,
+): Promise<RunView['against']> => {
+  const same = (await db.listRuns(await database())).filter(
+    r => r.id !== row.id && r.body_id === run.body && r.setting === run.setting && r.dimension === run.dimension,
+  )
+  const compared = await Promise.all(
+    same.slice(0, MOST_COMPARED).map(async other => {
+      const { fit: theirs } = await resultFor(other, stored, JSON.parse(other.document) as Run)
+      const steps = fit.steps.filter(s => {
+        const there = theirs.steps.find(t => t.step === s.step)
+        return there && (s.band[0] > there.band[1] || s.band[1] < there.band[0])
+      })
+      return { id: other.id, on: other.measured_on, steps: steps.map(s => labelOf(s.step)) }
+    }),
+  )
+  return compared.filter(c => c.steps.length > 0)
+}
+/** Of many runs the newest are looked at. */
+const MOST_COMPARED = 5
 
 /** A run and what it comes to. */
 export const readRun = async (id: string): Promise<RunView> => {
@@ -218,6 +262,7 @@ export const readRun = async (id: string): Promise<RunView> => {
     },
     firmware: run.firmware,
     unit: run.unit,
+    lens: run.lens,
     label: dimension(run.dimension).label,
     about: dimension(run.dimension).about,
     setting: scale?.setting.label ?? run.setting,
@@ -227,6 +272,7 @@ export const readRun = async (id: string): Promise<RunView> => {
     reaction: reactionOf(run),
     keptAt: row.kept_at,
     direction: fit.direction,
+    against: await contradictions(row, run, fit, stored, labelOf),
     alike: fit.alike.map(([a, b]) => [labelOf(a), labelOf(b)] as const),
     steps: fit.steps.map(s => ({
       id: s.step,

@@ -30,6 +30,7 @@ import { listStandards } from './catalogue'
 import { database } from './database'
 import { modelsBeside } from './carriers'
 import { friendsBeside, friendWords, readFalseFriends } from './phrasebook'
+import { type LensOnCard, lensesOnCard } from './lens-tests'
 import type { NotReckoned } from './worked-out'
 
 export interface StepView {
@@ -135,6 +136,8 @@ export interface CardView {
   }
   /** What the Optics desk worked out for this body, or for any. */
   readonly worked: readonly CalculationView[]
+  /** What to set for the lenses that go with it, and where each is sharpest. */
+  readonly lenses: readonly LensOnCard[]
   /** Settings that no order of changes brings about. */
   readonly stuck: readonly string[]
 }
@@ -304,6 +307,7 @@ export const readCard = async (
     agreement: resolution.agreement,
     guidance: guidanceOn(body, standard, prepared.context),
     worked: await viewCalculations(calculationsFor(body, standard, prepared.context)),
+    lenses: await lensesOnCard(body, prepared.unit?.tag),
     lacking: resolution.outcomes
       .filter(o => o.grade === 'missing' || o.grade === 'different')
       .map(o => ({

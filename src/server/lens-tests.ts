@@ -1,5 +1,5 @@
 import 'server-only'
-import { bodyAt, choiceWordsById } from '@/core/bodies'
+import { type Body, bodyAt, choiceWordsById } from '@/core/bodies'
 import { type FocusResult, focusResult } from '@/core/lens-tests/focus'
 import { stepsOf, withTest } from '@/core/lens-tests/kept'
 import { type LensTest, parseLensTest } from '@/core/lens-tests/schema'
@@ -9,7 +9,7 @@ import { circleOfConfusionMm } from '@/core/optics/circle-of-confusion'
 import { parseJson, type Parsed } from '@/core/reading/problem'
 import * as db from '@/db/lens-tests'
 import type { Actor } from './actor'
-import { listRuns } from './bench'
+import { listRuns, stoodOn } from './bench'
 import { firmwareOf, formOf, listLenses, readBodies, readBody, units } from './catalogue'
 import { database } from './database'
 import { readLens, saveLens } from './lenses'
@@ -225,6 +225,35 @@ export const keepLensTest = async (
   await db.markLensTestKept(await database(), row.id, actor)
   return { revision: saved.revision }
 }
+
+/** Throws a test away. @throws RequestError 404; 409 where the lens stands on it */
+export const removeLensTest = async (id: string, actor: Actor): Promise<void> => {
+  const { row } = await readLensTestRow(id)
+  if (row.kept_at) throw stoodOn('lens')
+  await db.removeLensTest(await database(), row.id, actor)
+}
+
+export interface LensOnCard {
+  readonly id: string
+  readonly name: string
+  /** @example 'AF offset +5, sharpest at f/8' */
+  readonly words: string
+}
+
+/** What is known of the lenses that go with a body, for its card: what to set for each, and where it is sharpest. */
+export const lensesOnCard = async (
+  { id, maker }: Pick<Body, 'id' | 'maker'>,
+  unit: string | undefined,
+): Promise<readonly LensOnCard[]> =>
+  (await listLenses()).flatMap(lens => {
+    const here = lens.offsets.filter(o => o.id === id && (o.unit === undefined || o.unit === unit))
+    const offset = here.find(o => o.unit === unit) ?? here[0]
+    const words = [
+      ...(offset ? [`AF offset ${offset.steps > 0 ? '+' : ''}${offset.steps}`] : []),
+      ...(lens.bestAperture && lens.maker === maker ? [`sharpest at f/${lens.bestAperture.fNumber}`] : []),
+    ]
+    return words.length === 0 ? [] : [{ id: lens.id, name: lens.model, words: words.join(', ') }]
+  })
 
 export interface UnitBenchView {
   /** What is to be set with which lens; `isOwn` where it was measured on this very camera. */

@@ -179,6 +179,7 @@ export const openApiDocument = () => ({
         parameters: idParameter,
         responses: { '200': ok('The run.', reference('Run')), ...NOT_THERE },
       },
+      ...change('Throws away a run that nothing stands on', 'patch', 'ThrowAway'),
     },
     '/api/v1/runs/{id}/effect': {
       get: {
@@ -205,6 +206,7 @@ export const openApiDocument = () => ({
         parameters: idParameter,
         responses: { '200': ok('The test.', reference('LensTest')), ...NOT_THERE },
       },
+      ...change('Throws away a test that nothing stands on', 'patch', 'ThrowAway'),
     },
     '/api/v1/lens-tests/{id}/kept': change('Takes a test up into its lens', 'put', 'KeepRun'),
     '/api/v1/sheets/{sheet}': {
@@ -339,6 +341,7 @@ export const openApiDocument = () => ({
       ...formatComponents(),
       NewBody: changeSchema(queries.newBodySchema, 'NewBody'),
       SaveRun: changeSchema(queries.saveRunSchema, 'SaveRun'),
+      ThrowAway: changeSchema(queries.throwAwaySchema, 'ThrowAway'),
       SaveLensTest: changeSchema(queries.saveLensTestSchema, 'SaveLensTest'),
       KeepRun: changeSchema(queries.keepRunSchema, 'KeepRun'),
       SaveBody: changeSchema(queries.saveBodySchema, 'SaveBody'),

@@ -165,6 +165,8 @@ export const saveStandardSchema = v.strictObject({
 export const saveRunSchema = v.strictObject({ document: v.unknown() })
 /** Takes a run up into the profile; the revision is the profile's, as somebody looked at it. */
 export const keepRunSchema = v.strictObject({ revision })
+/** Throws away a measurement that nothing stands on. */
+export const throwAwaySchema = v.strictObject({ thrownAway: v.literal(true) })
 /** A lens tested on a body, as its exchange format has it. */
 export const saveLensTestSchema = v.strictObject({ document: v.unknown() })
 /** A sheet to print: on which paper, and for which focal length its distance is told. */

@@ -254,13 +254,19 @@ test('an answer that is kept is never an old one, whatever anybody changes', asy
 test('papers, sheets and pictures come as they are, byte for byte', async ({ server }) => {
   const bytesOf = async (path: string) => {
     // As a page asks: without a cache of its own, and with zipping.
-    const answer = await fetch(`${server.address}${path}`, { headers: { accept: '*/*', 'accept-encoding': 'gzip, br' } })
+    const answer = await fetch(`${server.address}${path}`, {
+      headers: { accept: '*/*', 'accept-encoding': 'gzip, br' },
+    })
     expect([path, answer.status]).toEqual([path, 200])
     return Buffer.from(await answer.arrayBuffer())
   }
   expect((await bytesOf('/made/ruler-at-0-01.jpg')).equals(readFileSync('public/made/ruler-at-0-01.jpg'))).toBe(true)
   expect((await bytesOf('/made/pebble-cling.mp4')).equals(readFileSync('public/made/pebble-cling.mp4'))).toBe(true)
-  for (const path of ['/api/v1/standards/ring-action/pdf', '/api/v1/sheets/ruler', '/api/v1/bodies/linnet/menu?as=xlsx'])
+  for (const path of [
+    '/api/v1/standards/ring-action/pdf',
+    '/api/v1/sheets/ruler',
+    '/api/v1/bodies/linnet/menu?as=xlsx',
+  ])
     // What was taken for text and written again is full of these.
     expect([path, (await bytesOf(path)).includes('\uFFFD')]).toEqual([path, false])
 })

@@ -13,6 +13,8 @@ const EXISTING = {
   concepts: 'track.hold',
   standards: 'ring-action',
   runs: '1',
+  sheets: 'ruler',
+  'lens-tests': '1',
 }
 
 const sendTick = (server: TestServer, step: string) =>

@@ -35,6 +35,7 @@ const PAGES: Readonly<Record<string, string>> = {
   '/name/phrasebook/dictionary': '/name/phrasebook/dictionary',
   '/prove/bench': '/prove/bench',
   '/prove/bench/[run]': '/prove/bench/1',
+  '/prove/bench/lens/[test]': '/prove/bench/lens/1',
   '/prove/bench/film': '/prove/bench/film?body=pebble&what=track.hold&setting=cling',
   '/prove/bench/focus': '/prove/bench/focus',
   '/prove/bench/sharpness': '/prove/bench/sharpness',

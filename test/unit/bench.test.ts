@@ -6,7 +6,13 @@ import * as effect from '../../src/app/api/v1/runs/[id]/effect/route'
 import * as kept from '../../src/app/api/v1/runs/[id]/kept/route'
 import { readBody } from '../../src/server/catalogue'
 import { readExplanation } from '../../src/server/explanation'
-import { demoRuns } from '../../src/demo/world'
+import * as tests from '../../src/app/api/v1/lens-tests/route'
+import * as oneTest from '../../src/app/api/v1/lens-tests/[id]/route'
+import * as testKept from '../../src/app/api/v1/lens-tests/[id]/kept/route'
+import { readRun } from '../../src/server/bench'
+import { lensesOnCard } from '../../src/server/lens-tests'
+import { readLens } from '../../src/server/lenses'
+import { demoLensTests, demoRuns } from '../../src/demo/world'
 
 /** The Bench over HTTP: a run is stored, says what it would change, and is taken up into the profile. */
 useDemoFolder()
@@ -32,7 +38,7 @@ describe('a run', () => {
     expect((await read(await one.GET(new Request('http://test/api'), at(id)))).body).toEqual(demo?.run)
     const csv = await (await one.GET(new Request('http://test/api?form=csv'), at(id))).text()
     const [head, first] = csv.split('\r\n')
-    expect(head).toBe('take,step,seconds,outcome')
+    expect(head).toBe('take,step,seconds,outcome,film,blocked,leaves,arrives')
     expect(Number(first?.split(',')[2])).toBeCloseTo(Number(demo?.run.takes[0]?.seconds) - 0.24, 6)
   })
 
@@ -84,5 +90,82 @@ describe('a run', () => {
   it('that is not there is not found', async () => {
     expect((await one.GET(new Request('http://test/api'), at('999'))).status).toBe(404)
     expect((await one.GET(new Request('http://test/api'), at('1; drop'))).status).toBe(404)
+  })
+})
+
+describe('what was measured', () => {
+  const patch = (route: { PATCH: typeof one.PATCH }, id: string) =>
+    route.PATCH(json('PATCH', { thrownAway: true }), at(id)).then(read)
+
+  it('is thrown away unless a profile stands on it', async () => {
+    const id = String((await read(await runs.POST(json('POST', { document: demo?.run })))).body['id'])
+    expect((await patch(one, id)).status).toBe(200)
+    expect((await read(await one.GET(new Request('http://test/api'), at(id)))).status).toBe(404)
+    const other = String((await read(await runs.POST(json('POST', { document: demo?.run })))).body['id'])
+    const { revision } = (await readRun(other)).body
+    expect((await kept.PUT(json('PUT', { revision }), at(other))).status).toBe(200)
+    const refused = await patch(one, other)
+    expect(refused.status).toBe(409)
+    expect(refused.body['detail']).toContain('A profile stands on this measurement')
+  })
+
+  it('says where another run of the same scale cannot be true beside it', async () => {
+    const slower = {
+      ...demo?.run,
+      takes: demo?.run.takes.map(t => (t.step === 'stick-0' ? { ...t, seconds: t.seconds * 3 } : t)),
+    }
+    const id = String((await read(await runs.POST(json('POST', { document: slower })))).body['id'])
+    expect((await readRun(id)).against).toContainEqual(expect.objectContaining({ id: 1, steps: ['Stick 0'] }))
+  })
+})
+
+describe('a lens tested', () => {
+  const [focus, sharpness] = demoLensTests().map(t => t.test)
+  const post = async (document: unknown) => read(await tests.POST(json('POST', { document })))
+
+  it('comes back as it was sent, and is kept on the lens with what it was found from', async () => {
+    const id = String((await post(focus)).body['id'])
+    expect((await read(await oneTest.GET(new Request('http://test/api'), at(id)))).body).toEqual(focus)
+    const { revision } = await readLens('tollgate-70-300')
+    expect((await testKept.PUT(json('PUT', { revision }), at(id))).status).toBe(200)
+    const { document } = await readLens('tollgate-70-300')
+    expect(document.offsets).toContainEqual(
+      expect.objectContaining({
+        id: 'tollgate',
+        unit: 'TSP-T1',
+        steps: 5,
+        on: '2026-11-20',
+        firmware: '2.1',
+        pictures: 10,
+      }),
+    )
+    // What was known of other bodies, and of the model, stays.
+    expect(document.offsets).toContainEqual({ id: 'lodge', steps: -5, on: '2026-10-04' })
+    // Somebody who looked at the lens as it was before keeps nothing over it.
+    expect((await testKept.PUT(json('PUT', { revision }), at(id))).status).toBe(409)
+    expect(await lensesOnCard({ id: 'tollgate', maker: 'Bransk' }, 'TSP-T1')).toContainEqual({
+      id: 'tollgate-70-300',
+      name: 'Span 70-300 mm f/4.5-5.6',
+      words: 'AF offset +5, sharpest at f/8',
+    })
+  })
+
+  it('does not keep what has not come to an end', async () => {
+    const one = focus?.kind === 'focus' ? { ...focus, pictures: focus.pictures.filter(p => p.setting === 0) } : focus
+    const id = String((await post(one)).body['id'])
+    const { revision } = await readLens('tollgate-70-300')
+    const refused = await read(await testKept.PUT(json('PUT', { revision }), at(id)))
+    expect(refused.status).toBe(422)
+    expect((await readLens('tollgate-70-300')).revision).toBe(revision)
+  })
+
+  it.each([
+    [{ lens: 'nothing' }, 404],
+    [{ body: 'nobody' }, 404],
+    [{ unit: 'TSP-T1' }, 422],
+    [{ pictures: [] }, 422],
+    [{ kind: 'guess' }, 422],
+  ])('is refused where there is no such thing (%#)', async (change, status) => {
+    expect((await post({ ...sharpness, ...change })).status).toBe(status)
   })
 })

@@ -74,6 +74,7 @@ it('every migration is as it was when it first ran somewhere', () => {
       "007-response.ts": "11262590d9d0",
       "008-order.ts": "3d81ec26a881",
       "009-runs.ts": "c91ec16f674b",
+      "010-lens-tests.ts": "97c6e7e8a721",
     }
   `)
 })

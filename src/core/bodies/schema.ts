@@ -37,7 +37,14 @@ const controlSchema = v.strictObject({
 /** How a meaning was found out: by trials on the body, where it was not only declared. */
 const measuredSchema = v.record(
   v.string(),
-  v.strictObject({ trials: count, low: v.number(), high: v.number(), on: v.optional(text(40)) }),
+  v.strictObject({
+    trials: count,
+    low: v.number(),
+    high: v.number(),
+    on: v.optional(text(40)),
+    /** The lens it was measured with, where that was said. */
+    lens: v.optional(text(120)),
+  }),
 )
 
 const optionSchema = v.strictObject({

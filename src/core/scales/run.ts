@@ -142,7 +142,13 @@ export const withMeasured = (form: Body, run: Run, fit: Pick<ScaleFit, 'steps'>)
           ? others
           : {
               ...others,
-              [d]: { trials: step.takes, low: rounded(step.band[0]), high: rounded(step.band[1]), on: run.on },
+              [d]: {
+                trials: step.takes,
+                low: rounded(step.band[0]),
+                high: rounded(step.band[1]),
+                on: run.on,
+                ...(run.lens ? { lens: run.lens } : {}),
+              },
             },
     }
   }

@@ -35,6 +35,7 @@ export interface PaperCard {
   readonly slots: { readonly store: { readonly slot: string } | undefined } | undefined
   readonly proofs: readonly { readonly words: string }[]
   readonly cautions: readonly Caution[]
+  readonly lenses: readonly { readonly name: string; readonly words: string }[]
   readonly worked: readonly {
     readonly as: string
     readonly short: { readonly metric: string }
@@ -155,6 +156,7 @@ const groupsOf = (card: PaperCard, text: number, isSmall: boolean): readonly (re
         ]),
     ...card.cautions.map(c => [cautionBlock(c, 0, small)]),
     ...workedBlocks(card.worked, small, heading),
+    ...lensBlocks(card.lenses, small, heading),
     ...guidanceBlocks(card.guidance, small, heading),
   ]
 }
@@ -180,6 +182,21 @@ const workedBlocks = (
         above: 0.3,
       },
     ])
+
+/** What is to be set for each lens, in one block. */
+const lensBlocks = (
+  lenses: PaperCard['lenses'],
+  small: number,
+  heading: (words: string) => Block,
+): readonly (readonly Block[])[] =>
+  lenses.length === 0
+    ? []
+    : [
+        [
+          heading('With these lenses'),
+          { pieces: [{ text: lenses.map(l => `${l.name}: ${l.words}`).join('; '), size: small }], above: 0.3 },
+        ],
+      ]
 
 /** How to shoot, and what to try when it goes wrong: each group on one page with its heading. */
 const guidanceBlocks = (

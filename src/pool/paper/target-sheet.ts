@@ -181,7 +181,7 @@ const rulerSheet = (sheet: Sheet, focalMm: number): void => {
     188,
     sheet.width - 20,
   )
-  sheet.side(14, 243, 120, [{ metres, label: 'Field', leans: true }])
+  sheet.side(14, 243, 120, [{ metres, label: 'Field and ruler', leans: true }])
   sheet.bar(10, sheet.height - 14)
 }
 

@@ -6,7 +6,7 @@ import { useState } from 'react'
 import { parseJson, problemWords } from '@/core/reading/problem'
 import { plain } from '@/core/optics/words'
 import type { AlikeView, MeasurableView, RunHeading } from '@/server/bench'
-import type { LensTestHeading } from '@/server/lens-tests'
+import type { LensTestHeading, TestableView } from '@/server/lens-tests'
 import { linkTo } from '@/ui/address'
 import { FileButton } from '@/ui/FileButton'
 import { TakesDrawing } from '@/ui/TakesDrawing'
@@ -24,17 +24,20 @@ export const BenchView = ({
   runs,
   alike,
   tests,
+  lenses,
   first,
 }: {
   measurable: readonly MeasurableView[]
   runs: readonly RunHeading[]
   alike: readonly AlikeView[]
   tests: readonly LensTestHeading[]
+  lenses: TestableView['lenses']
   first: string | undefined
 }) => {
   const [bodyId, setBody] = useState(measurable.find(m => m.body === first)?.body ?? measurable[0]?.body ?? '')
   const [what, setWhat] = useState('')
   const [unit, setUnit] = useState('')
+  const [lens, setLens] = useState('')
   const [repeats, setRepeats] = useState(5)
   const router = useRouter()
   const params = useSearchParams()
@@ -51,12 +54,14 @@ export const BenchView = ({
   const on = measurable.find(m => m.body === bodyId)
   const keyOf = (s: MeasurableView['scales'][number]) => `${s.dimension} ${s.setting}`
   const scale = on?.scales.find(s => keyOf(s) === what) ?? on?.scales[0]
+  const focal = lenses.find(l => l.id === lens)?.focalMm.to ?? 85
   const run = {
     body: on?.body ?? '',
     what: scale?.dimension ?? '',
     setting: scale?.setting ?? '',
     repeats: String(repeats),
     ...(on?.units.includes(unit) ? { unit } : {}),
+    ...(lens ? { lens } : {}),
   }
   return (
     <Page>
@@ -115,6 +120,21 @@ export const BenchView = ({
               <TextField
                 select
                 size="small"
+                label="Lens"
+                value={lens}
+                onChange={e => setLens(e.target.value)}
+                sx={{ flex: '1 1 160px' }}
+              >
+                <MenuItem value="">not said</MenuItem>
+                {lenses.map(l => (
+                  <MenuItem key={l.id} value={l.id}>
+                    {l.name}
+                  </MenuItem>
+                ))}
+              </TextField>
+              <TextField
+                select
+                size="small"
                 label="Takes of each step"
                 value={repeats}
                 onChange={e => setRepeats(Number(e.target.value))}
@@ -146,7 +166,12 @@ export const BenchView = ({
                 Measure by thumb
               </LinkButton>
               {(['a4', 'letter'] as const).map(paper => (
-                <Button key={paper} component="a" href={`/api/v1/sheets/rack?paper=${paper}`} target="_blank">
+                <Button
+                  key={paper}
+                  component="a"
+                  href={`/api/v1/sheets/rack?paper=${paper}&focal=${focal}`}
+                  target="_blank"
+                >
                   Charts and arrangement, {paper === 'a4' ? 'A4' : 'Letter'}
                 </Button>
               ))}

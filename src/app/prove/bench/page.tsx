@@ -1,6 +1,6 @@
 import { readInHand } from '@/server/concordance'
 import { listRuns, readAlike, readMeasurable } from '@/server/bench'
-import { listLensTests } from '@/server/lens-tests'
+import { listLensTests, readTestable } from '@/server/lens-tests'
 import { inHandOf, type SearchParams } from '@/app/search-params'
 import { BenchView } from './BenchView'
 
@@ -9,10 +9,11 @@ export const metadata = { title: 'Bench' }
 export default async function BenchPage({ searchParams }: { searchParams: SearchParams }) {
   const asked = await inHandOf(searchParams)
   const { ref, context, chosen } = await readInHand(asked)
-  const [measurable, runs, tests, alike] = await Promise.all([
+  const [measurable, runs, tests, { lenses }, alike] = await Promise.all([
     readMeasurable(),
     listRuns(),
     listLensTests(),
+    readTestable(),
     ref === undefined
       ? []
       : readAlike(
@@ -21,5 +22,14 @@ export default async function BenchPage({ searchParams }: { searchParams: Search
           context,
         ),
   ])
-  return <BenchView measurable={measurable} runs={runs} alike={alike} tests={tests} first={asked.bodies?.[0]} />
+  return (
+    <BenchView
+      measurable={measurable}
+      runs={runs}
+      alike={alike}
+      tests={tests}
+      lenses={lenses}
+      first={asked.bodies?.[0]}
+    />
+  )
 }

@@ -1,9 +1,11 @@
 'use client'
 
 import { Alert, Box, Button, Skeleton, Typography } from '@mui/material'
+import { useRouter, useSearchParams } from 'next/navigation'
+import { linkTo } from '@/ui/address'
 import type { RunEffect, RunView } from '@/server/bench'
 import { TakesDrawing } from '@/ui/TakesDrawing'
-import { LinkButton } from '@/ui/links'
+import { KeptLink, LinkButton } from '@/ui/links'
 import { Page, PlainList, Section, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { useFetched } from '@/ui/use-fetched'
@@ -31,6 +33,8 @@ const nearestWords = (name: string, n: NonNullable<RunEffect['nearest']>): strin
 
 /** What a run comes to, what keeping it would change, and keeping it. */
 export const RunResult = ({ run }: { run: RunView }) => {
+  const router = useRouter()
+  const params = useSearchParams()
   const { send, isBusy, problem } = useSend()
   const { value: effect, problem: unread } = useFetched<{ standards: readonly RunEffect[] }>({
     address: `/api/v1/runs/${run.id}/effect`,
@@ -41,12 +45,17 @@ export const RunResult = ({ run }: { run: RunView }) => {
   const odd = run.steps.flatMap(s =>
     s.takes.flatMap((t, i) => (t.isOdd ? [`${s.label}, take ${i + 1}: ${secondsWords(t.seconds)}`] : [])),
   )
+  const throwAway = async () => {
+    const sent = await send('PATCH', `/api/v1/runs/${run.id}`, { thrownAway: true })
+    if (sent.ok) router.push(linkTo('/prove/bench', params))
+  }
   const keep = () => send('PUT', `/api/v1/runs/${run.id}/kept`, { revision: run.body.revision })
   return (
     <Page>
       <Typography color="textSecondary">
         {run.body.name} · firmware {run.firmware}
-        {run.unit && ` · ${run.unit}`} · {run.on}
+        {run.unit && ` · ${run.unit}`}
+        {run.lens && ` · with ${run.lens}`} · {run.on}
       </Typography>
       <Typography variant="h1">
         {run.label}, measured {WAY_WORDS[run.way]}
@@ -93,6 +102,13 @@ export const RunResult = ({ run }: { run: RunView }) => {
             {a} and {b} cannot be told apart by these takes.
           </Typography>
         ))}
+        {run.against.map(a => (
+          <Alert key={a.id} severity="warning" sx={{ mt: 1, maxWidth: 720 }}>
+            Another run, of {a.on}, says otherwise about {a.steps.join(', ')}: their bands do not meet. Look whether
+            lens, light and unit were the same before one of them is kept.{' '}
+            <KeptLink to={`/prove/bench/${a.id}`}>That run</KeptLink>
+          </Alert>
+        ))}
         {short.length > 0 && (
           <Typography sx={{ mt: 1 }}>
             Too few takes: {short.map(s => s.label).join(', ')}. What is declared stays there.
@@ -133,6 +149,11 @@ export const RunResult = ({ run }: { run: RunView }) => {
         <Button component="a" href={`/api/v1/runs/${run.id}?form=csv`}>
           Takes as a table (CSV)
         </Button>
+        {!run.keptAt && (
+          <Button disabled={isBusy} onClick={() => void throwAway()}>
+            Throw it away
+          </Button>
+        )}
         <Button component="a" href={`/api/v1/runs/${run.id}`} download={`run-${run.id}.json`}>
           As a file
         </Button>

@@ -37,11 +37,13 @@ export const FilmRun = ({
   on,
   scale,
   unit,
+  lens,
   repeats,
 }: {
   on: MeasurableView
   scale: MeasurableView['scales'][number]
   unit: string | undefined
+  lens: string | undefined
   repeats: number
 }) => {
   const router = useRouter()
@@ -126,6 +128,7 @@ export const FilmRun = ({
       body: on.body,
       firmware: on.firmware,
       ...(unit ? { unit } : {}),
+      ...(lens ? { lens } : {}),
       dimension: scale.dimension,
       setting: scale.setting,
       way: films.some(f => f.name.includes(' pictures from ')) ? 'stills' : 'film',

@@ -6,8 +6,8 @@ import { FilmRun } from './FilmRun'
 export const metadata = { title: 'A run from a film' }
 
 export default async function FilmRunPage({ searchParams }: { searchParams: SearchParams }) {
-  const [body, setting, what, unit, repeats] = await Promise.all(
-    ['body', 'setting', 'what', 'unit', 'repeats'].map(name => param(searchParams, name)),
+  const [body, setting, what, unit, lens, repeats] = await Promise.all(
+    ['body', 'setting', 'what', 'unit', 'lens', 'repeats'].map(name => param(searchParams, name)),
   )
   const on = (await readMeasurable()).find(m => m.body === body)
   const scale = on?.scales.find(s => s.setting === setting && s.dimension === what)
@@ -18,6 +18,7 @@ export default async function FilmRunPage({ searchParams }: { searchParams: Sear
       on={on}
       scale={scale}
       unit={unit}
+      lens={lens}
       repeats={Math.min(20, Math.max(1, Math.round(Number(repeats ?? 5)) || 5))}
     />
   )

@@ -52,11 +52,13 @@ export const RunByThumb = ({
   on,
   scale,
   unit,
+  lens,
   repeats,
 }: {
   on: MeasurableView
   scale: MeasurableView['scales'][number]
   unit: string | undefined
+  lens: string | undefined
   repeats: number
 }) => {
   const router = useRouter()
@@ -97,6 +99,7 @@ export const RunByThumb = ({
       body: on.body,
       firmware: on.firmware,
       ...(unit ? { unit } : {}),
+      ...(lens ? { lens } : {}),
       dimension: scale.dimension,
       setting: scale.setting,
       way: 'thumb',

@@ -6,8 +6,8 @@ import { RunLoader } from './RunLoader'
 export const metadata = { title: 'A run by thumb' }
 
 export default async function RunPage({ searchParams }: { searchParams: SearchParams }) {
-  const [body, setting, what, unit, repeats] = await Promise.all(
-    ['body', 'setting', 'what', 'unit', 'repeats'].map(name => param(searchParams, name)),
+  const [body, setting, what, unit, lens, repeats] = await Promise.all(
+    ['body', 'setting', 'what', 'unit', 'lens', 'repeats'].map(name => param(searchParams, name)),
   )
   const on = (await readMeasurable()).find(m => m.body === body)
   const scale = on?.scales.find(s => s.setting === setting && s.dimension === what)
@@ -19,6 +19,7 @@ export default async function RunPage({ searchParams }: { searchParams: SearchPa
       on={on}
       scale={scale}
       unit={unit}
+      lens={lens}
       repeats={times}
     />
   )

@@ -16,6 +16,7 @@ import { Slots } from './Slots'
 import { Guidance } from './Guidance'
 import { StepItem, StoreItem } from './StepItem'
 import { useCard } from './use-card'
+import { WithLenses } from './WithLenses'
 import { WorkedFigures, WorkedNotes } from './Worked'
 
 const UnitLink = styled(KeptLink)(({ theme }) => ({
@@ -200,6 +201,7 @@ export const CardPage = ({ card: initial, code }: { card: CardView; code: string
         </Box>
       )}
       <WorkedNotes worked={card.worked} />
+      <WithLenses lenses={card.lenses} />
       <Guidance guidance={card.guidance} />
       <Lacking card={card} />
     </Page>

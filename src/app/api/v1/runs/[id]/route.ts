@@ -1,5 +1,6 @@
-import { readRunRow, takesCsv } from '@/server/bench'
-import { answer, queryOf } from '@/server/http'
+import { readRunRow, removeRun, takesCsv } from '@/server/bench'
+import { answer, queryOf, readChange } from '@/server/http'
+import { throwAwaySchema } from '@/server/queries'
 
 /** A run in its exchange format, or its takes as a table. */
 export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
@@ -13,4 +14,11 @@ export const GET = (request: Request, { params }: { params: Promise<{ id: string
         },
       })
     return Response.json((await readRunRow(id)).run)
+  })
+
+export const PATCH = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
+  answer(async () => {
+    const { actor } = await readChange(request, { deed: 'edit-bodies', schema: throwAwaySchema, what: 'request' })
+    await removeRun((await params).id, actor)
+    return Response.json({})
   })

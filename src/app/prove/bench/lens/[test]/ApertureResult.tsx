@@ -72,9 +72,15 @@ export const ApertureResult = ({ sharpness }: { sharpness: SharpnessResult }) =>
                 <TableCell>{f(a.fNumber)}</TableCell>
                 {[a.centre, a.corners, a.lowest].map((v, i) => (
                   <TableCell key={i}>
-                    {v === undefined
-                      ? 'not measured'
-                      : `${perHeight(v)} lp/ph, ${(v / pixelMm).toFixed(0)} lp/mm, ${v.toFixed(3)} c/px`}
+                    {v === undefined ? (
+                      'not measured'
+                    ) : (
+                      <>
+                        <b>{perHeight(v)} lp/ph</b>
+                        <br />
+                        {(v / pixelMm).toFixed(1)} lp/mm · {v.toFixed(3)} c/px
+                      </>
+                    )}
                   </TableCell>
                 ))}
                 <TableCell>{a.pictures}</TableCell>

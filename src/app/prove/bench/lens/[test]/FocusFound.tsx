@@ -9,8 +9,10 @@ import { OffsetDrawing } from './OffsetDrawing'
 
 const mm = (n: number): string => `${Math.abs(n).toFixed(1)} mm`
 const side = (n: number): string =>
-  Math.abs(n) < 0.05 ? 'on the field' : `${mm(n)} ${n < 0 ? 'in front of' : 'behind'} it`
+  Math.abs(n) < 0.05 ? 'on the field' : `${mm(n)} ${n < 0 ? 'in front of' : 'behind'} the field`
 const signed = (n: number): string => `${n > 0 ? '+' : n < 0 ? '−' : ''}${Math.abs(n)}`
+
+const signedMm = (n: number): string => n.toFixed(1).replace('-', '−')
 
 const headline = ({ verdict, at }: FocusResult, label: string): string => {
   switch (verdict.kind) {
@@ -58,7 +60,7 @@ export const FocusFound = ({
               </b>
               : {side(a.mean)} on average
               {a.pictures > 1 &&
-                ` (${a.interval[0].toFixed(1)} to ${a.interval[1].toFixed(1)} mm, 95 times of a hundred), ± ${a.spread.toFixed(1)} mm from picture to picture`}
+                ` (${signedMm(a.interval[0])} to ${signedMm(a.interval[1])} mm, 95 times of a hundred), ± ${a.spread.toFixed(1)} mm from picture to picture`}
               , {a.pictures} {a.pictures === 1 ? 'picture' : 'pictures'}.
             </Typography>
           ))}

@@ -1,7 +1,9 @@
 'use client'
 
 import { Alert, Button, Typography } from '@mui/material'
+import { useRouter, useSearchParams } from 'next/navigation'
 import type { LensTestView } from '@/server/lens-tests'
+import { linkTo } from '@/ui/address'
 import { LinkButton } from '@/ui/links'
 import { Page, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
@@ -12,8 +14,14 @@ import { FocusFound } from './FocusFound'
 
 /** What a test of a lens comes to, and keeping it. */
 export const LensTestResult = ({ view }: { view: LensTestView }) => {
+  const router = useRouter()
+  const params = useSearchParams()
   const { send, isBusy, problem } = useSend()
   const { test, lens, body, focus, sharpness } = view
+  const throwAway = async () => {
+    const sent = await send('PATCH', `/api/v1/lens-tests/${view.id}`, { thrownAway: true })
+    if (sent.ok) router.push(linkTo('/prove/bench', params))
+  }
   const keep = () => send('PUT', `/api/v1/lens-tests/${view.id}/kept`, { revision: lens.revision })
   return (
     <Page>
@@ -38,6 +46,11 @@ export const LensTestResult = ({ view }: { view: LensTestView }) => {
         )}
         <LinkButton to={`/name/lenses/${lens.id}`}>The lens</LinkButton>
         {focus && <LinkButton to="/prove/bench/focus">Another test</LinkButton>}
+        {!view.keptAt && (
+          <Button disabled={isBusy} onClick={() => void throwAway()}>
+            Throw it away
+          </Button>
+        )}
         <Button component="a" href={`/api/v1/lens-tests/${view.id}`} download={`lens-test-${view.id}.json`}>
           As a file
         </Button>
