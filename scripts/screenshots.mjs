@@ -49,7 +49,6 @@ const type = text => async page => {
 }
 /** Waits for what is reckoned in the background. */
 const answered = page => page.locator('[aria-label="Which bodies can do it"][aria-busy=false]').waitFor()
-const settled = page => page.getByText(/units of .* models have to be set again/).waitFor()
 const levelled = page => page.getByText('What would help most').waitFor()
 const mapped = page => page.getByText('That is the best possible.').waitFor()
 /** A scene of the demo on the Optics desk. */
@@ -60,6 +59,24 @@ const helped = async page => {
   await step.getByRole('button', { name: /is not as it says/ }).click()
   await step.evaluate(li => li.scrollIntoView({ block: 'start' }))
   await page.evaluate(() => globalThis.scrollBy(0, -110))
+}
+/** The made film, followed: its takes with their moments. */
+const followed = async page => {
+  await page.getByRole('button', { name: 'Try it with a made film of this body' }).click()
+  await page.getByRole('button', { name: 'Follow both places' }).click()
+  await page.getByRole('heading', { name: /9 takes/ }).waitFor({ timeout: 120_000 })
+  await page.getByRole('heading', { name: 'Takes', exact: true }).evaluate(h => h.scrollIntoView({ block: 'start' }))
+  await page.evaluate(() => globalThis.scrollBy(0, -120))
+}
+/** In the middle of a run by thumb. */
+const tapped = async page => {
+  await page.getByRole('button', { name: 'Leave the thumb out' }).click()
+  const tap = words => page.getByRole('button', { name: words }).click()
+  for (let i = 0; i < 4; i++) {
+    await tap('Tap as the board covers the chart')
+    await tap('Tap when the board is sharp')
+  }
+  await tap('Tap as the board covers the chart')
 }
 /** From a sentence to what the guide says of it. */
 const guided = async page => {
@@ -81,22 +98,23 @@ const shots = [
   },
   { name: 'standard-editor', path: '/decide/standards/ring-action?version=3&target=track.hold', act: answered },
   { name: 'guide', path: '/decide/standards/ring-action?version=3&part=guide', act: guided },
-  { name: 'versions', path: '/decide/standards/ring-action?version=3&part=versions', act: settled },
   { name: 'concordance-levelled', path: '/decide/concordance?level=300&figure=alike', act: levelled },
   { name: 'phrasebook', path: '/name/phrasebook', act: type('nervve') },
   { name: 'lens', path: '/name/lenses/sorrel-100-macro' },
-  { name: 'kit', path: '/keep/kit' },
-  { name: 'body', path: '/name/bodies/sorrel' },
   { name: 'controls', path: `/set/controls${FIVE}&school=two-thumbs`, act: mapped },
   { name: 'optics', path: `/decide/optics?scene=${ROPE}` },
   {
-    name: 'bench',
-    path: '/prove/bench/1',
-    act: page =>
-      page
-        .getByText(/would owe a card/)
-        .first()
-        .waitFor(),
+    name: 'bench-film',
+    path: '/prove/bench/film?bodies=pebble&body=pebble&what=track.hold&setting=cling&repeats=3',
+    act: followed,
+  },
+  { name: 'bench-focus', path: '/prove/bench/lens/1' },
+  { name: 'bench-aperture', path: '/prove/bench/lens/2', act: page => page.locator('canvas').waitFor() },
+  {
+    name: 'bench-run-phone',
+    path: '/prove/bench/run?body=tollgate&what=track.hold&setting=stick&repeats=3',
+    viewport: PHONE,
+    act: tapped,
   },
   { name: 'readiness', path: '/keep/readiness' },
   { name: 'card-help-phone', path: '/set/cards/tollgate?unit=tsp-t1', viewport: PHONE, act: helped },

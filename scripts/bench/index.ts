@@ -2,6 +2,7 @@ import { benchConcordance } from './concordance'
 import { benchControls } from './controls'
 import { benchKeep } from './keep'
 import { benchLevel } from './level'
+import { benchMeasuring } from './measuring'
 import { benchOptics } from './optics'
 import { benchPhrasebook } from './phrasebook'
 import { endOfFigures } from './record'
@@ -14,4 +15,5 @@ await benchResolver()
 await benchConcordance()
 await benchKeep()
 await benchOptics()
+await benchMeasuring()
 endOfFigures()

@@ -72,8 +72,11 @@ export const markLensTestKept = (db: Db, id: number, { at, personId }: By): Prom
 /** Takes away one that nothing stands on; what it was stays in the history. */
 export const removeLensTest = (db: Db, id: number, { at, personId }: By): Promise<void> =>
   recordChange(db, at, async trx => {
-    const row = (await trx('lens_tests').where({ id, kept_at: null }).first('document')) as
-      { document: string } | undefined
+    const row = await trx<{ readonly id: number; readonly kept_at: string | null; readonly document: string }>(
+      'lens_tests',
+    )
+      .where({ id, kept_at: null })
+      .first('document')
     if (!row) return undefined
     await trx('lens_tests').where({ id }).delete()
     return {

@@ -62,7 +62,9 @@ export const markKept = (db: Db, id: number, { at, personId }: By): Promise<void
 /** Takes away one that nothing stands on; what it was stays in the history. */
 export const removeRun = (db: Db, id: number, { at, personId }: By): Promise<void> =>
   recordChange(db, at, async trx => {
-    const row = (await trx('runs').where({ id, kept_at: null }).first('document')) as { document: string } | undefined
+    const row = await trx<{ readonly id: number; readonly kept_at: string | null; readonly document: string }>('runs')
+      .where({ id, kept_at: null })
+      .first('document')
     if (!row) return undefined
     await trx('runs').where({ id }).delete()
     return {

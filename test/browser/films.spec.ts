@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs'
+import type { Page } from '@playwright/test'
 import { expect, test } from './support/drivers'
 
 interface Truth {
@@ -13,7 +14,7 @@ const TRUTH = JSON.parse(readFileSync('public/made/pebble-cling.json', 'utf8')) 
 const FRAME = 1 / 60
 const ADDRESS = '/prove/bench/film?bodies=pebble&body=pebble&what=track.hold&setting=cling&repeats=3'
 
-const shot = async (page: import('@playwright/test').Page, name: string) => {
+const shot = async (page: Page, name: string) => {
   if (process.env['SHOTS']) await page.screenshot({ path: `/tmp/shots/${name}.png`, fullPage: true })
 }
 

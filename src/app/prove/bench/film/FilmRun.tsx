@@ -114,7 +114,7 @@ export const FilmRun = ({
       }
       setWaiting(undefined)
     })
-  const useMade = (address: string) =>
+  const tryMade = (address: string) =>
     during('Fetching the made film', async signal => {
       const response = await fetch(address, { signal })
       if (!response.ok) throw new Error('The made film is not there. Try again once the server answers.')
@@ -161,7 +161,7 @@ export const FilmRun = ({
             onFiles={files => void look(files)}
           />
           {made && films.length === 0 && (
-            <Button sx={{ mt: 1 }} onClick={() => void useMade(made)}>
+            <Button sx={{ mt: 1 }} onClick={() => void tryMade(made)}>
               Try it with a made film of this body
             </Button>
           )}
