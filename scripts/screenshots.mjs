@@ -109,7 +109,7 @@ const shots = [
     act: followed,
   },
   { name: 'bench-focus', path: '/prove/bench/lens/1' },
-  { name: 'bench-aperture', path: '/prove/bench/lens/2', act: page => page.locator('canvas').waitFor() },
+  { name: 'bench-aperture', path: '/prove/bench/lens/2', act: page => page.locator('[role=img] svg').waitFor() },
   {
     name: 'bench-run-phone',
     path: '/prove/bench/run?body=tollgate&what=track.hold&setting=stick&repeats=3',

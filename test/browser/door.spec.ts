@@ -185,12 +185,12 @@ test('a page runs what it was sent with and nothing else', async ({ page, server
   expect(await page.evaluate(() => 'broken' in window)).toBe(false)
 })
 
-test('two thousand requests that nobody should send are answered with a sentence, and none breaks the server', async ({
+test('a thousand requests that nobody should send are answered with a sentence, and none breaks the server', async ({
   server,
 }) => {
   const base = `http://localhost:${server.port}`
   const description = (await (await fetch(`${base}/api/v1/openapi.json`)).json()) as Description
-  const waiting = [...generateRequests(description, DEMO_IDS, 2000, 20_261_127)]
+  const waiting = [...generateRequests(description, DEMO_IDS, 1000, 20_261_127)]
   const faults: string[] = []
   const send = async () => {
     for (let g = waiting.pop(); g; g = waiting.pop()) {

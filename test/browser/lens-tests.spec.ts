@@ -27,8 +27,10 @@ test('a lens that focuses in front is found so, corrected in two rounds, and its
   await choose(page, 'Unit', 'TSP-T1')
   await page.getByLabel('Focal length (mm)').fill('200')
   await page.getByLabel('Distance (m)').fill('1,5')
-  await page.getByLabel('Choose the pictures').setInputFiles([...made('ruler-at-0'), 'public/made/chart-f8.jpg'])
-  await expect(page.getByRole('heading', { name: '10 of 11 pictures can be used' })).toBeVisible({ timeout: 60_000 })
+  await page
+    .getByLabel('Choose the pictures')
+    .setInputFiles(['public/made/ruler-at-0-01.jpg', 'public/made/chart-f8.jpg'])
+  await expect(page.getByRole('heading', { name: '1 of 2 pictures can be used' })).toBeVisible({ timeout: 60_000 })
   await expect(page.getByText('this is the chart and not the ruler')).toBeVisible()
   await expect(page.getByText(/These pictures are of different lenses/)).toBeVisible()
   await page.getByRole('button', { name: 'Begin again' }).click()

@@ -28,6 +28,9 @@ export const ApertureResult = ({ sharpness }: { sharpness: SharpnessResult }) =>
     ...(dashed ? { lineStyle: { type: 'dashed' as const, color: '#8a8781' }, itemStyle: { color: '#8a8781' } } : {}),
   })
   const most = Math.max(...at.flatMap(a => [perHeight(a.centre) ?? 0, perHeight(a.corners) ?? 0]))
+  const top = Math.ceil((most * 1.25) / 100) * 100
+  const isIdealSeen = at.some(a => (perHeight(a.ideal) ?? Infinity) <= top)
+  const last = at.at(-1)
   return (
     <>
       <Typography variant="h1">{headline(sharpness)}</Typography>
@@ -49,12 +52,12 @@ export const ApertureResult = ({ sharpness }: { sharpness: SharpnessResult }) =>
               nameLocation: 'middle',
               nameGap: 44,
               min: 0,
-              max: Math.ceil((most * 1.25) / 100) * 100,
+              max: top,
             },
             series: [
               line('centre', a => a.centre),
               line('corners, mean', a => a.corners),
-              line('perfect lens', a => a.ideal, true),
+              ...(isIdealSeen ? [line('perfect lens', a => a.ideal, true)] : []),
             ],
           }}
         />
@@ -88,6 +91,12 @@ export const ApertureResult = ({ sharpness }: { sharpness: SharpnessResult }) =>
             ))}
           </TableBody>
         </Table>
+        {!isIdealSeen && last && (
+          <Typography variant="body2" sx={{ mt: 1, maxWidth: 760 }}>
+            A perfect lens lies far above: {perHeight(last.ideal)} line pairs a picture height at {f(last.fNumber)}.
+            What these pictures can show ends with their pixels; take them at full size.
+          </Typography>
+        )}
         <Typography variant="body2" color="textSecondary" sx={{ mt: 1, maxWidth: 760 }}>
           Line pairs a picture height (lp/ph), a millimetre on the sensor (lp/mm) and cycles a pixel (c/px) at which
           half of the contrast is left, by the slanted edges of ISO 12233. Sharpening in the camera raises all of them:
