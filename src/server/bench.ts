@@ -26,6 +26,7 @@ import { saveBody } from './authoring'
 import {
   firmwareOf,
   formOf,
+  listLenses,
   listStandards,
   readBodies,
   readBody,
@@ -262,7 +263,7 @@ export const readRun = async (id: string): Promise<RunView> => {
     },
     firmware: run.firmware,
     unit: run.unit,
-    lens: run.lens,
+    lens: run.lens && ((await listLenses()).find(l => l.id === run.lens)?.model ?? run.lens),
     label: dimension(run.dimension).label,
     about: dimension(run.dimension).about,
     setting: scale?.setting.label ?? run.setting,

@@ -69,10 +69,12 @@ export const lookAtFilm = async (file: File): Promise<Look> => {
   throw new Error(`${file.name} has no frame that can be decoded.`)
 }
 
+/** Places are at least so many pixels wide and high. */
+const LEAST_SIDE = 16
 const even = (n: number): number => Math.floor(n / 2) * 2
 
 /** Where a part of the shown picture lies in the stored one, which may be turned. */
-const storedPart = (share: Share, width: number, height: number, rotation: number): Rect => {
+export const storedPart = (share: Share, width: number, height: number, rotation: number): Rect => {
   const { x, y, width: w, height: h } = share
   const turned =
     rotation === 90
@@ -82,14 +84,12 @@ const storedPart = (share: Share, width: number, height: number, rotation: numbe
         : rotation === 270
           ? { x: 1 - y - h, y: x, width: h, height: w }
           : share
-  const left = even(turned.x * width)
-  const top = even(turned.y * height)
-  return {
-    x: left,
-    y: top,
-    width: Math.max(16, even(Math.min(turned.width * width, width - left))),
-    height: Math.max(16, even(Math.min(turned.height * height, height - top))),
+  const side = (from: number, size: number, most: number) => {
+    const length = Math.max(LEAST_SIDE, even(size * most))
+    return { from: Math.max(0, Math.min(even(from * most), even(most - length))), length }
   }
+  const [across, down] = [side(turned.x, turned.width, width), side(turned.y, turned.height, height)]
+  return { x: across.from, y: down.from, width: across.length, height: down.length }
 }
 
 /** The brightness of one part of a frame, without touching the rest of it where the format allows that. */

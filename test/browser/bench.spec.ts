@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { expect, FIVE, test } from './support/drivers'
 
 /** What the made body really does, by the labels of its steps; taps come a quarter of a second late. */
@@ -84,11 +85,14 @@ test('a run of the demo: every take on its axis, what it changes, and the way ba
   // A file that is no run changes nothing and says why; a run out of another house comes in.
   const choose = async (name: string, content: unknown) => {
     const chooser = page.waitForEvent('filechooser')
-    await page.getByRole('button', { name: 'Take a run from a file' }).click()
+    await page.getByRole('button', { name: 'Take a run or a test from a file' }).click()
     await (await chooser).setFiles({ name, mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(content)) })
   }
   await choose('no-run.json', { format: 'coherion.body/1' })
   await expect(page.getByText(/this file holds a body/)).toBeVisible()
+  await choose('lens-test.json', JSON.parse(readFileSync('docs/formats/examples/lens-test.json', 'utf8')))
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Too few pictures to tell/)
+  await page.goBack()
   await page.getByRole('link', { name: /^Tollgate/ }).click()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Hold when blocked, measured by thumb')
   await expect(page.getByRole('img', { name: /^Takes of 5 steps: Stick −2/ })).toBeVisible()

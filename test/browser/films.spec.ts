@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
+import sharp from 'sharp'
+import { film } from '../fixtures/made/film'
 import { expect, test } from './support/drivers'
 
 interface Truth {
@@ -24,6 +26,8 @@ test('a film is dropped, its takes are found to the frame, and what they come to
   expectAccessible,
 }) => {
   test.setTimeout(180_000)
+  const sent: number[] = []
+  page.on('request', r => sent.push(r.postDataBuffer()?.length ?? 0))
   await page.goto(ADDRESS)
   await page.getByLabel('Choose films').setInputFiles(MADE)
   await expect(page.getByRole('heading', { name: 'Mark the two places' })).toBeVisible()
@@ -65,6 +69,8 @@ test('a film is dropped, its takes are found to the frame, and what they come to
   )
   await page.getByRole('button', { name: /Keep it in the profile/ }).click()
   await expect(page.getByText('In the profile of Pebble')).toBeVisible()
+  // The film is two megabytes: nothing like it was sent.
+  expect(Math.max(...sent)).toBeLessThan(20_000)
   await concordance.open('?bodies=pebble,sorrel&standard=night-fire&cell=pebble:track.hold')
   await expect(concordance.explanation).toContainText('Cling 2')
   await expect(concordance.explanation).toContainText(/measured 3 times on \d{4}-\d\d-\d\d/)
@@ -83,4 +89,65 @@ test('what is no film says so and what to do, and nothing is lost', async ({ pag
   // The same page goes on with a film that can be read.
   await page.getByRole('button', { name: 'Try it with a made film of this body' }).click()
   await expect(page.getByRole('heading', { name: 'Mark the two places' })).toBeVisible()
+})
+
+test('a burst of pictures is read the same way, by the times in them', async ({ page }, info) => {
+  const take = { step: 'cling-2', hold: 1.4, travel: 0.4 }
+  const made = film({ width: 320, height: 180, rate: 15, seed: 77, takes: [take] })
+  const files = await Promise.all(
+    Array.from({ length: made.frames }, async (_, i) => {
+      const file = info.outputPath(`burst-${String(i).padStart(3, '0')}.jpg`)
+      const [second, rest] = made.timeOf(i).toFixed(3).split('.')
+      await sharp(Buffer.from(made.frame(i)), { raw: { width: 320, height: 180, channels: 1 } })
+        .jpeg({ quality: 92 })
+        .withExif({
+          IFD2: {
+            DateTimeOriginal: `2026:11:20 10:00:${String(second).padStart(2, '0')}`,
+            SubSecTimeOriginal: rest ?? '0',
+          },
+        })
+        .toFile(file)
+      return file
+    }),
+  )
+  await page.goto(ADDRESS)
+  // In any order: the times in them count.
+  await page.getByLabel(/Choose films/).setInputFiles(files.toReversed())
+  await page.getByRole('button', { name: 'Follow both places' }).click()
+  await expect(page.getByRole('heading', { name: /1 take$/ })).toBeVisible({ timeout: 60_000 })
+  const seconds = Number.parseFloat(
+    (await page
+      .getByText(/^\d\.\d\d s$/)
+      .first()
+      .textContent()) ?? '',
+  )
+  expect(Math.abs(seconds - take.hold)).toBeLessThan(0.1)
+  await page.getByRole('button', { name: 'See what this take comes to' }).click()
+  await expect(
+    page.getByRole('heading', { name: 'Hold when blocked, measured from a burst of pictures' }),
+  ).toBeVisible()
+  await expect(page.getByText(/Too few takes: Cling 1/)).toBeVisible()
+})
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 } })
+
+  test('the places are marked and the takes looked at with one thumb', async ({ page, expectAccessible }) => {
+    await page.goto(ADDRESS)
+    await page.getByRole('button', { name: 'Try it with a made film of this body' }).click()
+    const near = page.getByRole('slider', { name: /^Near/ })
+    await near.press('Shift+ArrowLeft')
+    await expect(near).toHaveAttribute('aria-valuetext', /^57 % from the left/)
+    await near.press('Shift+ArrowRight')
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+    await shot(page, 'film-phone-mark')
+    await page.getByRole('button', { name: 'Follow both places' }).click()
+    await page.getByRole('button', { name: 'Stop' }).click()
+    await expect(page.getByRole('heading', { name: 'Mark the two places' })).toBeVisible()
+    await page.getByRole('button', { name: 'Follow both places' }).click()
+    await expect(page.getByRole('heading', { name: /9 takes/ })).toBeVisible({ timeout: 90_000 })
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+    await expectAccessible()
+    await shot(page, 'film-phone-takes')
+  })
 })

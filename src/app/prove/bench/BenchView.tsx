@@ -3,6 +3,7 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { useState } from 'react'
+import { LENS_TEST_FORMAT } from '@/core/lens-tests/schema'
 import { parseJson, problemWords } from '@/core/reading/problem'
 import { plain } from '@/core/optics/words'
 import type { AlikeView, MeasurableView, RunHeading } from '@/server/bench'
@@ -48,8 +49,10 @@ export const BenchView = ({
       setProblem(json.problems.map(problemWords).join('\n'))
       return
     }
-    const sent = await send<{ id: number }>('POST', '/api/v1/runs', { document: json.value })
-    if (sent.ok) router.push(linkTo(`/prove/bench/${sent.value.id}`, params))
+    const isLensTest = (json.value as { format?: unknown } | null)?.format === LENS_TEST_FORMAT
+    const [address, view] = isLensTest ? ['/api/v1/lens-tests', '/prove/bench/lens'] : ['/api/v1/runs', '/prove/bench']
+    const sent = await send<{ id: number }>('POST', address, { document: json.value })
+    if (sent.ok) router.push(linkTo(`${view}/${sent.value.id}`, params))
   }
   const on = measurable.find(m => m.body === bodyId)
   const keyOf = (s: MeasurableView['scales'][number]) => `${s.dimension} ${s.setting}`
@@ -226,7 +229,11 @@ export const BenchView = ({
         </Section>
       )}
       <Section title="Runs">
-        <FileButton label="Take a run from a file" accept=".json" onFiles={([file]) => file && void take(file)} />
+        <FileButton
+          label="Take a run or a test from a file"
+          accept=".json"
+          onFiles={([file]) => file && void take(file)}
+        />
         <Trouble words={problem} sx={{ mt: 1 }} />
         {runs.length === 0 && <Typography>Nothing has been measured yet.</Typography>}
         <PlainList component="ul" sx={{ maxWidth: 720 }}>
