@@ -13,7 +13,6 @@ const EXISTING = {
   concepts: 'track.hold',
   standards: 'ring-action',
   runs: '1',
-  sheets: 'ruler',
   'lens-tests': '1',
 }
 
@@ -199,6 +198,7 @@ test.describe('the HTTP interface', () => {
           .replace('{below}', 'house-baseline')
           .replace('{comment}', '1')
           .replace('{question}', 'depth')
+          .replace('{sheet}', 'ruler')
         const response = await request.fetch(place, { method })
         expect([path, method, response.status()]).not.toEqual([path, method, 404])
         expect([path, method, response.status()]).not.toEqual([path, method, 405])

@@ -74,30 +74,16 @@ const read = (p: FilmPlan) => {
 
 describe('films of which the truth is known', () => {
   // The first four were looked at while this was built; the others were written afterwards and are judged alike.
-  // The first was looked at while this was built; the last three were written when everything stood.
+  // The first was looked at while this was built; the last two were written when everything stood.
   const plans = [
     FIRST,
-    plan(
-      [
-        [0.37, 0.33],
-        [1.27, 0.71],
-      ],
-      { seed: 101, noise: 2 },
-    ),
     plan(
       [
         [0.66, 0.2],
         [0.31, 0.55],
         [1.9, 0.42],
       ],
-      { seed: 102, shake: 0.9, flicker: 0.06 },
-    ),
-    plan(
-      [
-        [0.42, 0.62],
-        [1.5, 0.24],
-      ],
-      { seed: 201, noise: 2, shake: 0.6 },
+      { seed: 102, shake: 0.9, flicker: 0.06, noise: 3 },
     ),
     plan(
       [
