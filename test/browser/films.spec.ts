@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs'
+import { readFileSync, writeFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
 import sharp from 'sharp'
 import { film } from '../fixtures/made/film'
@@ -132,7 +132,7 @@ test('a burst of pictures is read the same way, by the times in them', async ({ 
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 } })
 
-  test('the places are marked and the takes looked at with one thumb', async ({ page, expectAccessible }) => {
+  test('the places are marked and the takes looked at with one thumb', async ({ page, expectAccessible }, info) => {
     await page.goto(ADDRESS)
     await page.getByRole('button', { name: 'Try it with a made film of this body' }).click()
     const near = page.getByRole('slider', { name: /^Near/ })
@@ -144,8 +144,18 @@ test.describe('on a phone', () => {
     await page.getByRole('button', { name: 'Follow both places' }).click()
     await page.getByRole('button', { name: 'Stop' }).click()
     await expect(page.getByRole('heading', { name: 'Mark the two places' })).toBeVisible()
+    await page.getByRole('button', { name: 'Another film' }).click()
+    const bad = info.outputPath('notes.mp4')
+    writeFileSync(bad, 'this is no film')
+    // One of two cannot be read: the other one is followed all the same.
+    await page.getByLabel(/Choose films/).setInputFiles([MADE, bad])
     await page.getByRole('button', { name: 'Follow both places' }).click()
-    await expect(page.getByRole('heading', { name: /9 takes/ })).toBeVisible({ timeout: 90_000 })
+    await expect(page.getByText(/notes.mp4 is no film that can be read/)).toBeVisible({ timeout: 90_000 })
+    await expect(page.getByRole('heading', { name: /9 takes/ })).toHaveCount(1)
+    await page.getByRole('checkbox', { name: 'Leave out' }).first().check()
+    // A page that is lost begins where it was.
+    await page.reload()
+    await expect(page.getByRole('button', { name: 'See what the 8 takes come to' })).toBeVisible()
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
     await expectAccessible()
     await shot(page, 'film-phone-takes')

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { random } from '../numeric/random'
+import { normalOf, random } from '../../../test/fixtures/random'
 import type { Grey } from './grey'
 import { slantedEdge } from './slanted-edge'
 
@@ -15,7 +15,7 @@ const erf = (x: number): number => {
 /** A Gaussian edge of a sigma in pixels, turned by an angle from upright; 40 dB: noise of one hundredth of the contrast. */
 const gaussianEdge = (sigma: number, degrees: number, noise = 0, seed = 1, size = 120): Grey => {
   const chance = random(seed)
-  const normal = () => Math.sqrt(-2 * Math.log(1 - chance.next())) * Math.cos(2 * Math.PI * chance.next())
+  const normal = () => normalOf(chance)
   const [cos, sin] = [Math.cos((degrees * Math.PI) / 180), Math.sin((degrees * Math.PI) / 180)]
   const middle = (size - 1) / 2 + 0.3
   const data = Float32Array.from({ length: size * size }, (_, i) => {

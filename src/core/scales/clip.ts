@@ -33,6 +33,8 @@ export interface Moments {
 export interface ClipTake extends Moments {
   /** Whether the curves look as they should; what does not is to be looked at. */
   readonly isSure: boolean
+  /** Seconds by which leaving or arriving may be otherwise, the larger of the two; none where focus stayed. */
+  readonly within?: number
 }
 
 export type ClipNote =
@@ -65,9 +67,9 @@ const CUT = 1.2
 const STAYS = 3
 /** What is looked at before half of the fall, at most. */
 const BEFORE = 2.5
-/** The fit looks at the fall down to this share: the deeper, the more other things count than focus. */
-const DEEP = 0.2
 const MOST_OFF = 0.12
+/** A moment that may lie further off, in frames, is to be looked at. */
+const MOST_WITHIN = 4
 /** No more sharpness than this is an even surface, or none that anything is seen on. */
 const FLAT = 1e-3
 
@@ -120,6 +122,9 @@ const presenceOf = ({ far, near }: Traces): Presence | undefined => {
     ? { isWithin: isWithin.map(w => !w), within: without, without: within, gists }
     : { isWithin, within, without, gists }
 }
+
+const stepsOf = (times: readonly number[]): number[] => times.slice(1).map((t, i) => t - (times[i] ?? t))
+const frameOf = (times: readonly number[]): number => median(stepsOf(times))
 
 interface Span {
   readonly from: number
@@ -175,11 +180,8 @@ const leavesIn = (
     from,
     times.findIndex(t => t >= (times[half] ?? 0) - BEFORE),
   )
-  const deep = staysFrom(half, to, i => (sharpness[i] ?? 0) < low + DEEP * (high - low)) ?? to
-  const stretch = { times: between(times, start, deep), values: between(sharpness, start, deep) }
-  // What the plateau is before it falls counts more than what it was before the obstacle came: its shadow changes it.
-  const plateau = stretch.values.slice(0, Math.floor((half - start) / 2))
-  const found = turningOf(stretch, plateau.length > 8 ? median(plateau) : high, low, times[half] ?? 0)
+  const stretch = { times: between(times, start, to), values: between(sharpness, start, to) }
+  const found = turningOf(stretch, high, low, times[half] ?? 0)
   return found && { ...found, half }
 }
 
@@ -194,11 +196,7 @@ const arrivesIn = ({ times, near: { sharpness } }: Traces, from: number, to: num
   const settled = between(sharpness, half, to)
   const high = settled.length > 12 ? median(settled.slice(Math.floor(settled.length / 3))) : top
   const end = Math.min(to, half + Math.max(12, Math.ceil((half - from) * 2)))
-  const shallow = Math.max(
-    from,
-    half - [...between(sharpness, from, half)].toReversed().findIndex(v => v < low + DEEP * (high - low)),
-  )
-  const stretch = { times: between(times, shallow, end), values: between(sharpness, shallow, end) }
+  const stretch = { times: between(times, from, end), values: between(sharpness, from, end) }
   const found = arrivalOf(stretch, high, low, times[half] ?? 0)
   return found && { ...found, half }
 }
@@ -259,8 +257,12 @@ const blockedAt = ({ times }: Traces, { within, without, gists }: Presence, firs
   return planeAtMiddle(points.filter(p => Math.abs(p[2] - near) < 0.5)) ?? near
 }
 
+/** Whether a moment is found well enough to be believed unseen. */
+const isFitting = ({ off, within }: Turning, frame: number): boolean => off < MOST_OFF && within <= MOST_WITHIN * frame
+
 const takeIn = (traces: Traces, span: Span, earlier: number, blocked: number | undefined): ClipTake => {
   const { times, far } = traces
+  const frame = frameOf(times)
   const before = between(far.sharpness, Math.max(earlier, span.from - 40), span.from - 4)
   const leaves = leavesIn(traces, blocked === undefined ? earlier : span.from, span.to, before)
   const arrives = leaves && arrivesIn(traces, Math.min(leaves.half, span.to), span.to)
@@ -271,7 +273,8 @@ const takeIn = (traces: Traces, span: Span, earlier: number, blocked: number | u
     leaves: leaves?.at,
     arrives: arrives?.at,
     until: times[span.to] ?? 0,
-    isSure: isOrdered && (!leaves || (arrives !== undefined && leaves.off < MOST_OFF && arrives.off < MOST_OFF)),
+    ...(leaves && { within: Math.max(leaves.within, arrives?.within ?? 0) }),
+    isSure: isOrdered && (!leaves || (isFitting(leaves, frame) && arrives !== undefined && isFitting(arrives, frame))),
   }
 }
 
@@ -319,7 +322,7 @@ const takesOfPart = (traces: Traces, isCutOff: boolean): readonly ClipTake[] => 
  */
 export const readClip = (traces: Traces): ClipRead => {
   const { times, far, near } = traces
-  const steps = times.slice(1).map((t, i) => t - (times[i] ?? t))
+  const steps = stepsOf(times)
   if (times.length < LEAST_FRAMES) return { takes: [], frame: 0, notes: [{ kind: 'short' }] }
   const notes: ClipNote[] = []
   const [least, most] = [quantile(steps, 0.02), quantile(steps, 0.98)]
@@ -335,7 +338,7 @@ export const readClip = (traces: Traces): ClipRead => {
     return takesOfPart(part, to < times.length)
   })
   if (takes.length === 0) notes.push({ kind: 'nothing' })
-  return { takes, frame: median(steps), notes }
+  return { takes, frame: frameOf(times), notes }
 }
 
 /** Seconds of a take for what is measured; undefined where a moment is missing for it. */

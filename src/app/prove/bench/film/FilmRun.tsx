@@ -2,30 +2,35 @@
 
 import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material'
 import { useRouter, useSearchParams } from 'next/navigation'
-import { useEffect, useRef, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { balancedOrder } from '@/core/scales/order'
 import { type Run, RUN_FORMAT } from '@/core/scales/run'
 import type { MeasurableView } from '@/server/bench'
 import { linkTo } from '@/ui/address'
 import { DropFiles } from '@/ui/DropFiles'
+import { useLocal } from '@/ui/local'
 import { readOnDevice } from '@/ui/on-device'
 import { Page, Section, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { useSend } from '@/ui/use-send'
 import { HOW, ORDER_SEED } from '../how'
 import { madeFilmOf } from '../made'
-import { type Film, noteWords, takesOfFilms } from './film-takes'
+import { isStop, useStoppable, wordsOf } from '../use-stoppable'
+import { type Film, keptFilms, noteWords, takesOfFilms, textOfFilms } from './film-takes'
 import { FilmTakes } from './FilmTakes'
 import { FIRST_PLACES, MarkPlaces, type Places } from './MarkPlaces'
 
+const isPicture = (file: File): boolean => file.type.startsWith('image/')
+const isBurst = (files: readonly File[]): boolean => files.every(isPicture)
+
 /** Every film by itself; pictures together are one burst. */
 const groupsOf = (files: readonly File[]): readonly (readonly File[])[] => {
-  const pictures = files.filter(f => f.type.startsWith('image/'))
+  const pictures = files.filter(isPicture)
   return [...files.filter(f => !pictures.includes(f)).map(f => [f]), ...(pictures.length > 0 ? [pictures] : [])]
 }
 
 const nameOf = (files: readonly File[]): string =>
-  files.length === 1 ? (files[0]?.name ?? '') : `${files.length} pictures from ${files[0]?.name ?? ''}`
+  isBurst(files) ? `${files.length} pictures from ${files[0]?.name ?? ''}` : (files[0]?.name ?? '')
 
 interface Waiting {
   readonly groups: readonly (readonly File[])[]
@@ -49,13 +54,16 @@ export const FilmRun = ({
   const router = useRouter()
   const params = useSearchParams()
   const { send, isBusy, problem } = useSend()
+  const { during, isBusy: isReading, trouble, stop } = useStoppable()
   const [waiting, setWaiting] = useState<Waiting>()
   const [places, setPlaces] = useState<Places>(FIRST_PLACES)
-  const [films, setFilms] = useState<readonly Film[]>([])
-  const [progress, setProgress] = useState<{ readonly words: string; readonly share: number }>()
-  const [trouble, setTrouble] = useState('')
-  const stop = useRef<AbortController>(undefined)
-  useEffect(() => () => stop.current?.abort(), [])
+  const [kept, keep] = useLocal(
+    `film-run ${[on.body, on.firmware, scale.setting, scale.dimension, unit, lens].join(' ')}`,
+  )
+  const films = useMemo(() => keptFilms(kept), [kept])
+  const setFilms = (next: readonly Film[]) => keep(textOfFilms(next))
+  const [progress, setProgress] = useState({ words: '', share: 0 })
+  const [unread, setUnread] = useState<readonly string[]>([])
   const order = balancedOrder(
     scale.steps.map(s => s.id),
     repeats,
@@ -63,64 +71,59 @@ export const FilmRun = ({
   )
   const made = madeFilmOf(on.body, scale.dimension)
 
-  /** Runs something that can be stopped, and says what went wrong. */
-  const during = async (words: string, work: (signal: AbortSignal) => Promise<void>) => {
-    const control = new AbortController()
-    stop.current = control
-    setTrouble('')
+  const begin = (words: string, work: (signal: AbortSignal) => Promise<void>) => {
     setProgress({ words, share: 0 })
-    try {
-      await work(control.signal)
-    } catch (error) {
-      if (!(error instanceof DOMException && error.name === 'AbortError'))
-        setTrouble(error instanceof Error ? error.message : String(error))
-    }
-    setProgress(undefined)
+    return during(work)
   }
-  const look = (files: readonly File[]) => {
-    const groups = groupsOf(files)
-    const [first] = groups
-    if (!first) return
-    return during('Opening', async signal => {
+  const look = (find: (signal: AbortSignal) => Promise<readonly File[]> | readonly File[]) =>
+    begin('Opening', async signal => {
+      const groups = groupsOf(await find(signal))
+      const [first] = groups
+      if (!first) return
       const { picture } = await readOnDevice({ kind: 'look', files: first }, 'look', () => undefined, signal)
+      setUnread([])
       setWaiting({ groups, picture })
     })
+  const followOne = async (files: readonly File[], before: number, signal: AbortSignal): Promise<Film> => {
+    const name = nameOf(files)
+    const { read, curve } = await readOnDevice(
+      { kind: 'follow', files, ...places },
+      'clip',
+      heard => {
+        if (heard.kind === 'progress')
+          setProgress({ words: `Following both places in ${name}`, share: heard.of > 0 ? heard.done / heard.of : 0 })
+      },
+      signal,
+    )
+    const takes = read.takes.map((take, i) => ({
+      ...take,
+      step: order[(before + i) % order.length] ?? '',
+      isLeftOut: false,
+    }))
+    return { name, isBurst: isBurst(files), takes, notes: read.notes, frame: read.frame, curve }
   }
-  const follow = ({ groups }: Waiting) =>
-    during('Following both places', async signal => {
+  const follow = ({ groups, picture }: Waiting) =>
+    begin('Following both places', async signal => {
       let found = films
-      for (const files of groups) {
-        const name = nameOf(files)
-        const { read, curve } = await readOnDevice(
-          { kind: 'follow', files, ...places },
-          'clip',
-          heard => {
-            if (heard.kind === 'progress')
-              setProgress({
-                words: `Following both places in ${name}`,
-                share: heard.of > 0 ? heard.done / heard.of : 0,
-              })
-          },
-          signal,
-        )
-        const before = found.reduce((n, f) => n + f.takes.length, 0)
-        const takes = read.takes.map((take, i) => ({
-          ...take,
-          step: order[(before + i) % order.length] ?? '',
-          isLeftOut: false,
-        }))
-        found = [...found, { name, takes, notes: read.notes, frame: read.frame, curve }]
-        setFilms(found)
+      for (const [i, files] of groups.entries()) {
+        try {
+          const before = found.reduce((n, f) => n + f.takes.length, 0)
+          found = [...found, await followOne(files, before, signal)]
+          setFilms(found)
+        } catch (error) {
+          // One film that cannot be read does not keep the others from it.
+          if (isStop(error)) throw error
+          setUnread(others => [...others, wordsOf(error)])
+        }
+        const left = groups.slice(i + 1)
+        setWaiting(left.length > 0 ? { groups: left, picture } : undefined)
       }
-      setWaiting(undefined)
     })
-  const tryMade = (address: string) =>
-    during('Fetching the made film', async signal => {
-      const response = await fetch(address, { signal })
-      if (!response.ok) throw new Error('The made film is not there. Try again once the server answers.')
-      const file = new File([await response.blob()], address.slice(address.lastIndexOf('/') + 1), { type: 'video/mp4' })
-      await look([file])
-    })
+  const fetchFilm = async (address: string, signal: AbortSignal): Promise<readonly File[]> => {
+    const response = await fetch(address, { signal })
+    if (!response.ok) throw new Error('The made film is not there. Try again once the server answers.')
+    return [new File([await response.blob()], address.slice(address.lastIndexOf('/') + 1), { type: 'video/mp4' })]
+  }
   const takes = takesOfFilms(films, scale.dimension)
   const save = async () => {
     const document: Run = {
@@ -131,13 +134,15 @@ export const FilmRun = ({
       ...(lens ? { lens } : {}),
       dimension: scale.dimension,
       setting: scale.setting,
-      way: films.some(f => f.name.includes(' pictures from ')) ? 'stills' : 'film',
+      way: films.some(f => f.isBurst) ? 'stills' : 'film',
       on: new Date().toISOString().slice(0, 10),
       reactions: [],
       takes: [...takes],
     }
     const sent = await send<{ id: number }>('POST', '/api/v1/runs', { document })
-    if (sent.ok) router.push(linkTo(`/prove/bench/${sent.value.id}`, params))
+    if (!sent.ok) return
+    setFilms([])
+    router.push(linkTo(`/prove/bench/${sent.value.id}`, params))
   }
 
   return (
@@ -152,22 +157,22 @@ export const FilmRun = ({
         light. Several takes may stand in one film, in this order of {scale.settingLabel}:{' '}
         {order.map(id => scale.steps.find(s => s.id === id)?.label).join(', ')}.
       </Typography>
-      {!waiting && !progress && (
+      {!waiting && !isReading && (
         <>
           <DropFiles
             label={films.length > 0 ? 'Add more films' : 'Choose films, or a burst of pictures'}
             accept="video/*,.mp4,.mov,.webm,.mkv,image/jpeg"
             about="MP4, MOV or WebM; or the JPEGs of a burst with their times."
-            onFiles={files => void look(files)}
+            onFiles={files => void look(() => files)}
           />
           {made && films.length === 0 && (
-            <Button sx={{ mt: 1 }} onClick={() => void tryMade(made)}>
+            <Button sx={{ mt: 1 }} onClick={() => void look(signal => fetchFilm(made, signal))}>
               Try it with a made film of this body
             </Button>
           )}
         </>
       )}
-      {progress && (
+      {isReading && (
         <Box role="status" sx={{ maxWidth: 760 }}>
           <Typography>{progress.words} …</Typography>
           <LinearProgress
@@ -176,11 +181,14 @@ export const FilmRun = ({
             aria-label={progress.words}
             sx={{ my: 1 }}
           />
-          <Button onClick={() => stop.current?.abort()}>Stop</Button>
+          <Button onClick={stop}>Stop</Button>
         </Box>
       )}
       <Trouble words={trouble} sx={{ mt: 2 }} />
-      {waiting && !progress && (
+      {unread.map(words => (
+        <Trouble key={words} words={words} sx={{ mt: 2 }} />
+      ))}
+      {waiting && !isReading && (
         <Section title="Mark the two places">
           <MarkPlaces picture={waiting.picture} places={places} onChange={setPlaces} />
           <Wrap sx={{ mt: 2 }}>
@@ -188,6 +196,9 @@ export const FilmRun = ({
               Follow both places
             </Button>
             <Button onClick={() => setWaiting(undefined)}>Another film</Button>
+            {waiting.groups.length > 1 && (
+              <Typography variant="body2">{waiting.groups.length} films, filmed from the same place</Typography>
+            )}
           </Wrap>
         </Section>
       )}
@@ -205,6 +216,7 @@ export const FilmRun = ({
             <Button variant="contained" disabled={isBusy || takes.length === 0} onClick={() => void save()}>
               See what {takes.length === 1 ? 'this take comes' : `the ${takes.length} takes come`} to
             </Button>
+            <Button onClick={() => setFilms([])}>Begin again</Button>
           </Wrap>
         </Section>
       )}

@@ -69,7 +69,6 @@ export const FilmTakes = ({
                   display: 'grid',
                   gridTemplateColumns: { xs: '1fr', md: '220px minmax(0, 1fr)' },
                   gap: 2,
-                  opacity: take.isLeftOut ? 0.55 : 1,
                 }}
               >
                 <div>
@@ -79,7 +78,9 @@ export const FilmTakes = ({
                   </Typography>
                   {!take.isSure && (
                     <Typography variant="body2">
-                      Look at this one: its curve is not what a rack of focus looks like.
+                      {take.within === undefined || take.within < 3 * film.frame
+                        ? 'Look at this one: its curve is not what a rack of focus looks like.'
+                        : `Look at this one: its moments may lie ${take.within.toFixed(2)} s otherwise.`}
                     </Typography>
                   )}
                   <TextField
@@ -103,11 +104,13 @@ export const FilmTakes = ({
                     label="Leave out"
                   />
                 </div>
-                <MomentCurve
-                  film={film}
-                  index={t}
-                  onMove={(which, seconds) => change(f, t, { [which]: Math.max(0, seconds) })}
-                />
+                <Box sx={{ opacity: take.isLeftOut ? 0.4 : 1 }}>
+                  <MomentCurve
+                    film={film}
+                    index={t}
+                    onMove={(which, seconds) => change(f, t, { [which]: Math.max(0, seconds) })}
+                  />
+                </Box>
               </Box>
             )
           })}

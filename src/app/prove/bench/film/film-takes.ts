@@ -10,6 +10,8 @@ export interface FilmTake extends ClipTake {
 
 export interface Film {
   readonly name: string
+  /** Pictures of a burst, with their own times. */
+  readonly isBurst: boolean
   readonly takes: readonly FilmTake[]
   readonly notes: readonly ClipNote[]
   /** Seconds from frame to frame. */
@@ -20,6 +22,28 @@ export interface Film {
     readonly near: readonly number[]
   }
 }
+
+/** Films that were followed for one run, as this device keeps them until they are used. */
+export const keptFilms = (text: string | null): readonly Film[] => {
+  try {
+    const kept: unknown = JSON.parse(text ?? '[]')
+    return Array.isArray(kept) ? (kept as readonly Film[]) : []
+  } catch {
+    return []
+  }
+}
+
+/** Curves to a thousandth of their height: they are drawn, and nothing is measured in them again. */
+const slim = (film: Film): Film => {
+  const shares = (values: readonly number[]) => {
+    const most = values.reduce((a, b) => Math.max(a, b), 1e-9)
+    return values.map(v => Number((v / most).toFixed(3)))
+  }
+  const { times, far, near } = film.curve
+  return { ...film, curve: { times: times.map(t => Number(t.toFixed(4))), far: shares(far), near: shares(near) } }
+}
+
+export const textOfFilms = (films: readonly Film[]): string => JSON.stringify(films.map(slim))
 
 const s = (seconds: number): string => `${seconds.toFixed(2)} s`
 
