@@ -2,17 +2,17 @@
 
 import { Box, Dialog, TextField, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
-import NextLink from 'next/link'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { type KeyboardEvent, useState } from 'react'
 import type { ConceptMatch, Match } from '@/core/phrasebook/search'
 import { counted } from '@/core/vocabulary/plain-words'
+import { ViewLink } from './links'
 import { linkTo } from './address'
 import { useBodies } from './bodies'
 import { usePhraseSearch } from './phrases'
 import { WorkerTrouble } from './worker'
 
-const Result = styled(NextLink)(({ theme }) => ({
+const Result = styled(ViewLink)(({ theme }) => ({
   display: 'block',
   padding: theme.spacing(1.25, 1.5),
   borderBottom: `1px solid ${theme.vars?.palette.divider}`,

@@ -2,18 +2,40 @@
 
 import { Button } from '@mui/material'
 import NextLink from 'next/link'
-import type { ComponentProps, ReactNode } from 'react'
+import { type ComponentProps, type ReactNode, useState } from 'react'
 import { linkTo, useAhead } from './address'
 
 type More = Readonly<Record<string, string>>
+
+/**
+ * A link whose view is fetched once somebody is about to follow it. A page names dozens of views; fetching all of them
+ * ahead costs the server more than the page itself, and a phone its battery.
+ */
+export const ViewLink = ({ onPointerEnter, onFocus, ...rest }: Omit<ComponentProps<typeof NextLink>, 'prefetch'>) => {
+  const [isNear, setIsNear] = useState(false)
+  return (
+    <NextLink
+      {...rest}
+      prefetch={isNear ? null : false}
+      onPointerEnter={event => {
+        setIsNear(true)
+        onPointerEnter?.(event)
+      }}
+      onFocus={event => {
+        setIsNear(true)
+        onFocus?.(event)
+      }}
+    />
+  )
+}
 
 /** A link to another view that keeps in hand what is in hand; `more` is added to the address. */
 export const KeptLink = ({
   to,
   more,
   ...rest
-}: Omit<ComponentProps<typeof NextLink>, 'href'> & { readonly to: string; readonly more?: More | undefined }) => (
-  <NextLink href={linkTo(to, useAhead(), more)} {...rest} />
+}: Omit<ComponentProps<typeof ViewLink>, 'href'> & { readonly to: string; readonly more?: More | undefined }) => (
+  <ViewLink href={linkTo(to, useAhead(), more)} {...rest} />
 )
 
 /** A button that leads to another view: with the same in hand, or afresh where what is in hand may be what is wrong. */
@@ -31,7 +53,7 @@ export const LinkButton = ({
   readonly isAfresh?: boolean
 }) =>
   isAfresh ? (
-    <Button component={NextLink} href={to} variant={variant}>
+    <Button component={ViewLink} href={to} variant={variant}>
       {children}
     </Button>
   ) : (

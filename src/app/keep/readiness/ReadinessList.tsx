@@ -1,12 +1,12 @@
 'use client'
 
 import { Alert, Box, Button, MenuItem, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material'
-import NextLink from 'next/link'
 import { useState } from 'react'
 import { READINESS_ORDER, type ReadinessState } from '@/core/kit/readiness'
 import { refText } from '@/core/standards'
 import type { ReadinessView, UnitReadiness } from '@/server/readiness'
 import { NotReckoned } from '@/ui/NotReckoned'
+import { ViewLink } from '@/ui/links'
 import { Page, PlainList } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { PrintCards } from '@/ui/PrintCards'
@@ -187,7 +187,7 @@ const RecentList = ({ recent }: { recent: ReadinessView['recent'] }) => (
         >
           <Typography
             variant="value"
-            component={NextLink}
+            component={ViewLink}
             href={`/keep/kit/${r.unit}`}
             sx={{ minWidth: 72, color: 'inherit' }}
           >

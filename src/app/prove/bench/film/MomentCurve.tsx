@@ -65,9 +65,9 @@ export const MomentCurve = ({
         <path d={path(near)} fill="none" className="plane" />
         {moments.map(({ which, at }, i) => {
           const own = x(at)
-          const before = moments[i - 1]
-          // Words of moments that are near each other stand on two lines.
-          const isClose = before !== undefined && own - x(before.at) < 2 * LABEL_HALF
+          // Where words are near each other, those of every second moment stand on a line below.
+          const isClose = [moments[i - 1], moments[i + 1]].some(m => m && Math.abs(own - x(m.at)) < 2 * LABEL_HALF)
+          const isBelow = isClose && i === 1
           return (
             <Handle
               key={which}
@@ -83,7 +83,7 @@ export const MomentCurve = ({
               <text
                 className="strong"
                 textAnchor={own > width - LABEL_HALF ? 'end' : 'middle'}
-                y={isClose && i === 1 ? TOP - HEIGHT + FOOT + 16 : TOP - HEIGHT + FOOT + 1}
+                y={isBelow ? TOP - HEIGHT + FOOT + 16 : TOP - HEIGHT + FOOT + 1}
               >
                 {WORDS[which]}
               </text>

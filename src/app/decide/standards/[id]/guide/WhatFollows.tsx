@@ -1,7 +1,6 @@
 'use client'
 
 import { Alert, Box, Button, Link, Tab, Tabs, Typography } from '@mui/material'
-import NextLink from 'next/link'
 import { useCallback, useDeferredValue, useMemo, useState } from 'react'
 import { accept } from '@/core/guide/accept'
 import { type Answered, answersOn, type Proposal, tipsFor } from '@/core/guide/guide'
@@ -19,6 +18,7 @@ import { GivesWay } from '@/ui/GivesWay'
 import { refusedIn } from './answers'
 import { AdviceList, RescueList } from './Tips'
 import { TopicItem } from './TopicItem'
+import { ViewLink } from '@/ui/links'
 import { Wrap } from '@/ui/pieces'
 import type { Edit } from './Questions'
 
@@ -192,7 +192,7 @@ const Settings = ({
         words={
           <>
             What goes into the draft. Why the guide says so, and rules of your own:{' '}
-            <Link component={NextLink} href="/decide/guide" color="inherit">
+            <Link component={ViewLink} href="/decide/guide" color="inherit">
               the guide’s reasoning
             </Link>
             .
