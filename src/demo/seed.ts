@@ -4,6 +4,8 @@ import { planSteps } from '../core/steps/plan'
 import type { Db } from '../db/connection'
 import { saveBody, saveLens } from '../db/documents'
 import { addLensTest, listLensTests } from '../db/lens-tests'
+import { addTrial, listTrials } from '../db/trials'
+import { demoTrials } from './trials'
 import { addRun, listRuns } from '../db/runs'
 import { readUsualStandard, saveUsualStandard } from '../db/settings'
 import { addComment, addVersion } from '../db/standards'
@@ -74,6 +76,11 @@ export const seedDemo = async (db: Db, at: string): Promise<void> => {
     for (const { by, run } of demoRuns()) await addRun(db, run, { at, personId: slug(by) })
   if ((await listLensTests(db)).length === 0)
     for (const { by, test } of demoLensTests()) await addLensTest(db, test, { at, personId: slug(by) })
+  if ((await listTrials(db)).length === 0)
+    for (const { by, trial } of demoTrials()) {
+      const { format: _, counts, notes, ...plan } = trial
+      await addTrial(db, plan, { counts, notes }, { at, personId: slug(by) })
+    }
   if ((await listUnitEvents(db)).size > 0) return
   for (const life of demoLives())
     for (const event of eventsOf(life))

@@ -16,7 +16,9 @@ export interface KeepPage {
   readonly keep: string
 }
 
-export const isCardPage = (url: URL): boolean => /^\/set\/cards\/[^/]+$/.test(url.pathname)
+/** Pages that go on without the network: cards, and the counting of a trial. */
+export const isCardPage = (url: URL): boolean =>
+  /^(\/set\/cards\/[^/]+|\/prove\/trials\/\d+\/count)$/.test(url.pathname)
 
 /** Whether two addresses lead to the same card, whatever else they say. */
 export const isSameCard = (a: URL, b: URL): boolean =>

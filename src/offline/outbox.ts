@@ -11,6 +11,8 @@ export type Deed =
   | { readonly kind: 'told'; readonly setting: string; readonly option: string }
   | { readonly kind: 'reset' }
   | { readonly kind: 'signed' }
+  /** A pass of a trial. */
+  | { readonly kind: 'counted' }
 
 export interface Entry {
   /** The same each time it is sent, so that the server does it once. */

@@ -209,6 +209,27 @@ export const openApiDocument = () => ({
       ...change('Throws away a test that nothing stands on', 'patch', 'ThrowAway'),
     },
     '/api/v1/lens-tests/{id}/kept': change('Takes a test up into its lens', 'put', 'KeepRun'),
+    '/api/v1/trials': {
+      get: {
+        summary: 'All field trials, newest first, with what each says so far',
+        responses: { '200': ok('The trials.', list('trials')) },
+      },
+      post: {
+        summary: 'Stores a trial: a plan, or one that was counted elsewhere',
+        requestBody: { required: true, ...json(reference('SaveTrial')) },
+        responses: { '201': ok('Stored.'), ...UNREADABLE, ...WRONG },
+      },
+    },
+    '/api/v1/trials/{id}': {
+      get: {
+        summary: 'A trial in its exchange format, with every pass that was counted',
+        parameters: idParameter,
+        responses: { '200': ok('The trial.', reference('Trial')), ...NOT_THERE },
+      },
+      ...change('Throws away a trial', 'patch', 'ThrowAway'),
+    },
+    '/api/v1/trials/{id}/counts': change('Counts a pass, or takes one back', 'put', 'CountPass'),
+    '/api/v1/trials/{id}/notes': change('Notes what is to be known of a block', 'put', 'NoteBlock'),
     '/api/v1/sheets/{sheet}': {
       get: {
         summary: 'A sheet to print and photograph: ruler, chart or rack, as PDF',
@@ -343,6 +364,9 @@ export const openApiDocument = () => ({
       SaveRun: changeSchema(queries.saveRunSchema, 'SaveRun'),
       ThrowAway: changeSchema(queries.throwAwaySchema, 'ThrowAway'),
       SaveLensTest: changeSchema(queries.saveLensTestSchema, 'SaveLensTest'),
+      SaveTrial: changeSchema(queries.saveTrialSchema, 'SaveTrial'),
+      CountPass: changeSchema(queries.countPassSchema, 'CountPass'),
+      NoteBlock: changeSchema(queries.noteBlockSchema, 'NoteBlock'),
       KeepRun: changeSchema(queries.keepRunSchema, 'KeepRun'),
       SaveBody: changeSchema(queries.saveBodySchema, 'SaveBody'),
       SaveLens: changeSchema(queries.saveLensSchema, 'SaveLens'),

@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { countSchema, noteSchema } from '@/core/evidence/trial'
 import { QUESTIONS } from '@/core/optics/answers/answer'
 import { partialSceneSchema } from '@/core/optics/scene'
 import { KEPT_AS, WEIGHTS } from '@/core/standards'
@@ -169,6 +170,11 @@ export const keepRunSchema = v.strictObject({ revision })
 export const throwAwaySchema = v.strictObject({ thrownAway: v.literal(true) })
 /** A lens tested on a body, as its exchange format has it. */
 export const saveLensTestSchema = v.strictObject({ document: v.unknown() })
+/** A trial, as its exchange format has it. */
+export const saveTrialSchema = v.strictObject({ document: v.unknown() })
+/** A pass that was counted on a device, or is taken back. */
+export const countPassSchema = v.strictObject({ ...late, count: countSchema, isTakenBack: v.optional(v.literal(true)) })
+export const noteBlockSchema = v.strictObject({ ...late, note: noteSchema })
 /** A sheet to print: on which paper, and for which focal length its distance is told. */
 export const printSheetSchema = v.object({
   paper: v.optional(v.picklist(['a4', 'letter']), 'a4'),

@@ -14,6 +14,7 @@ const EXISTING = {
   standards: 'ring-action',
   runs: '1',
   'lens-tests': '1',
+  trials: '1',
 }
 
 const sendTick = (server: TestServer, step: string) =>

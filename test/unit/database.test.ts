@@ -170,6 +170,9 @@ it('backs up an existing database before it migrates it', async () => {
   await db('knex_migrations').delete()
   for (const table of [
     'received',
+    'trial_notes',
+    'trial_counts',
+    'trials',
     'lens_tests',
     'runs',
     'unit_events',

@@ -2,6 +2,7 @@ import { toJsonSchema } from '@valibot/to-json-schema'
 import { BODY_FORMAT, bodySchema, parseBody } from '../bodies'
 import { GUIDE_FORMAT, houseGuideSchema, parseHouseGuide } from '../guide/house'
 import { parseState, STATE_FORMAT, type StateOf, stateSchema } from '../kit/state-file'
+import { parseTrial, TRIAL_FORMAT, trialSchema } from '../evidence/trial'
 import { LENS_FORMAT, lensSchema, parseLens } from '../lenses/schema'
 import type { Parsed } from '../reading/problem'
 import { LENS_TEST_FORMAT, lensTestSchema, parseLensTest } from '../lens-tests/schema'
@@ -88,6 +89,14 @@ export const FORMATS = {
     schema: lensTestSchema,
     read: parseLensTest,
     example: 'lens-test.json',
+  },
+  trial: {
+    name: TRIAL_FORMAT,
+    about: 'a field trial, with what was counted',
+    component: 'Trial',
+    schema: trialSchema,
+    read: parseTrial,
+    example: 'trial.json',
   },
   state: {
     name: STATE_FORMAT,

@@ -9,6 +9,7 @@ import * as response from './007-response'
 import * as order from './008-order'
 import * as runs from './009-runs'
 import * as lensTests from './010-lens-tests'
+import * as trials from './011-trials'
 
 interface Migration {
   readonly name: string
@@ -27,6 +28,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '008-order', up: order.up },
   { name: '009-runs', up: runs.up },
   { name: '010-lens-tests', up: lensTests.up },
+  { name: '011-trials', up: trials.up },
 ]
 
 export const migrationSource: Knex.MigrationSource<Migration> = {

@@ -37,7 +37,10 @@ export const STAGES: readonly Stage[] = [
   {
     key: 'p',
     label: 'Prove',
-    views: [{ label: 'Bench', path: '/prove/bench' }],
+    views: [
+      { label: 'Bench', path: '/prove/bench' },
+      { label: 'Trials', path: '/prove/trials' },
+    ],
   },
   {
     key: 'k',

@@ -3,7 +3,7 @@
 import { nanoid } from 'nanoid'
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react'
 import { keepAnswer, readAnswer } from '@/offline/answers'
-import type { KeepPage } from '@/offline/names'
+import { keepThisPage } from '@/offline/keep-page'
 import { keep, onOutbox, putAway, readOutbox, send, sendWaiting } from '@/offline/outbox'
 import type { CardView } from '@/server/cards'
 import type { Person } from '@/ui/people'
@@ -23,18 +23,6 @@ const BROWSER: CardOutside = {
 
 /** Somebody else may have the same unit in hand. */
 const LOOK_AGAIN_MS = 20_000
-/** What matters comes first: the page is kept once it has come to rest. */
-const REST_MS = 800
-
-/** Has the page of this card kept, as it is now, for when there is no network. @returns what calls that off */
-const keepThisPage = (): (() => void) => {
-  const request: KeepPage = { keep: location.href }
-  const timer = setTimeout(() => {
-    void navigator.serviceWorker?.ready.then(worker => worker.active?.postMessage(request))
-  }, REST_MS)
-  return () => clearTimeout(timer)
-}
-
 /** A card on this device, as its page sees it; `card-store.ts` says what happens to it. */
 export const useCard = (initial: CardView, person: Person | undefined) => {
   const [store] = useState(() => new CardStore(initial, BROWSER))

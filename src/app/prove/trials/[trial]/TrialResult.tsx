@@ -1,0 +1,212 @@
+'use client'
+
+import { Alert, Box, Button, Typography } from '@mui/material'
+import { styled } from '@mui/material/styles'
+import { useRouter, useSearchParams } from 'next/navigation'
+import { stillWaiting } from '@/core/evidence/survival'
+import type { Tally } from '@/core/evidence/verdict'
+import type { TrialView } from '@/server/trials'
+import { linkTo } from '@/ui/address'
+import { Chart } from '@/ui/Chart'
+import { LinkButton } from '@/ui/links'
+import { Eyebrow, Page, PlainList, Section, Wrap } from '@/ui/pieces'
+import { Trouble } from '@/ui/Trouble'
+import { useSend } from '@/ui/use-send'
+import { REASON_WORDS, remarkWords } from '../words'
+
+const Lane = styled('div')(({ theme }) => ({
+  position: 'relative',
+  height: 22,
+  borderRadius: theme.shape.borderRadius,
+  background: theme.vars?.palette.action.hover,
+  '& .band': { position: 'absolute', top: 7, height: 8, background: theme.vars?.palette.own.marigold.main },
+  '& .mark': { position: 'absolute', top: 2, width: 3, height: 18, background: theme.vars?.palette.text.primary },
+}))
+
+const percent = (share: number): string => `${(100 * share).toFixed(1)}%`
+
+/** A share with its interval: in words, and drawn from none to all. */
+const ShareLane = ({ name, tally, isMain = false }: { name: string; tally: Tally; isMain?: boolean }) => {
+  const { kept, of } = tally.share
+  const { low, high } = tally.interval
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '260px 1fr' }, gap: { xs: 0.25, sm: 2 }, mb: 1 }}>
+      <Typography variant={isMain ? 'strong' : 'body1'}>
+        {name}
+        <Typography component="span" variant="body2" color="textSecondary" sx={{ display: 'block' }}>
+          {of === 0
+            ? 'nothing counted'
+            : `${kept} of ${of} sharp, ${Math.round(low * 100)} to ${Math.round(high * 100)} of 100${tally.missed > 0 ? `; ${tally.missed} missed` : ''}`}
+        </Typography>
+      </Typography>
+      <Lane aria-hidden>
+        {of > 0 && (
+          <>
+            <span className="band" style={{ left: percent(low), width: percent(high - low) }} />
+            <span className="mark" style={{ left: percent(kept / of) }} />
+          </>
+        )}
+      </Lane>
+    </Box>
+  )
+}
+
+/** A trial: what it says, how sure that is, what to know before believing it, and its plan. */
+export const TrialResult = ({ view }: { view: TrialView }) => {
+  const router = useRouter()
+  const params = useSearchParams()
+  const { send, isBusy, problem } = useSend()
+  const { trial, verdict, sentences, blocks } = view
+  const nameOf = (id: string) => trial.ways.find(w => w.id === id)?.name ?? id
+  const hasWaits = verdict.ways.some(w => w.tally.waits.length > 0)
+  const counted = trial.counts.length > 0
+  const perBlock = (block: number) => trial.counts.filter(c => c.block === block).length
+  const most = Math.max(1, ...verdict.reasons.map(r => r.count))
+  const throwAway = async () => {
+    const sent = await send('PATCH', `/api/v1/trials/${view.id}`, { thrownAway: true })
+    if (sent.ok) router.push(linkTo('/prove/trials', params))
+  }
+  const last = Math.max(1, ...verdict.ways.flatMap(w => w.tally.waits.map(x => x.seconds)))
+  return (
+    <Page>
+      <Typography color="textSecondary">
+        Trial{trial.unit && ` · ${trial.unit}`} · {Math.ceil(view.minutes)} minutes as planned
+      </Typography>
+      <Typography variant="h1">{trial.name}</Typography>
+      <PlainList component="ul" sx={{ my: 1.5, maxWidth: 800 }} aria-label="What can be said">
+        {sentences.map((s, i) => (
+          <Typography component="li" key={s} variant={i === 0 ? 'h3' : 'body1'} sx={{ mb: 0.5 }}>
+            {s}
+          </Typography>
+        ))}
+      </PlainList>
+      <Wrap sx={{ mb: 2 }}>
+        <LinkButton to={`/prove/trials/${view.id}/count`} variant="contained">
+          Count passes
+        </LinkButton>
+        <Button component="a" variant="outlined" href={`/api/v1/trials/${view.id}`} download={`trial-${view.id}.json`}>
+          Trial as a file
+        </Button>
+      </Wrap>
+      {verdict.remarks.map(remark => (
+        <Alert
+          key={JSON.stringify(remark)}
+          severity={remark.kind === 'counters' || remark.kind === 'unfinished' ? 'info' : 'warning'}
+          sx={{ mb: 1, maxWidth: 800 }}
+        >
+          {remarkWords(remark)}
+        </Alert>
+      ))}
+      {counted && (
+        <Section title="Sharp">
+          <Typography variant="body2" sx={{ mb: 1.5, maxWidth: 720 }}>
+            Of all passes, the missed ones too. The bar is where the truth lies 95 times of 100 (Wilson), the mark what
+            was counted.
+          </Typography>
+          {verdict.ways.map(w => (
+            <ShareLane key={w.way} name={nameOf(w.way)} tally={w.tally} isMain />
+          ))}
+          {trial.situations.length > 1 &&
+            trial.situations.map((s, i) => (
+              <Box key={s.id} sx={{ mt: 2 }}>
+                <Eyebrow>{s.name}</Eyebrow>
+                {verdict.ways.map(w => {
+                  const tally = w.bySituation[i]
+                  return tally && <ShareLane key={w.way} name={nameOf(w.way)} tally={tally} />
+                })}
+              </Box>
+            ))}
+          <Typography variant="body2" color="textSecondary" sx={{ mt: 1, maxWidth: 720 }}>
+            Differences: Newcombe’s score interval
+            {trial.situations.length > 1 && ', over situations Mantel and Haenszel'}; chance: Fisher’s exact test
+            {trial.ways.length > 2 && ', corrected by Holm for looking several times'}. To tell the difference that
+            matters from here takes {verdict.needed} passes of each way.
+          </Typography>
+        </Section>
+      )}
+      {verdict.reasons.length > 0 && (
+        <Section title="What happened where it was not sharp">
+          <PlainList component="ul" sx={{ maxWidth: 620 }}>
+            {verdict.reasons.map(({ reason, count }) => (
+              <li key={reason}>
+                <Box sx={{ display: 'grid', gridTemplateColumns: '180px 1fr 40px', gap: 1.5, alignItems: 'center' }}>
+                  <span>{REASON_WORDS[reason]}</span>
+                  <Lane aria-hidden>
+                    <span className="band" style={{ left: 0, width: percent(count / most) }} />
+                  </Lane>
+                  <Typography variant="figure">{count}</Typography>
+                </Box>
+              </li>
+            ))}
+          </PlainList>
+        </Section>
+      )}
+      {hasWaits && (
+        <Section title="Until focus was there">
+          <Typography sx={{ mb: 1 }}>
+            {verdict.ways
+              .map(w =>
+                w.tally.median === undefined
+                  ? `${nameOf(w.way)}: more than half gave up`
+                  : `${nameOf(w.way)}: ${w.tally.median.toFixed(2)} s in the middle of ${w.tally.waits.length}`,
+              )
+              .join('; ')}
+            .
+          </Typography>
+          <Chart
+            label="Share of passes that still waited for focus, over the seconds"
+            height={240}
+            option={{
+              grid: { left: 56, right: 24, top: 24, bottom: 64 },
+              legend: { bottom: 0, left: 0 },
+              tooltip: { show: false },
+              xAxis: {
+                type: 'value',
+                name: 'seconds',
+                nameLocation: 'middle',
+                nameGap: 28,
+                max: Number(last.toFixed(1)),
+              },
+              yAxis: { type: 'value', name: 'still waiting', min: 0, max: 1 },
+              series: verdict.ways.map(w => ({
+                name: nameOf(w.way),
+                type: 'line',
+                step: 'end',
+                symbol: 'none',
+                data: [[0, 1], ...stillWaiting(w.tally.waits).map(s => [s.seconds, s.share])],
+              })),
+            }}
+          />
+        </Section>
+      )}
+      <Section title="The plan">
+        <PlainList component="ol" sx={{ maxWidth: 720 }}>
+          {blocks.map((b, i) => (
+            <Box
+              component="li"
+              key={i}
+              sx={{ display: 'flex', gap: 2, py: 0.5, borderBottom: 1, borderColor: 'divider' }}
+            >
+              <Typography variant="figure" sx={{ width: 32 }}>
+                {i + 1}
+              </Typography>
+              <span style={{ flex: 1 }}>
+                {nameOf(b.way)}
+                <Typography component="span" variant="body2" color="textSecondary" sx={{ display: 'block' }}>
+                  {trial.situations.find(s => s.id === b.situation)?.name}
+                </Typography>
+              </span>
+              <Typography variant="body2">
+                {perBlock(i)} of {trial.passes}
+              </Typography>
+            </Box>
+          ))}
+        </PlainList>
+        <Button sx={{ mt: 2 }} disabled={isBusy} onClick={() => void throwAway()}>
+          Throw this trial away
+        </Button>
+      </Section>
+      <Trouble words={problem} sx={{ mt: 2 }} />
+    </Page>
+  )
+}

@@ -1,0 +1,219 @@
+'use client'
+
+import {
+  Alert,
+  Box,
+  Button,
+  Checkbox,
+  FormControlLabel,
+  LinearProgress,
+  MenuItem,
+  TextField,
+  Typography,
+} from '@mui/material'
+import { styled } from '@mui/material/styles'
+import { useEffect, useRef, useState } from 'react'
+import { type BlockNote, type Judgement, JUDGEMENTS, REASONS } from '@/core/evidence/trial'
+import type { TrialView } from '@/server/trials'
+import { KeptLink, LinkButton } from '@/ui/links'
+import { Eyebrow, Page, Section, Wrap } from '@/ui/pieces'
+import { Trouble } from '@/ui/Trouble'
+import { useSend } from '@/ui/use-send'
+import { JUDGEMENT_WORDS, REASON_WORDS } from '../../words'
+import { TREMBLE_MS } from './counting'
+import { useCounting } from './use-counting'
+
+const Pad = styled('button')(({ theme }) => ({
+  all: 'unset',
+  boxSizing: 'border-box',
+  display: 'flex',
+  alignItems: 'center',
+  justifyContent: 'space-between',
+  width: '100%',
+  minHeight: 76,
+  padding: theme.spacing(0, 3),
+  borderRadius: theme.shape.borderRadius,
+  border: `2px solid ${theme.vars?.palette.own.line}`,
+  background: theme.vars?.palette.background.paper,
+  cursor: 'pointer',
+  userSelect: 'none',
+  touchAction: 'manipulation',
+  '&[data-main=true]': { minHeight: 116, borderColor: theme.vars?.palette.own.marigold.main },
+  '&:focus-visible': { outline: `3px solid ${theme.vars?.palette.own.marigold.main}`, outlineOffset: 3 },
+}))
+
+/** The first block that is not full, from which one goes on. */
+const nextBlock = (blocks: TrialView['blocks'], own: readonly { readonly block: number }[], passes: number): number => {
+  const open = blocks.findIndex((_, i) => own.filter(c => c.block === i).length < passes)
+  return open < 0 ? blocks.length - 1 : open
+}
+
+/** How long a pass has been waited for. */
+const Clock = ({ since }: { since: number }) => {
+  const [now, setNow] = useState(since)
+  useEffect(() => {
+    const timer = setInterval(() => setNow(performance.now()), 100)
+    return () => clearInterval(timer)
+  }, [])
+  return <>{Math.max(0, (now - since) / 1000).toFixed(1)} s</>
+}
+
+/** Counting with one thumb: what to set, which block, and what each pass was. */
+export const CountPasses = ({ view }: { view: TrialView }) => {
+  const { trial, blocks } = view
+  const { own, counter, add, takeBack, explain, waiting, refused } = useCounting(view)
+  const { send, isBusy, problem } = useSend()
+  const [chosen, setChosen] = useState<number>()
+  const [since, setSince] = useState<number>()
+  const lastTap = useRef(0)
+  const block = chosen ?? nextBlock(blocks, own, trial.passes)
+  const here = own.filter(c => c.block === block)
+  const way = trial.ways.find(w => w.id === blocks[block]?.way)
+  const situation = trial.situations.find(s => s.id === blocks[block]?.situation)
+  const last = here.at(-1)
+  const isFull = here.length >= trial.passes
+  const isLastBlock = block >= blocks.length - 1
+  const note = trial.notes.find(n => n.block === block)
+  const tap = (judgement: Judgement, now: number) => {
+    if (now - lastTap.current < TREMBLE_MS) return
+    lastTap.current = now
+    const seconds = since === undefined ? undefined : Number(Math.min(600, (now - since) / 1000).toFixed(2))
+    setChosen(block)
+    add({
+      block,
+      judgement,
+      ...(seconds === undefined ? {} : { seconds, ...(judgement === 'sharp' ? {} : { gaveUp: true as const }) }),
+    })
+    setSince(undefined)
+    navigator.vibrate?.(15)
+  }
+  const setNote = (next: Partial<BlockNote>) =>
+    send('PUT', `/api/v1/trials/${view.id}/notes`, { note: { ...note, block, ...next } })
+  const mark = (field: 'isBroken' | 'isOtherLight', label: string) => (
+    <FormControlLabel
+      control={
+        <Checkbox
+          checked={note?.[field] === true}
+          disabled={isBusy}
+          onChange={e => void setNote({ [field]: e.target.checked ? true : undefined })}
+        />
+      }
+      label={label}
+    />
+  )
+  return (
+    <Page sx={{ maxWidth: 560 }}>
+      <Typography color="textSecondary">
+        {trial.name} · counted by {counter}
+      </Typography>
+      <Typography variant="h1">{way?.name}</Typography>
+      <Typography>{situation?.name}</Typography>
+      {way?.how && <Typography sx={{ mt: 0.5 }}>{way.how}</Typography>}
+      {way?.standard && (
+        <Typography sx={{ mt: 0.5 }}>
+          Set by{' '}
+          <KeptLink to="/set/cards" more={{ standard: way.standard }}>
+            the card of {way.standard.split('@')[0]}
+          </KeptLink>
+        </Typography>
+      )}
+      <Box role="status" sx={{ my: 1.5 }}>
+        <Typography variant="strong">
+          Block {block + 1} of {blocks.length}: {here.length} of {trial.passes} passes
+        </Typography>
+        <LinearProgress
+          variant="determinate"
+          value={Math.min(100, (100 * here.length) / trial.passes)}
+          aria-label="Passes of this block"
+        />
+        {waiting > 0 && <Typography variant="body2">{waiting} wait for the network; they are safe here.</Typography>}
+      </Box>
+      {isFull && (
+        <Alert severity="success" sx={{ mb: 1.5 }}>
+          {isLastBlock ? 'Every block is counted.' : 'This block is full.'}{' '}
+          {isLastBlock ? (
+            <LinkButton to={`/prove/trials/${view.id}`}>See what can be said</LinkButton>
+          ) : (
+            <Button variant="outlined" onClick={() => setChosen(block + 1)}>
+              Set the next one
+            </Button>
+          )}
+        </Alert>
+      )}
+      <Box sx={{ display: 'grid', gap: 1 }}>
+        {JUDGEMENTS.map(j => (
+          <Pad
+            key={j}
+            type="button"
+            data-main={j === 'sharp'}
+            aria-label={`${JUDGEMENT_WORDS[j]}, ${here.filter(c => c.judgement === j).length} so far`}
+            onClick={e => tap(j, e.timeStamp)}
+          >
+            <Typography variant="h2" component="span">
+              {JUDGEMENT_WORDS[j]}
+            </Typography>
+            <Typography variant="figure" component="span">
+              {here.filter(c => c.judgement === j).length}
+            </Typography>
+          </Pad>
+        ))}
+      </Box>
+      <Wrap sx={{ mt: 1 }}>
+        <Button variant="outlined" disabled={!last} onClick={() => last && takeBack(last)}>
+          Take the last one back
+        </Button>
+        <Button variant="outlined" onClick={e => setSince(since === undefined ? e.timeStamp : undefined)}>
+          {since === undefined ? 'Start the clock' : <Clock since={since} />}
+        </Button>
+      </Wrap>
+      {last && last.judgement !== 'sharp' && (
+        <Box sx={{ mt: 1.5 }}>
+          <Eyebrow>What happened?</Eyebrow>
+          <Wrap>
+            {REASONS.map(r => (
+              <Button
+                key={r}
+                size="small"
+                aria-pressed={last.reason === r}
+                variant={last.reason === r ? 'contained' : 'outlined'}
+                onClick={() => explain(last, r)}
+              >
+                {REASON_WORDS[r]}
+              </Button>
+            ))}
+          </Wrap>
+        </Box>
+      )}
+      <Section title="This block">
+        <TextField
+          select
+          fullWidth
+          size="small"
+          label="Block"
+          value={block}
+          onChange={e => setChosen(Number(e.target.value))}
+        >
+          {blocks.map((b, i) => (
+            <MenuItem key={i} value={i}>
+              {i + 1}: {trial.ways.find(w => w.id === b.way)?.name},{' '}
+              {trial.situations.find(s => s.id === b.situation)?.name}
+            </MenuItem>
+          ))}
+        </TextField>
+        {mark('isBroken', 'Broken off, or begun on the wrong setting: leave it out')}
+        {mark('isOtherLight', 'The light was another')}
+        <Box>
+          <LinkButton to={`/prove/trials/${view.id}`}>What can be said so far</LinkButton>
+        </Box>
+      </Section>
+      <Trouble words={problem} sx={{ mt: 2 }} />
+      {refused.map(e => (
+        <Trouble
+          key={e.id}
+          words={`A pass was not taken: ${e.remark?.words ?? 'the trial may be gone'}.`}
+          sx={{ mt: 1 }}
+        />
+      ))}
+    </Page>
+  )
+}

@@ -1,0 +1,67 @@
+'use client'
+
+import { nanoid } from 'nanoid'
+import { useEffect, useMemo, useState } from 'react'
+import type { Count } from '@/core/evidence/trial'
+import { keep, type KeptEntry, onOutbox, readOutbox, sendWaiting } from '@/offline/outbox'
+import { keepThisPage } from '@/offline/keep-page'
+import type { TrialView } from '@/server/trials'
+import { useLocal } from '@/ui/local'
+import { usePeople } from '@/ui/people'
+import { entryOf, keptIn, together } from './counting'
+
+/** Counting on this device: at once, and sent when there is network. */
+export const useCounting = ({ id, trial }: TrialView) => {
+  const { person } = usePeople()
+  const [text, write] = useLocal(`coherion-trial ${id}`)
+  const kept = useMemo(() => keptIn(text), [text])
+  const [waiting, setWaiting] = useState<readonly KeptEntry[]>([])
+  useEffect(() => {
+    const look = () =>
+      void readOutbox().then(
+        all => setWaiting(all.filter(e => e.card === `trial ${id}`)),
+        () => undefined,
+      )
+    look()
+    const notYet = keepThisPage()
+    const close = onOutbox(look)
+    return () => {
+      close()
+      notYet()
+    }
+  }, [id])
+  const counter = person?.name ?? 'Nobody named'
+  const counts = together(trial.counts, kept)
+  const pass = (count: Count, isTakenBack: boolean) => {
+    write(
+      JSON.stringify(
+        isTakenBack
+          ? { ...kept, takenBack: [...kept.takenBack, count.id] }
+          : { ...kept, counts: [...kept.counts, count] },
+      ),
+    )
+    void keep(entryOf(id, count, nanoid(), { isTakenBack, person: person?.id }))
+      .then(sendWaiting)
+      .catch(() => undefined)
+  }
+  return {
+    counter,
+    /** What whoever counts here has counted: others are not seen, so that two count blind. */
+    own: counts.filter(c => c.counter === counter),
+    add: (what: Omit<Count, 'id' | 'counter' | 'made'>) =>
+      pass({ id: nanoid(), counter, made: new Date().toISOString(), ...what }, false),
+    takeBack: (count: Count) => pass(count, true),
+    /** Says of a pass why; it is the same pass, at the same moment. */
+    explain: (count: Count, reason: Count['reason']) => {
+      const next: Count = { ...count, id: nanoid(), ...(reason ? { reason } : {}) }
+      write(JSON.stringify({ counts: [...kept.counts, next], takenBack: [...kept.takenBack, count.id] }))
+      const by = { person: person?.id }
+      void keep(entryOf(id, count, nanoid(), { isTakenBack: true, ...by }))
+        .then(() => keep(entryOf(id, next, nanoid(), { isTakenBack: false, ...by })))
+        .then(sendWaiting)
+        .catch(() => undefined)
+    },
+    waiting: waiting.filter(e => !e.remark).length,
+    refused: waiting.filter(e => e.remark),
+  }
+}

@@ -1,0 +1,149 @@
+import { readFileSync } from 'node:fs'
+import type { Page } from '@playwright/test'
+import { expect, iAm, test } from './support/drivers'
+
+const shot = async (page: Page, name: string) => {
+  if (process.env['SHOTS']) await page.screenshot({ path: `/tmp/shots/${name}.png`, fullPage: true })
+}
+
+test('a plan says what it could tell before anybody begins, and is written down', async ({
+  page,
+  expectAccessible,
+}) => {
+  await page.goto('/prove/trials')
+  await expect(page.getByRole('link', { name: /Thumb start or shutter start/ })).toContainText('kept more than')
+  await shot(page, 'trials')
+  await expectAccessible()
+  await page.getByRole('link', { name: 'Plan a trial' }).click()
+  const write = page.getByRole('button', { name: 'Write the plan' })
+  await write.click()
+  await expect(page.getByText('The question, in a few words')).toBeVisible()
+  await page.getByLabel('The question').fill('Large or small area for jugglers?')
+  await page.getByLabel('Way 1', { exact: true }).fill('Small area')
+  await page.getByLabel('Way 2', { exact: true }).fill('Large area')
+  await page.getByLabel('Situation 1', { exact: true }).fill('Juggler, hands in front')
+  await page.getByLabel('Passes a block').fill('10')
+  await page.getByLabel('Rounds').fill('1')
+  await expect(page.getByText(/this trial would most likely leave it open/)).toBeVisible()
+  // What was typed stays, whatever happens to the page.
+  await page.reload()
+  await expect(page.getByLabel('Way 2', { exact: true })).toHaveValue('Large area')
+  await page.getByLabel('Passes a block').fill('150')
+  await expect(page.getByText('That is enough for the difference that matters.')).toBeVisible()
+  await shot(page, 'trial-plan')
+  await expectAccessible()
+  await page.getByLabel('Passes a block').fill('2000000')
+  await expect(page.getByText('A whole number from 1 to 2000')).toBeVisible()
+  await page.getByLabel('Passes a block').fill('4')
+  await write.click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Large or small area for jugglers?' })).toBeVisible()
+  await expect(page.getByText('Nothing has been counted yet.').first()).toBeVisible()
+})
+
+test('the finished trial of the demo says what can be said, and goes out and comes in as a file', async ({
+  page,
+}, info) => {
+  await page.goto('/prove/trials')
+  await page.getByRole('link', { name: /Thumb start or shutter start/ }).click()
+  await expect(page.getByRole('list', { name: 'What can be said' })).toContainText(
+    /Thumb start kept more than Shutter start: \d+ of 100 against \d+ of 100, between \d+ and \d+ more/,
+  )
+  await expect(page.getByText(/they agree well \(kappa 0\.\d\d\)/)).toBeVisible()
+  await shot(page, 'trial-result')
+  const said = await page.getByRole('list', { name: 'What can be said' }).textContent()
+  const waiting = page.waitForEvent('download')
+  await page.getByRole('link', { name: 'Trial as a file' }).click()
+  const file = info.outputPath('trial.json')
+  await (await waiting).saveAs(file)
+  expect(readFileSync(file, 'utf8')).toContain('coherion.trial/1')
+  await page.getByRole('button', { name: 'Throw this trial away' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Trials' })).toBeVisible()
+  await page.getByLabel('Read a trial from a file').setInputFiles(file)
+  await expect(page.getByRole('list', { name: 'What can be said' })).toHaveText(said ?? '')
+})
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 } })
+
+  test('passes are counted with one thumb, also without the network, and what can be said follows', async ({
+    page,
+    server,
+    context,
+    expectAccessible,
+  }) => {
+    const way = (id: string, name: string) => ({ id, name })
+    const plan = {
+      format: 'coherion.trial/1',
+      name: 'One juggler',
+      ways: [way('a', 'Small area'), way('b', 'Large area')],
+      situations: [way('s', 'Hands in front')],
+      expected: 0.8,
+      matters: 0.2,
+      passes: 8,
+      rounds: 1,
+      secondsAPass: 5,
+      seed: 4,
+      counts: [],
+      notes: [],
+    }
+    const response = await fetch(`${server.address}/api/v1/trials`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ document: plan }),
+    })
+    const { id } = (await response.json()) as { id: number }
+    const address = `/prove/trials/${id}/count`
+    await page.goto(address)
+    await iAm(page, 'Imelda Frost')
+    const pad = (name: string) => page.getByRole('button', { name: new RegExp(`^${name}, \\d+ so far`) })
+    const tap = async (name: string) => {
+      const before = Number((await pad(name).textContent())?.match(/\d+/)?.[0])
+      await pad(name).click()
+      await expect(pad(name)).toHaveAccessibleName(`${name}, ${before + 1} so far`)
+      // No thumb is quicker.
+      await page.waitForTimeout(260)
+    }
+    const first = (await page.getByRole('heading', { level: 1 }).textContent()) ?? ''
+    await tap('Sharp')
+    await tap('Soft')
+    await page.getByRole('button', { name: 'took what was in front' }).click()
+    await tap('Missed')
+    await page.getByRole('button', { name: 'Take the last one back' }).click()
+    await expect(pad('Missed')).toHaveAccessibleName('Missed, 0 so far')
+    // A thumb that trembles counts once.
+    await pad('Sharp').dblclick()
+    await expect(pad('Sharp')).toHaveAccessibleName('Sharp, 2 so far')
+    await page.getByRole('button', { name: 'Start the clock' }).click()
+    await page.waitForTimeout(300)
+    await tap('Sharp')
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+    await expectAccessible()
+    await shot(page, 'trial-count')
+
+    // The page has to have come to rest and been kept; then the network goes.
+    await expect
+      .poll(() => page.evaluate(async a => (await (await caches.open('cards')).match(a)) !== undefined, page.url()))
+      .toBe(true)
+    await context.setOffline(true)
+    await tap('Sharp')
+    await tap('Soft')
+    await expect(page.getByText('2 wait for the network; they are safe here.')).toBeVisible()
+    await page.reload()
+    await expect(pad('Sharp')).toHaveAccessibleName('Sharp, 4 so far')
+    await tap('Sharp')
+    await context.setOffline(false)
+    await expect(page.getByText(/wait for the network/)).toHaveCount(0)
+    await tap('Sharp')
+    await expect(page.getByText('This block is full.')).toBeVisible()
+    await page.getByRole('button', { name: 'Set the next one' }).click()
+    await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(first)
+    for (let i = 0; i < 8; i++) await tap('Missed')
+    await page.getByRole('link', { name: 'See what can be said' }).click()
+    await expect(page.getByRole('list', { name: 'What can be said' })).toContainText(
+      `${first} kept more than ${first === 'Small area' ? 'Large area' : 'Small area'}: 75 of 100 against 0 of 100`,
+    )
+    await expect(page.getByText('took what was in front')).toBeVisible()
+    const stored = (await (await fetch(`${server.address}/api/v1/trials/${id}`)).json()) as typeof plan
+    expect(stored.counts).toHaveLength(16)
+  })
+})
