@@ -100,7 +100,6 @@ const shots = [
   { name: 'guide', path: '/decide/standards/ring-action?version=3&part=guide', act: guided },
   { name: 'concordance-levelled', path: '/decide/concordance?level=300&figure=alike', act: levelled },
   { name: 'phrasebook', path: '/name/phrasebook', act: type('nervve') },
-  { name: 'lens', path: '/name/lenses/sorrel-100-macro' },
   { name: 'controls', path: `/set/controls${FIVE}&school=two-thumbs`, act: mapped },
   { name: 'optics', path: `/decide/optics?scene=${ROPE}` },
   {
@@ -116,6 +115,7 @@ const shots = [
     viewport: PHONE,
     act: tapped,
   },
+  { name: 'trial', path: '/prove/trials/1' },
   { name: 'readiness', path: '/keep/readiness' },
   { name: 'card-help-phone', path: '/set/cards/tollgate?unit=tsp-t1', viewport: PHONE, act: helped },
   { name: 'card-phone', path: '/set/cards/pebble', viewport: PHONE, act: tick(2) },

@@ -39,8 +39,8 @@ const FINISHED: TrialPlan = {
 }
 const FINISHED_TRUTH: Truth = {
   kept: [
-    [0.88, 0.82],
-    [0.76, 0.6],
+    [0.92, 0.84],
+    [0.74, 0.56],
   ],
   seconds: [0.4, 0.5],
 }

@@ -229,6 +229,11 @@ export const openApiDocument = () => ({
       ...change('Throws away a trial', 'patch', 'ThrowAway'),
     },
     '/api/v1/trials/{id}/counts': change('Counts a pass, or takes one back', 'put', 'CountPass'),
+    '/api/v1/trials/{id}/finding': change(
+      'Writes what a trial says into the draft of a standard',
+      'post',
+      'WriteFinding',
+    ),
     '/api/v1/trials/{id}/notes': change('Notes what is to be known of a block', 'put', 'NoteBlock'),
     '/api/v1/sheets/{sheet}': {
       get: {
@@ -366,6 +371,7 @@ export const openApiDocument = () => ({
       SaveLensTest: changeSchema(queries.saveLensTestSchema, 'SaveLensTest'),
       SaveTrial: changeSchema(queries.saveTrialSchema, 'SaveTrial'),
       CountPass: changeSchema(queries.countPassSchema, 'CountPass'),
+      WriteFinding: changeSchema(queries.writeFindingSchema, 'WriteFinding'),
       NoteBlock: changeSchema(queries.noteBlockSchema, 'NoteBlock'),
       KeepRun: changeSchema(queries.keepRunSchema, 'KeepRun'),
       SaveBody: changeSchema(queries.saveBodySchema, 'SaveBody'),

@@ -11,13 +11,13 @@ import { freeCamera, freeLens, reckon } from '@/core/optics/reckon'
 import { type Scene, sceneText } from '@/core/optics/scene'
 import { subjectOf } from '@/core/optics/subjects'
 import { fNumberWords, lengthWords, plain, type Units } from '@/core/optics/words'
-import { type KeptCalculation, refText, type Standard } from '@/core/standards'
+import type { KeptCalculation, Standard } from '@/core/standards'
 import type { Actor } from './actor'
 import { firmwareOf, formOf, listBodies, listLenses, readBodies, readBody, readStandard, units } from './catalogue'
 import { readLens } from './lenses'
 import { RequestError } from './problems'
 import type { keepCalculationSchema } from './queries'
-import { openDraft, saveStandardDraft } from './standards'
+import { draftToWrite, saveStandardDraft } from './standards'
 
 /** What the Optics desk knows of the bodies and lenses of the house. */
 export interface DeskFigures {
@@ -99,14 +99,7 @@ export const keepOptics = async (
   // Looked at before a draft is begun for nothing.
   const { document: now } = await readStandard(standardId)
   if (!keepIn(now, r, answer, request)) throw noSuchLayer(now.name)
-  const { id, version } = await openDraft(standardId, actor)
-  const { document, revision, state } = await readStandard(refText({ id, version }))
-  if (state !== 'draft')
-    throw new RequestError(
-      422,
-      'It is in review',
-      `Version ${version} of ${document.name} is in review: take it back into work first.`,
-    )
+  const { id, version, document, revision } = await draftToWrite(standardId, actor)
   const kept = keepIn(document, r, answer, request)
   if (!kept) throw noSuchLayer(document.name)
   const saved = await saveStandardDraft(

@@ -174,6 +174,8 @@ export const saveLensTestSchema = v.strictObject({ document: v.unknown() })
 export const saveTrialSchema = v.strictObject({ document: v.unknown() })
 /** A pass that was counted on a device, or is taken back. */
 export const countPassSchema = v.strictObject({ ...late, count: countSchema, isTakenBack: v.optional(v.literal(true)) })
+/** The standard in whose draft a finding is written. */
+export const writeFindingSchema = v.strictObject({ standard: id })
 export const noteBlockSchema = v.strictObject({ ...late, note: noteSchema })
 /** A sheet to print: on which paper, and for which focal length its distance is told. */
 export const printSheetSchema = v.object({

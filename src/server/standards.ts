@@ -91,6 +91,31 @@ export const openDraft = async (
   return { id: document.id, version, isNew: stored }
 }
 
+/**
+ * The draft of a standard as it is, to be written into.
+ *
+ * @throws RequestError 422 where it is in review
+ */
+export const draftToWrite = async (
+  ref: string,
+  actor: Actor,
+): Promise<{
+  readonly id: string
+  readonly version: number
+  readonly document: Standard
+  readonly revision: number
+}> => {
+  const { id, version } = await openDraft(ref, actor)
+  const { document, revision, state } = await readStandard(refText({ id, version }))
+  if (state !== 'draft')
+    throw new RequestError(
+      422,
+      'It is in review',
+      `Version ${version} of ${document.name} is in review: take it back into work first.`,
+    )
+  return { id, version, document, revision }
+}
+
 export interface SavedStandard {
   readonly revision: number
   /** What has to be mended before it can be approved. */

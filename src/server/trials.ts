@@ -1,4 +1,5 @@
 import 'server-only'
+import { findingOf } from '@/core/evidence/finding'
 import { sentencesOf } from '@/core/evidence/sentence'
 import {
   blocksOf,
@@ -12,11 +13,18 @@ import {
   type TrialPlan,
 } from '@/core/evidence/trial'
 import { type Verdict, verdictOf } from '@/core/evidence/verdict'
+import { ownLayers } from '@/core/standards'
+import { withTarget } from '@/core/standards/edit'
+import { withAdvice } from '@/core/standards/guidance'
 import * as db from '@/db/trials'
 import type { Actor } from './actor'
 import { units } from './catalogue'
 import { database } from './database'
 import { invalid, notFound, RequestError } from './problems'
+import { draftToWrite, saveStandardDraft } from './standards'
+
+/** As long as the reason of a target may be. */
+const MOST_REASON = 400
 
 /** Field trials: planned, counted, and what they say. */
 
@@ -45,14 +53,15 @@ export const listTrials = async (): Promise<readonly TrialHeading[]> => {
   return Promise.all(
     rows.map(async row => {
       const trial = trialOf(row, counts.get(row.id) ?? [], await db.listNotes(at, row.id))
+      const verdict = verdictOf(trial)
       return {
         id: row.id,
         name: row.name,
         person: row.person,
         at: row.created_at,
-        counted: trial.counts.length,
+        counted: verdict.ways.reduce((n, w) => n + w.tally.share.of, 0),
         planned: passesOfEach(trial) * trial.ways.length,
-        says: sentencesOf(trial, verdictOf(trial))[0] ?? '',
+        says: sentencesOf(trial, verdict)[0] ?? '',
       }
     }),
   )
@@ -135,6 +144,42 @@ export const noteBlock = async (id: string, note: BlockNote, actor: Actor): Prom
   const row = await rowWith(id)
   expectBlock(row, note.block)
   await db.setNote(await database(), row.id, note, actor)
+}
+
+export interface FindingView {
+  readonly standard: string
+  readonly name: string
+  readonly version: number
+}
+
+/**
+ * Writes what a trial says into the draft of a standard, as advice that names it; and as the reason of the target that
+ * it is about, where the standard has one of its own. The draft is begun where none is open.
+ *
+ * @throws RequestError 404, 422 where nothing was counted or the draft is in review
+ */
+export const writeFinding = async (id: string, standardId: string, actor: Actor): Promise<FindingView> => {
+  const trial = await readTrialDocument(id)
+  const finding = findingOf(Number(id), trial)
+  if (!finding) throw new RequestError(422, 'Nothing to write', 'Nothing has been counted in this trial yet.')
+  const { id: standard, version, document, revision } = await draftToWrite(standardId, actor)
+  const own = ownLayers(document)
+  const layer = own.find(l => l.targets.some(t => t.dimension === trial.about)) ?? own[0]
+  if (!layer) throw new RequestError(422, 'No such layer', `${document.name} has no layer of its own to write into.`)
+  const target = layer.targets.find(t => t.dimension === trial.about)
+  const reason = target && [target.reason, `${finding.source}: ${finding.text}`].filter(Boolean).join(' ')
+  const advised = withAdvice(document, layer.id, finding)
+  const written =
+    target && reason !== undefined && reason.length <= MOST_REASON && !target.reason?.includes(finding.text)
+      ? withTarget(advised, layer.id, { ...target, reason })
+      : advised
+  await saveStandardDraft(
+    standard,
+    version,
+    { document: written, revision, what: `trial: ${finding.title}`.slice(0, 400) },
+    actor,
+  )
+  return { standard, name: document.name, version }
 }
 
 /** @throws RequestError 404 */

@@ -28,7 +28,7 @@ test('a plan says what it could tell before anybody begins, and is written down'
   // What was typed stays, whatever happens to the page.
   await page.reload()
   await expect(page.getByLabel('Way 2', { exact: true })).toHaveValue('Large area')
-  await page.getByLabel('Passes a block').fill('150')
+  await page.getByLabel('Passes a block').fill('160')
   await expect(page.getByText('That is enough for the difference that matters.')).toBeVisible()
   await shot(page, 'trial-plan')
   await expectAccessible()
@@ -42,6 +42,7 @@ test('a plan says what it could tell before anybody begins, and is written down'
 
 test('the finished trial of the demo says what can be said, and goes out and comes in as a file', async ({
   page,
+  standard,
 }, info) => {
   await page.goto('/prove/trials')
   await page.getByRole('link', { name: /Thumb start or shutter start/ }).click()
@@ -50,6 +51,15 @@ test('the finished trial of the demo says what can be said, and goes out and com
   )
   await expect(page.getByText(/they agree well \(kappa 0\.\d\d\)/)).toBeVisible()
   await shot(page, 'trial-result')
+  await page.getByRole('button', { name: 'Write it into the draft' }).click()
+  await page.getByRole('link', { name: 'Change what it speaks about there' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Ring action' })).toBeVisible()
+  await standard.part('Guide')
+  await expect(page.getByText('Source: own trial of 2026-10-12.')).toBeVisible()
+  await standard.part('Targets')
+  await standard.target('AF start').click()
+  await expect(standard.panel).toContainText('own trial of 2026-10-12: Thumb start kept more than Shutter start')
+  await page.goBack()
   const said = await page.getByRole('list', { name: 'What can be said' }).textContent()
   const waiting = page.waitForEvent('download')
   await page.getByRole('link', { name: 'Trial as a file' }).click()

@@ -13,6 +13,7 @@ import { Eyebrow, Page, PlainList, Section, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { useSend } from '@/ui/use-send'
 import { REASON_WORDS, remarkWords } from '../words'
+import { Finding } from './Finding'
 
 const Lane = styled('div')(({ theme }) => ({
   position: 'relative',
@@ -22,6 +23,13 @@ const Lane = styled('div')(({ theme }) => ({
   '& .band': { position: 'absolute', top: 7, height: 8, background: theme.vars?.palette.own.marigold.main },
   '& .mark': { position: 'absolute', top: 2, width: 3, height: 18, background: theme.vars?.palette.text.primary },
 }))
+
+/** By what a difference and its chance are told, for those who ask. */
+const METHODS = {
+  apart: 'Difference by Newcombe’s score interval, chance by Fisher’s exact test.',
+  situations: 'Difference and chance over the situations by Mantel and Haenszel.',
+  paired: 'Difference by Newcombe’s interval for pairs, chance by McNemar’s exact test.',
+} as const
 
 const percent = (share: number): string => `${(100 * share).toFixed(1)}%`
 
@@ -52,15 +60,26 @@ const ShareLane = ({ name, tally, isMain = false }: { name: string; tally: Tally
 }
 
 /** A trial: what it says, how sure that is, what to know before believing it, and its plan. */
-export const TrialResult = ({ view }: { view: TrialView }) => {
+export const TrialResult = ({
+  view,
+  standards,
+}: {
+  view: TrialView
+  standards: readonly { readonly id: string; readonly name: string }[]
+}) => {
   const router = useRouter()
   const params = useSearchParams()
   const { send, isBusy, problem } = useSend()
   const { trial, verdict, sentences, blocks } = view
   const nameOf = (id: string) => trial.ways.find(w => w.id === id)?.name ?? id
+  const method = trial.isPaired ? 'paired' : trial.situations.length > 1 ? 'situations' : 'apart'
   const hasWaits = verdict.ways.some(w => w.tally.waits.length > 0)
   const counted = trial.counts.length > 0
-  const perBlock = (block: number) => trial.counts.filter(c => c.block === block).length
+  // Two who count the same passes do not make them more.
+  const perBlock = (block: number) => {
+    const here = trial.counts.filter(c => c.block === block)
+    return Math.max(0, ...here.map(c => here.filter(o => o.counter === c.counter).length))
+  }
   const most = Math.max(1, ...verdict.reasons.map(r => r.count))
   const throwAway = async () => {
     const sent = await send('PATCH', `/api/v1/trials/${view.id}`, { thrownAway: true })
@@ -117,10 +136,8 @@ export const TrialResult = ({ view }: { view: TrialView }) => {
               </Box>
             ))}
           <Typography variant="body2" color="textSecondary" sx={{ mt: 1, maxWidth: 720 }}>
-            Differences: Newcombe’s score interval
-            {trial.situations.length > 1 && ', over situations Mantel and Haenszel'}; chance: Fisher’s exact test
-            {trial.ways.length > 2 && ', corrected by Holm for looking several times'}. To tell the difference that
-            matters from here takes {verdict.needed} passes of each way.
+            {METHODS[method]} {trial.ways.length > 2 && 'Chances are corrected by Holm for looking several times. '}To
+            tell the difference that matters from here takes {verdict.needed} passes of each way.
           </Typography>
         </Section>
       )}
@@ -178,6 +195,13 @@ export const TrialResult = ({ view }: { view: TrialView }) => {
             }}
           />
         </Section>
+      )}
+      {counted && (
+        <Finding
+          trial={view.id}
+          standards={standards}
+          first={trial.ways.map(w => w.standard?.split('@')[0]).find(id => standards.some(s => s.id === id))}
+        />
       )}
       <Section title="The plan">
         <PlainList component="ol" sx={{ maxWidth: 720 }}>

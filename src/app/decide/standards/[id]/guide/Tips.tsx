@@ -4,6 +4,7 @@ import { Box, Button, Typography } from '@mui/material'
 import type { ReactNode } from 'react'
 import { type Advice, type AdviceTopic, type Rescue } from '@/core/guide/tips'
 import type { QuestionId } from '@/core/optics/answers/answer'
+import type { KeptAdvice } from '@/core/standards/schema'
 import type { CalledOn } from '@/server/guide'
 import { DeskAnswer } from '@/ui/optics/DeskAnswer'
 import { Eyebrow } from '@/ui/pieces'
@@ -94,6 +95,22 @@ export const AdviceList = ({ advice, ...keeping }: Keeping & { advice: readonly 
     </Box>
   ))
 }
+
+/** What a house found out itself, beside what is common practice. */
+export const FindingList = ({ findings, ...keeping }: Keeping & { findings: readonly KeptAdvice[] }) =>
+  findings.length > 0 && (
+    <Box sx={{ mt: 2 }}>
+      <Eyebrow component="h3">Found by yourselves</Eyebrow>
+      {findings.map(f => (
+        <Item key={f.id} id={f.id} title={f.title} {...keeping}>
+          <Typography>{f.text}</Typography>
+          <Typography variant="body2" color="textSecondary">
+            Source: {f.source}.
+          </Typography>
+        </Item>
+      ))}
+    </Box>
+  )
 
 export const RescueList = ({
   rescues,

@@ -16,7 +16,7 @@ import { sameValue } from '@/core/vocabulary/distance'
 import type { CalledOn } from '@/server/guide'
 import { GivesWay } from '@/ui/GivesWay'
 import { refusedIn } from './answers'
-import { AdviceList, RescueList } from './Tips'
+import { AdviceList, FindingList, RescueList } from './Tips'
 import { TopicItem } from './TopicItem'
 import { ViewLink } from '@/ui/links'
 import { Wrap } from '@/ui/pieces'
@@ -82,6 +82,7 @@ export const WhatFollows = ({
         )),
   }
   const [adviceIds, rescueIds] = [tips.advice.map(a => a.id), tips.rescues.map(r => r.id)]
+  const findings = (layer.advice ?? []).filter(a => !adviceIds.includes(a.id))
   const keepAll = (ids: readonly string[]) => {
     const open = ids.filter(id => !kept.has(id))
     if (!edit || open.length < 2) return null
@@ -115,7 +116,10 @@ export const WhatFollows = ({
         <Tab value="wrong" label={`When it goes wrong (${tips.rescues.length})`} />
       </Tabs>
       {kind === 'settings' && (
-        <Settings standard={standard} layer={layer} topics={topics} edit={edit} changes={changes} />
+        <>
+          <FindingList findings={findings} {...keeping} />
+          <Settings standard={standard} layer={layer} topics={topics} edit={edit} changes={changes} />
+        </>
       )}
       {kind === 'shooting' && (
         <>
@@ -123,6 +127,7 @@ export const WhatFollows = ({
             words="What no setting does. What you keep stands on the wall sheet and on the cards."
             action={keepAll(adviceIds)}
           />
+          <FindingList findings={findings} {...keeping} />
           <AdviceList advice={tips.advice} {...keeping} />
         </>
       )}
