@@ -21,8 +21,8 @@ interface Truth {
 const FINISHED: TrialPlan = {
   name: 'Thumb start or shutter start for tumblers?',
   ways: [
-    { id: 'thumb', name: 'Thumb start', standard: 'ring-action@2' },
-    { id: 'shutter', name: 'Shutter start', standard: 'house-baseline@3' },
+    { id: 'thumb', name: 'Thumb start', standard: 'ring-action' },
+    { id: 'shutter', name: 'Shutter start', standard: 'house-baseline' },
   ],
   situations: [
     { id: 'towards', name: 'Tumbler towards the camera' },

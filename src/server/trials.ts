@@ -87,6 +87,8 @@ export interface TrialView {
   readonly trial: Trial
   readonly blocks: readonly { readonly way: string; readonly situation: string; readonly round: number }[]
   readonly minutes: number
+  /** The camera that it is shot with, where it is still there. */
+  readonly camera: { readonly unit: string; readonly body: string } | undefined
   readonly verdict: Verdict
   readonly sentences: readonly string[]
 }
@@ -95,11 +97,13 @@ export interface TrialView {
 export const readTrial = async (id: string): Promise<TrialView> => {
   const trial = await readTrialDocument(id)
   const verdict = verdictOf(trial)
+  const unit = (await units()).find(u => u.tag === trial.unit)
   return {
     id: Number(id),
     trial,
     blocks: blocksOf(trial).map(b => ({ way: b.way.id, situation: b.situation.id, round: b.round })),
     minutes: minutesOf(trial),
+    camera: unit?.body_id ? { unit: unit.id, body: unit.body_id } : undefined,
     verdict,
     sentences: sentencesOf(trial, verdict),
   }

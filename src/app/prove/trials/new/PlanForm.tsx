@@ -212,7 +212,8 @@ export const PlanForm = ({
               series: [
                 { type: 'line', symbol: 'none', data: curveOf(plan).map(([n, d]) => [n, d * 100]) },
                 {
-                  type: 'scatter',
+                  type: 'line',
+                  symbol: 'circle',
                   symbolSize: 14,
                   data: outlook.told === undefined ? [] : [[outlook.each, outlook.told * 100]],
                 },

@@ -60,7 +60,7 @@ const Clock = ({ since }: { since: number }) => {
 
 /** Counting with one thumb: what to set, which block, and what each pass was. */
 export const CountPasses = ({ view }: { view: TrialView }) => {
-  const { trial, blocks } = view
+  const { trial, blocks, camera } = view
   const { own, counter, add, takeBack, explain, waiting, refused } = useCounting(view)
   const { send, isBusy, problem } = useSend()
   const [chosen, setChosen] = useState<number>()
@@ -112,9 +112,15 @@ export const CountPasses = ({ view }: { view: TrialView }) => {
       {way?.standard && (
         <Typography sx={{ mt: 0.5 }}>
           Set by{' '}
-          <KeptLink to="/set/cards" more={{ standard: way.standard }}>
-            the card of {way.standard.split('@')[0]}
-          </KeptLink>
+          {camera ? (
+            <KeptLink to={`/set/cards/${camera.body}`} more={{ standard: way.standard, unit: camera.unit }}>
+              the card for {trial.unit}
+            </KeptLink>
+          ) : (
+            <KeptLink to="/set/cards" more={{ standard: way.standard }}>
+              the card of your camera
+            </KeptLink>
+          )}
         </Typography>
       )}
       <Box role="status" sx={{ my: 1.5 }}>
