@@ -82,13 +82,17 @@ export const seedDemo = async (db: Db, at: string): Promise<void> => {
       await addTrial(db, plan, { counts, notes }, { at, personId: slug(by) })
     }
   if ((await listUnitEvents(db)).size > 0) return
-  for (const life of demoLives())
-    for (const event of eventsOf(life))
+  for (const { life, events } of lives())
+    for (const event of events)
       await recordUnitEvent(db, slug(life.tag), event, daysBefore(at, life.daysAgo), slug(life.by), { received: at })
 }
 
 const DAY_MS = 24 * 3600 * 1000
 const daysBefore = (at: string, days: number): string => new Date(Date.parse(at) - days * DAY_MS).toISOString()
+
+let worked: readonly { readonly life: DemoLife; readonly events: readonly NewUnitEvent[] }[] | undefined
+/** Lives with their events; cards that were walked are worked out once. */
+const lives = () => (worked ??= demoLives().map(life => ({ life, events: eventsOf(life) })))
 
 /** The events of one line of a unit's life. */
 const eventsOf = (life: DemoLife): readonly NewUnitEvent[] => {

@@ -1,8 +1,19 @@
 import { execFileSync } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import type { TestProject } from 'vitest/node'
 
-/** The program of the workers is made of the sources that are tested, whatever was built before. */
-const buildWorkers = (): void => {
-  execFileSync('npm', ['run', '--silent', 'pool'], { stdio: ['ignore', 'ignore', 'inherit'] })
+const run = (command: string, ...rest: readonly string[]) =>
+  execFileSync(command, rest, { stdio: ['ignore', 'ignore', 'inherit'] })
+
+/** The program of the workers is made of the sources that are tested, whatever was built before; the demo is seeded once. */
+const prepare = ({ provide }: TestProject): (() => void) => {
+  run('npm', 'run', '--silent', 'pool')
+  const demo = mkdtempSync(join(tmpdir(), 'coherion-unit-template-'))
+  run(join('node_modules', '.bin', 'tsx'), 'scripts/seed-demo.ts', demo, '2026-11-24T09:00:00.000Z')
+  provide('demo', demo)
+  return () => rmSync(demo, { recursive: true })
 }
 
-export default buildWorkers
+export default prepare

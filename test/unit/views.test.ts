@@ -207,6 +207,7 @@ describe('links', () => {
       'Cards',
       'Controls',
       'Bench',
+      'Trials',
       'Readiness',
       'Kit',
     ])
