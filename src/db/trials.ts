@@ -27,17 +27,24 @@ export const listTrials = (db: Db): Promise<readonly TrialRow[]> =>
 export const findTrial = async (db: Db, id: number): Promise<TrialRow | undefined> =>
   (await listTrials(db)).find(t => t.id === id)
 
-/** Everything that was counted, by trial, without what was taken back. */
-export const listCounts = async (db: Db): Promise<ReadonlyMap<number, readonly Count[]>> => {
-  const rows = await withRetry(() =>
-    db<{ readonly trial_id: number; readonly document: string }>('trial_counts')
-      .whereNull('taken_back_at')
-      .select('trial_id', 'document'),
+/** Everything that was counted in a trial, without what was taken back. */
+export const listCounts = async (db: Db, trial: number): Promise<readonly Count[]> =>
+  (
+    await withRetry(() =>
+      db<{ readonly trial_id: number; readonly taken_back_at: string | null; readonly document: string }>(
+        'trial_counts',
+      )
+        .where({ trial_id: trial, taken_back_at: null })
+        .select('document'),
+    )
+  ).map(r => JSON.parse(r.document) as Count)
+
+/** How many passes of a trial are stored, those taken back among them. */
+export const countCounts = async (db: Db, trial: number): Promise<number> => {
+  const rows: readonly { readonly n: number }[] = await withRetry(() =>
+    db('trial_counts').where({ trial_id: trial }).count({ n: '*' }),
   )
-  const counts = new Map<number, Count[]>()
-  for (const { trial_id, document } of rows)
-    counts.set(trial_id, [...(counts.get(trial_id) ?? []), JSON.parse(document) as Count])
-  return counts
+  return rows[0]?.n ?? 0
 }
 
 export const listNotes = async (db: Db, trial: number): Promise<readonly BlockNote[]> =>
@@ -75,7 +82,7 @@ export const addTrial = async (
     for (let i = 0; i < rows.length; i += 200)
       await trx('trial_counts')
         .insert(rows.slice(i, i + 200))
-        .onConflict('id')
+        .onConflict(['trial_id', 'id'])
         .ignore()
     for (const note of counted.notes)
       await trx('trial_notes').insert({ trial_id: id, block: note.block, document: JSON.stringify(note) })
@@ -89,7 +96,7 @@ export const addCount = (db: Db, trial: number, count: Count, at: string): Promi
   withRetry(async () => {
     await db('trial_counts')
       .insert(rowOf(trial, count, at))
-      .onConflict('id')
+      .onConflict(['trial_id', 'id'])
       .ignore()
   })
 

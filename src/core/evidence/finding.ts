@@ -1,5 +1,5 @@
 import { sentencesOf } from './sentence'
-import type { Trial } from './trial'
+import { byTime, type Trial } from './trial'
 import { verdictOf } from './verdict'
 
 /** What a trial says as it is written into a standard: as advice, with where it comes from. */
@@ -13,11 +13,7 @@ export interface Finding {
 const clipped = (text: string, most: number): string => (text.length <= most ? text : `${text.slice(0, most - 1)}…`)
 
 /** The first day on which anything was counted. */
-const dayOf = (trial: Trial): string | undefined =>
-  trial.counts
-    .map(c => c.made)
-    .toSorted()[0]
-    ?.slice(0, 10)
+const dayOf = (trial: Trial): string | undefined => trial.counts.toSorted(byTime)[0]?.made.slice(0, 10)
 
 /**
  * @param number of the trial in this house

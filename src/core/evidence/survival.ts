@@ -22,18 +22,24 @@ export interface Still {
  * @source Kaplan and Meier (1958), Journal of the American Statistical Association 53:457-481
  */
 export const stillWaiting = (waits: readonly Wait[]): readonly Still[] => {
-  const times = [...new Set(waits.filter(w => !w.gaveUp).map(w => w.seconds))].toSorted((a, b) => a - b)
+  // Of those at one moment, who came is looked at before who gave up: the latter still waited then.
+  const all = waits.toSorted((a, b) => a.seconds - b.seconds || Number(a.gaveUp) - Number(b.gaveUp))
+  const found: Still[] = []
   let share = 1
   let spread = 0
-  return times.map(seconds => {
-    const at = waits.filter(w => w.seconds >= seconds).length
-    const came = waits.filter(w => w.seconds === seconds && !w.gaveUp).length
+  for (let i = 0; i < all.length;) {
+    const seconds = all[i]?.seconds ?? 0
+    const at = all.length - i
+    let came = 0
+    for (; i < all.length && all[i]?.seconds === seconds; i++) if (!all[i]?.gaveUp) came++
+    if (came === 0) continue
     share *= 1 - came / at
     spread += at > came ? came / (at * (at - came)) : 0
     const scale = share > 0 && share < 1 ? (Z95 * Math.sqrt(spread)) / Math.log(share) : 0
     const [low, high] = [Math.pow(share, Math.exp(-scale)), Math.pow(share, Math.exp(scale))]
-    return { seconds, share, low: Math.min(low, high), high: Math.max(low, high), at }
-  })
+    found.push({ seconds, share, low: Math.min(low, high), high: Math.max(low, high), at })
+  }
+  return found
 }
 
 /** When half of them had come; undefined where more than half gave up before. */

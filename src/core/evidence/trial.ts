@@ -35,6 +35,13 @@ export const countSchema = v.strictObject({
 })
 export type Count = v.InferOutput<typeof countSchema>
 
+/** In the order in which they were made, whichever zone the clocks told. */
+export const byTime = (a: Count, b: Count): number =>
+  Date.parse(a.made) - Date.parse(b.made) || a.id.localeCompare(b.id)
+
+/** As many passes as a trial holds. */
+export const MOST_COUNTS = 50_000
+
 /** What is to be known of a block besides its passes. */
 export const noteSchema = v.strictObject({
   block: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(999)),
@@ -85,7 +92,7 @@ export const trialSchema = v.pipe(
   v.strictObject({
     format: v.literal(TRIAL_FORMAT),
     ...planSchema.entries,
-    counts: v.pipe(v.array(countSchema), v.maxLength(50_000)),
+    counts: v.pipe(v.array(countSchema), v.maxLength(MOST_COUNTS)),
     notes: v.pipe(v.array(noteSchema), v.maxLength(1000)),
   }),
   v.check(

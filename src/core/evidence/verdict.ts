@@ -4,7 +4,7 @@ import { difference, type Interval, pairedDifference, type Pairs, type Share, wi
 import { framesToTell } from './size'
 import { medianWait, type Wait } from './survival'
 import { together } from './together'
-import { blocksOf, type Count, type Judgement, JUDGEMENTS, type Reason, type Trial } from './trial'
+import { blocksOf, byTime, type Count, type Judgement, JUDGEMENTS, type Reason, type Trial } from './trial'
 
 /** What was counted of one way: all passes, and of those the sharp ones. */
 export interface Tally {
@@ -74,14 +74,22 @@ const tallyOf = (counts: readonly Count[]): Tally => {
   }
 }
 
-/** Counts of one block by one person, in the order in which they were made. */
-const inBlock = (counts: readonly Count[], block: number): readonly Count[] =>
-  counts.filter(c => c.block === block).toSorted((a, b) => a.made.localeCompare(b.made))
+/** Counts in the order in which they were made, by block. */
+const inBlocks = (counts: readonly Count[]): ReadonlyMap<number, readonly Count[]> => {
+  const blocks = new Map<number, Count[]>()
+  for (const count of counts.toSorted(byTime)) {
+    const there = blocks.get(count.block)
+    if (there) there.push(count)
+    else blocks.set(count.block, [count])
+  }
+  return blocks
+}
 
 /** Passes that were shot in two ways at once. */
 const pairsOf = (trial: Trial, counts: readonly Count[], a: string, b: string): Pairs => {
   const pairs = { both: 0, first: 0, second: 0, none: 0 }
-  const blocks = blocksOf(trial).map((block, i) => ({ ...block, counts: inBlock(counts, i) }))
+  const here = inBlocks(counts)
+  const blocks = blocksOf(trial).map((block, i) => ({ ...block, counts: here.get(i) ?? [] }))
   for (const one of blocks.filter(x => x.way.id === a)) {
     const other = blocks.find(x => x.way.id === b && x.round === one.round && x.situation.id === one.situation.id)
     one.counts.forEach((c, i) => {
@@ -98,42 +106,39 @@ const pairsOf = (trial: Trial, counts: readonly Count[], a: string, b: string): 
 const agreementOf = (trial: Trial, counters: readonly string[]): Remark | undefined => {
   const [first, second] = counters
   if (first === undefined || second === undefined) return undefined
-  const by = (who: string, block: number) =>
-    inBlock(
-      trial.counts.filter(c => c.counter === who),
-      block,
-    )
+  const of = (who: string) => inBlocks(trial.counts.filter(c => c.counter === who))
+  const others = of(second)
   const table = JUDGEMENTS.map(() => JUDGEMENTS.map(() => 0))
   let passes = 0
-  blocksOf(trial).forEach((_, block) => {
-    const others = by(second, block)
-    by(first, block).forEach((c, i) => {
-      const d = others[i]
+  for (const [block, ones] of of(first))
+    ones.forEach((c, i) => {
+      const d = others.get(block)?.[i]
       const row = table[JUDGEMENTS.indexOf(c.judgement)]
       if (!d || !row) return
       const column = JUDGEMENTS.indexOf(d.judgement)
       row[column] = (row[column] ?? 0) + 1
       passes++
     })
-  })
   return passes === 0 ? undefined : { kind: 'counters', first, second, kappa: kappa(table), passes }
 }
 
 /** Whoever counted most comes first: their counts are used, and those of others say how far to trust them. */
 const countersOf = (trial: Trial): readonly string[] => {
-  const all = [...new Set(trial.counts.map(c => c.counter))]
-  const number = (who: string) => trial.counts.filter(c => c.counter === who).length
-  return all.toSorted((a, b) => number(b) - number(a) || a.localeCompare(b))
+  const counted = new Map<string, number>()
+  for (const { counter } of trial.counts) counted.set(counter, (counted.get(counter) ?? 0) + 1)
+  return [...counted].toSorted(([a, m], [b, n]) => n - m || a.localeCompare(b)).map(([who]) => who)
 }
 
 /** A block is counted by one person; where two did, by whoever counted most over all. */
-const usedCounts = (trial: Trial, counters: readonly string[], broken: ReadonlySet<number>): readonly Count[] =>
-  blocksOf(trial).flatMap((_, block) => {
+const usedCounts = (trial: Trial, counters: readonly string[], broken: ReadonlySet<number>): readonly Count[] => {
+  const ranks = new Map(counters.map((who, i) => [who, i]))
+  const rankOf = (c: Count) => ranks.get(c.counter) ?? Infinity
+  return [...inBlocks(trial.counts)].flatMap(([block, here]) => {
     if (broken.has(block)) return []
-    const here = trial.counts.filter(c => c.block === block)
-    const who = counters.find(c => here.some(h => h.counter === c))
-    return here.filter(h => h.counter === who)
+    const least = here.reduce((low, c) => Math.min(low, rankOf(c)), Infinity)
+    return here.filter(c => rankOf(c) === least)
   })
+}
 
 const remarksOf = (trial: Trial, counts: readonly Count[], counters: readonly string[]): readonly Remark[] => {
   const blocks = blocksOf(trial)

@@ -77,8 +77,9 @@ export const TrialResult = ({
   const counted = trial.counts.length > 0
   // Two who count the same passes do not make them more.
   const perBlock = (block: number) => {
-    const here = trial.counts.filter(c => c.block === block)
-    return Math.max(0, ...here.map(c => here.filter(o => o.counter === c.counter).length))
+    const own = new Map<string, number>()
+    for (const c of trial.counts) if (c.block === block) own.set(c.counter, (own.get(c.counter) ?? 0) + 1)
+    return [...own.values()].reduce((most, n) => Math.max(most, n), 0)
   }
   const most = Math.max(1, ...verdict.reasons.map(r => r.count))
   const throwAway = async () => {

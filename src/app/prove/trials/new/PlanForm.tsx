@@ -1,8 +1,19 @@
 'use client'
 
-import { Alert, Box, Button, Checkbox, FormControlLabel, MenuItem, TextField, Typography } from '@mui/material'
+import {
+  Alert,
+  Autocomplete,
+  Box,
+  Button,
+  Checkbox,
+  FormControlLabel,
+  MenuItem,
+  TextField,
+  Typography,
+} from '@mui/material'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { useMemo, useState } from 'react'
+import { DIMENSIONS } from '@/core/vocabulary/dimensions'
 import { linkTo } from '@/ui/address'
 import { Chart } from '@/ui/Chart'
 import { useLocal } from '@/ui/local'
@@ -73,6 +84,14 @@ export const PlanForm = ({
           error={wordsOf('name') !== undefined}
           helperText={wordsOf('name')}
           sx={{ mt: 2 }}
+        />
+        <Autocomplete
+          options={DIMENSIONS}
+          value={DIMENSIONS.find(d => d.id === typed.about) ?? null}
+          onChange={(_, d) => set({ about: d?.id ?? '' })}
+          getOptionLabel={d => d.label}
+          sx={{ mt: 2, maxWidth: 420 }}
+          renderInput={p => <TextField {...p} label="It speaks about" placeholder="nothing in particular" />}
         />
         <Section title="Ways">
           {typed.ways.map((way, i) => {

@@ -7,6 +7,8 @@ export interface Typed {
   readonly ways: readonly { readonly name: string; readonly how: string; readonly standard: string }[]
   readonly situations: readonly string[]
   readonly unit: string
+  /** What the question speaks about: a dimension, or nothing. */
+  readonly about: string
   readonly expected: string
   readonly matters: string
   readonly passes: string
@@ -23,6 +25,7 @@ export const EMPTY: Typed = {
   ],
   situations: [''],
   unit: '',
+  about: '',
   expected: '80',
   matters: '15',
   passes: '25',
@@ -75,6 +78,7 @@ export const planOf = (typed: Typed, seed: number): TrialPlan => {
     })),
     situations: typed.situations.map((name, i) => ({ id: `situation-${i + 1}`, name: name.trim() })),
     ...(typed.unit ? { unit: typed.unit } : {}),
+    ...(typed.about ? { about: typed.about } : {}),
     expected: good('expected') / 100,
     matters: good('matters') / 100,
     passes: good('passes'),

@@ -61,7 +61,7 @@ const Clock = ({ since }: { since: number }) => {
 /** Counting with one thumb: what to set, which block, and what each pass was. */
 export const CountPasses = ({ view }: { view: TrialView }) => {
   const { trial, blocks, camera } = view
-  const { own, counter, add, takeBack, explain, waiting, refused } = useCounting(view)
+  const { own, counter, isNamed, add, takeBack, explain, waiting, refused } = useCounting(view)
   const { send, isBusy, problem } = useSend()
   const [chosen, setChosen] = useState<number>()
   const [since, setSince] = useState<number>()
@@ -123,6 +123,7 @@ export const CountPasses = ({ view }: { view: TrialView }) => {
           )}
         </Typography>
       )}
+      {!isNamed && <Alert severity="info">Say who you are at the top: what is counted stands under your name.</Alert>}
       <Box role="status" sx={{ my: 1.5 }}>
         <Typography variant="strong">
           Block {block + 1} of {blocks.length}: {here.length} of {trial.passes} passes

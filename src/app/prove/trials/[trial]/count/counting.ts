@@ -1,4 +1,4 @@
-import type { Count } from '@/core/evidence/trial'
+import { byTime, type Count } from '@/core/evidence/trial'
 import type { Entry } from '@/offline/outbox'
 
 /** Passes as this device counted them, and those it took back; whatever the server knows comes on top. */
@@ -21,7 +21,7 @@ export const keptIn = (text: string | null): Kept => {
 export const together = (known: readonly Count[], { counts, takenBack }: Kept): readonly Count[] => {
   const all = new Map([...known, ...counts].map(c => [c.id, c]))
   for (const id of takenBack) all.delete(id)
-  return [...all.values()].toSorted((a, b) => a.made.localeCompare(b.made))
+  return [...all.values()].toSorted(byTime)
 }
 
 /** Two taps within this are one: a thumb that trembles. Milliseconds. @source common practice, from memory */

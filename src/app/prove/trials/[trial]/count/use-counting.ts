@@ -46,6 +46,7 @@ export const useCounting = ({ id, trial }: TrialView) => {
   }
   return {
     counter,
+    isNamed: person !== undefined,
     /** What whoever counts here has counted: others are not seen, so that two count blind. */
     own: counts.filter(c => c.counter === counter),
     add: (what: Omit<Count, 'id' | 'counter' | 'made'>) =>
