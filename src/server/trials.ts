@@ -79,30 +79,57 @@ const rowWith = async (id: string): Promise<db.TrialRow> => {
 /** A trial in its exchange format, with everything that was counted. @throws RequestError 404 */
 export const readTrialDocument = async (id: string): Promise<Trial> => withCounts(await rowWith(id))
 
+interface BlockView {
+  readonly way: string
+  readonly situation: string
+}
+
+/** What a trial says; without its passes, which may be many. */
 export interface TrialView {
   readonly id: number
-  readonly trial: Trial
-  readonly blocks: readonly { readonly way: string; readonly situation: string; readonly round: number }[]
+  readonly plan: TrialPlan
+  readonly blocks: readonly (BlockView & { readonly counted: number })[]
   readonly minutes: number
-  /** The camera that it is shot with, where it is still there. */
-  readonly camera: { readonly unit: string; readonly body: string } | undefined
   readonly verdict: Verdict
   readonly sentences: readonly string[]
 }
+
+/** What whoever counts needs: the plan, and what is counted already. */
+export interface CountingView {
+  readonly id: number
+  readonly trial: Trial
+  readonly blocks: readonly BlockView[]
+  /** The camera that it is shot with, where it is still there. */
+  readonly camera: { readonly unit: string; readonly body: string } | undefined
+}
+
+const blockViews = (plan: TrialPlan): readonly BlockView[] =>
+  blocksOf(plan).map(b => ({ way: b.way.id, situation: b.situation.id }))
 
 /** @throws RequestError 404 */
 export const readTrial = async (id: string): Promise<TrialView> => {
   const trial = await readTrialDocument(id)
   const verdict = verdictOf(trial)
+  const { format: _, counts: __, notes: ___, ...plan } = trial
+  return {
+    id: Number(id),
+    plan,
+    blocks: blockViews(plan).map((b, i) => ({ ...b, counted: verdict.perBlock.get(i) ?? 0 })),
+    minutes: minutesOf(plan),
+    verdict,
+    sentences: sentencesOf(trial, verdict),
+  }
+}
+
+/** @throws RequestError 404 */
+export const readCounting = async (id: string): Promise<CountingView> => {
+  const trial = await readTrialDocument(id)
   const unit = (await units()).find(u => u.tag === trial.unit)
   return {
     id: Number(id),
     trial,
-    blocks: blocksOf(trial).map(b => ({ way: b.way.id, situation: b.situation.id, round: b.round })),
-    minutes: minutesOf(trial),
+    blocks: blockViews(trial),
     camera: unit?.body_id ? { unit: unit.id, body: unit.body_id } : undefined,
-    verdict,
-    sentences: sentencesOf(trial, verdict),
   }
 }
 

@@ -49,6 +49,8 @@ export interface Verdict {
   readonly comparisons: readonly Comparison[]
   readonly reasons: readonly { readonly reason: Reason; readonly count: number }[]
   readonly remarks: readonly Remark[]
+  /** Passes of each block, by its place in the order; by one person where two counted. */
+  readonly perBlock: ReadonlyMap<number, number>
   /** Passes of each way that would tell the difference that matters, from what was kept. */
   readonly needed: number
 }
@@ -214,6 +216,9 @@ export const verdictOf = (trial: Trial): Verdict => {
     }),
     reasons: [...reasons].map(([reason, count]) => ({ reason, count })).toSorted((a, b) => b.count - a.count),
     remarks: remarksOf(trial, counts, counters),
+    perBlock: new Map(
+      [...inBlocks(usedCounts(trial, counters, new Set()))].map(([block, here]) => [block, here.length]),
+    ),
     needed: framesToTell(base, Math.max(0, base - trial.matters)).corrected,
   }
 }

@@ -70,17 +70,11 @@ export const TrialResult = ({
   const router = useRouter()
   const params = useSearchParams()
   const { send, isBusy, problem } = useSend()
-  const { trial, verdict, sentences, blocks } = view
-  const nameOf = (id: string) => trial.ways.find(w => w.id === id)?.name ?? id
-  const method = trial.isPaired ? 'paired' : trial.situations.length > 1 ? 'situations' : 'apart'
+  const { plan, verdict, sentences, blocks } = view
+  const nameOf = (id: string) => plan.ways.find(w => w.id === id)?.name ?? id
+  const method = plan.isPaired ? 'paired' : plan.situations.length > 1 ? 'situations' : 'apart'
   const hasWaits = verdict.ways.some(w => w.tally.waits.length > 0)
-  const counted = trial.counts.length > 0
-  // Two who count the same passes do not make them more.
-  const perBlock = (block: number) => {
-    const own = new Map<string, number>()
-    for (const c of trial.counts) if (c.block === block) own.set(c.counter, (own.get(c.counter) ?? 0) + 1)
-    return [...own.values()].reduce((most, n) => Math.max(most, n), 0)
-  }
+  const counted = verdict.ways.some(w => w.tally.share.of > 0)
   const most = Math.max(1, ...verdict.reasons.map(r => r.count))
   const throwAway = async () => {
     const sent = await send('PATCH', `/api/v1/trials/${view.id}`, { thrownAway: true })
@@ -90,9 +84,9 @@ export const TrialResult = ({
   return (
     <Page>
       <Typography color="textSecondary">
-        Trial{trial.unit && ` · ${trial.unit}`} · {Math.ceil(view.minutes)} minutes as planned
+        Trial{plan.unit && ` · ${plan.unit}`} · {Math.ceil(view.minutes)} minutes as planned
       </Typography>
-      <Typography variant="h1">{trial.name}</Typography>
+      <Typography variant="h1">{plan.name}</Typography>
       <PlainList component="ul" sx={{ my: 1.5, maxWidth: 800 }} aria-label="What can be said">
         {sentences.map((s, i) => (
           <Typography component="li" key={s} variant={i === 0 ? 'h3' : 'body1'} sx={{ mb: 0.5 }}>
@@ -126,8 +120,8 @@ export const TrialResult = ({
           {verdict.ways.map(w => (
             <ShareLane key={w.way} name={nameOf(w.way)} tally={w.tally} isMain />
           ))}
-          {trial.situations.length > 1 &&
-            trial.situations.map((s, i) => (
+          {plan.situations.length > 1 &&
+            plan.situations.map((s, i) => (
               <Box key={s.id} sx={{ mt: 2 }}>
                 <Eyebrow>{s.name}</Eyebrow>
                 {verdict.ways.map(w => {
@@ -137,7 +131,7 @@ export const TrialResult = ({
               </Box>
             ))}
           <Typography variant="body2" color="textSecondary" sx={{ mt: 1, maxWidth: 720 }}>
-            {METHODS[method]} {trial.ways.length > 2 && 'Chances are corrected by Holm for looking several times. '}To
+            {METHODS[method]} {plan.ways.length > 2 && 'Chances are corrected by Holm for looking several times. '}To
             tell the difference that matters from here takes {verdict.needed} passes of each way.
           </Typography>
         </Section>
@@ -201,7 +195,7 @@ export const TrialResult = ({
         <Finding
           trial={view.id}
           standards={standards}
-          first={trial.ways.map(w => w.standard?.split('@')[0]).find(id => standards.some(s => s.id === id))}
+          first={plan.ways.map(w => w.standard?.split('@')[0]).find(id => standards.some(s => s.id === id))}
         />
       )}
       <Section title="The plan">
@@ -218,11 +212,11 @@ export const TrialResult = ({
               <span style={{ flex: 1 }}>
                 {nameOf(b.way)}
                 <Typography component="span" variant="body2" color="textSecondary" sx={{ display: 'block' }}>
-                  {trial.situations.find(s => s.id === b.situation)?.name}
+                  {plan.situations.find(s => s.id === b.situation)?.name}
                 </Typography>
               </span>
               <Typography variant="body2">
-                {perBlock(i)} of {trial.passes}
+                {b.counted} of {plan.passes}
               </Typography>
             </Box>
           ))}

@@ -14,7 +14,7 @@ import {
 import { styled } from '@mui/material/styles'
 import { useEffect, useRef, useState } from 'react'
 import { type BlockNote, type Judgement, JUDGEMENTS, REASONS } from '@/core/evidence/trial'
-import type { TrialView } from '@/server/trials'
+import type { CountingView } from '@/server/trials'
 import { KeptLink, LinkButton } from '@/ui/links'
 import { Eyebrow, Page, Section, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
@@ -43,7 +43,11 @@ const Pad = styled('button')(({ theme }) => ({
 }))
 
 /** The first block that is not full, from which one goes on. */
-const nextBlock = (blocks: TrialView['blocks'], own: readonly { readonly block: number }[], passes: number): number => {
+const nextBlock = (
+  blocks: CountingView['blocks'],
+  own: readonly { readonly block: number }[],
+  passes: number,
+): number => {
   const open = blocks.findIndex((_, i) => own.filter(c => c.block === i).length < passes)
   return open < 0 ? blocks.length - 1 : open
 }
@@ -59,7 +63,7 @@ const Clock = ({ since }: { since: number }) => {
 }
 
 /** Counting with one thumb: what to set, which block, and what each pass was. */
-export const CountPasses = ({ view }: { view: TrialView }) => {
+export const CountPasses = ({ view }: { view: CountingView }) => {
   const { trial, blocks, camera } = view
   const { own, counter, isNamed, add, takeBack, explain, waiting, refused } = useCounting(view)
   const { send, isBusy, problem } = useSend()

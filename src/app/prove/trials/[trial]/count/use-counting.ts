@@ -5,13 +5,13 @@ import { useEffect, useMemo, useState } from 'react'
 import type { Count } from '@/core/evidence/trial'
 import { keep, type KeptEntry, onOutbox, readOutbox, sendWaiting } from '@/offline/outbox'
 import { keepThisPage } from '@/offline/keep-page'
-import type { TrialView } from '@/server/trials'
+import type { CountingView } from '@/server/trials'
 import { useLocal } from '@/ui/local'
 import { usePeople } from '@/ui/people'
 import { entryOf, keptIn, together } from './counting'
 
 /** Counting on this device: at once, and sent when there is network. */
-export const useCounting = ({ id, trial }: TrialView) => {
+export const useCounting = ({ id, trial }: CountingView) => {
   const { person } = usePeople()
   const [text, write] = useLocal(`coherion-trial ${id}`)
   const kept = useMemo(() => keptIn(text), [text])
