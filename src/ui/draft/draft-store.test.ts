@@ -143,6 +143,24 @@ describe('a draft', () => {
     expect(house.document).toEqual({ a: 1, refused: 0 })
   })
 
+  it('knows its own work again where the page was left before the answer came', async () => {
+    const house = server()
+    const mine = browser(house)
+    const left = mine.open()
+    house.isUp = false
+    left.store.edit('a to 2', set('a', 2))
+    await settle()
+    left.close()
+    // The server got it all the same; the page that sent it never heard.
+    const again = mine.open()
+    house.isUp = true
+    house.document = { a: 2 }
+    house.revision = 2
+    await vi.advanceTimersByTimeAsync(RETRY_AFTER_MS + 100)
+    expect(again.store.state()).toMatchObject({ status: { kind: 'saved' }, revision: 2, conflict: undefined })
+    expect(house.history).toEqual([])
+  })
+
   it('asks where both changed the same, and sends nothing before that is settled', async () => {
     const house = server()
     const [one, two] = [browser(house).open().store, browser(house).open().store]

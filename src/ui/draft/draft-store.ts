@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid'
-import type { Merged } from '@/core/changes/changes'
+import { asJson, type Merged, sameJson } from '@/core/changes/changes'
 import type { Sent } from '../send'
 import { type History, readUndo, writeUndo } from './undo-store'
 
@@ -237,23 +237,31 @@ export class DraftStore<T> {
       ...(person === undefined ? {} : { person }),
     })
     this.isBusy = false
-    if (answer.ok) {
-      this.stored = { document, revision: answer.value.revision }
-      this.said = this.said.slice(said.length)
-      this.writeUnsent()
-      this.onLate?.()
-      if (this.history.present === document) this.status = { kind: 'saved' }
-      else void this.send()
-    } else if (answer.status === 409) {
+    if (answer.ok) this.landed(document, answer.value.revision, said.length)
+    else if (answer.status === 409) {
       const { document: theirs, revision } = answer.more as { document: T; revision: number }
-      this.conflict = { base: this.stored.document, theirs, revision }
-      this.status = { kind: 'conflict' }
+      // A page that was left before its answer came had sent the same: nobody else changed anything.
+      if (sameJson(asJson(theirs), asJson(document))) this.landed(document, revision, said.length)
+      else {
+        this.conflict = { base: this.stored.document, theirs, revision }
+        this.status = { kind: 'conflict' }
+      }
     } else if (answer.status === 422) this.status = { kind: 'refused', why: answer.detail }
     else {
       this.status = { kind: 'waiting', why: answer.detail }
       this.soon(RETRY_AFTER_MS)
     }
     this.tell()
+  }
+
+  /** The server has a document; what was said of it is said. */
+  private landed(document: T, revision: number, said: number): void {
+    this.stored = { document, revision }
+    this.said = this.said.slice(said)
+    this.writeUnsent()
+    this.onLate?.()
+    if (this.history.present === document) this.status = { kind: 'saved' }
+    else void this.send()
   }
 
   private settle(document: T, theirs: T, revision: number, what: string): void {
