@@ -10,6 +10,12 @@ describe('the page of a card', () => {
     expect(isCardPage(new URL('http://studio/set/controls/linnet'))).toBe(false)
   })
 
+  it('goes on without the network as that on which a trial is counted does, and no other of it', () => {
+    expect(isCardPage(new URL('http://studio/prove/trials/12/count?standard=ring-action'))).toBe(true)
+    expect(isCardPage(new URL('http://studio/prove/trials/12'))).toBe(false)
+    expect(isCardPage(new URL('http://studio/prove/trials/new'))).toBe(false)
+  })
+
   it('is the same whatever else is in hand, and whichever version paper names', () => {
     const one = card('linnet?unit=tsp-l1&standard=ring-action@2&bodies=linnet,sorrel')
     expect(isSameCard(one, card('linnet?standard=ring-action&unit=tsp-l1'))).toBe(true)
