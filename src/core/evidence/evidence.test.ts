@@ -5,7 +5,7 @@ import { fisher, holm } from './exact'
 import { below, quantileOf, Z95 } from './normal'
 import { balancedBlocks, williamsSquare } from './order'
 import { difference, pairedDifference, wilson } from './shares'
-import { differenceTold, framesToTell } from './size'
+import { demandFor, differenceTold, framesToTell } from './size'
 import { medianWait, stillWaiting, type Wait } from './survival'
 import { together } from './together'
 
@@ -150,6 +150,14 @@ describe('how many frames', () => {
       expect(framesToTell(0.85, 0.85 - told + 0.005).corrected).toBeGreaterThan(n)
     }
     expect(differenceTold(3, 0.3)).toBeUndefined()
+  })
+
+  it('are more where more ways are compared, so that each comparison is as sure', () => {
+    expect(demandFor(2)).toEqual({ alpha: 0.05, power: 0.8 })
+    expect(demandFor(4).alpha).toBeCloseTo(0.05 / 6, 12)
+    const needed = [2, 3, 6].map(ways => framesToTell(0.9, 0.75, demandFor(ways)).corrected)
+    expect(needed).toEqual(needed.toSorted((a, b) => a - b))
+    expect(needed[0]).toBe(113)
   })
 
   it('give the power that was asked for, by playing it', () => {

@@ -13,7 +13,9 @@ const told = (trial: Trial, { ways }: Verdict, { a, b, difference, isTold }: Com
   const [more, less] = isFirst ? [of(a), of(b)] : [of(b), of(a)]
   const [low, high] = isFirst ? [difference.low, difference.high] : [-difference.high, -difference.low]
   const count = ({ share }: typeof more) => (share.of === 0 ? 'none' : `${hundredths(share.kept / share.of)} of 100`)
-  const shares = `${count(more)} against ${count(less)}`
+  // One way may have had more of the harder situation: what counts is the difference within each.
+  const isTurned = more.share.kept * less.share.of < less.share.kept * more.share.of
+  const shares = `${count(more)} against ${count(less)}${isTurned ? ' in all, but more within each situation' : ''}`
   if (isTold) {
     const matters =
       low >= trial.matters

@@ -10,6 +10,16 @@ export interface Demand {
 export const USUAL: Demand = { alpha: 0.05, power: 0.8 }
 
 /**
+ * The same where several ways are compared each with each: the more comparisons, the less each may err.
+ *
+ * @source Bonferroni's inequality, which Holm's first step is
+ */
+export const demandFor = (ways: number, { alpha, power }: Demand = USUAL): Demand => ({
+  alpha: alpha / Math.max(1, (ways * (ways - 1)) / 2),
+  power,
+})
+
+/**
  * Frames for each of two ways to tell one share from another, two-sided.
  *
  * @returns a whole number, Infinity for equal shares; `corrected` is with continuity correction

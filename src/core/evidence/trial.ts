@@ -40,7 +40,7 @@ export const byTime = (a: Count, b: Count): number =>
   Date.parse(a.made) - Date.parse(b.made) || a.id.localeCompare(b.id)
 
 /** As many passes as a trial holds. */
-export const MOST_COUNTS = 50_000
+export const MOST_COUNTS = 10_000
 
 /** What is to be known of a block besides its passes. */
 export const noteSchema = v.strictObject({

@@ -125,6 +125,35 @@ describe('before it is believed, it says', () => {
     expect(kinds(trial)).toEqual(['unfinished', 'unbalanced', 'broken', 'light', 'all-kept'])
   })
 
+  it('nothing of an order where the second situation is only the harder one, and what is so within each', () => {
+    const two = { ...PLAN, situations: [...PLAN.situations, { id: 't', name: 'Riders across' }] }
+    const blocks = blocksOf(two)
+    const harder = (_: string, pass: number, block: number): Count['judgement'] =>
+      pass % 10 < (blocks[block]?.situation.id === 's' ? 9 : 4) ? 'sharp' : 'soft'
+    expect(kinds({ ...two, counts: [...counted(two, harder)] })).toEqual([])
+    const tiring = (way: string, pass: number, block: number): Count['judgement'] =>
+      pass % 10 < (blocks[block]?.round === 0 ? 9 : 5) ? harder(way, pass, block) : 'missed'
+    expect(kinds({ ...two, counts: [...counted(two, tiring)] })).toContain('order')
+  })
+
+  it('where one way had more of the harder situation, that within each it kept more all the same', () => {
+    const two = { ...PLAN, passes: 100, situations: [...PLAN.situations, { id: 't', name: 'Riders across' }] }
+    const blocks = blocksOf(two)
+    const all = counted(two, (way, pass, block) =>
+      pass % 10 < (blocks[block]?.situation.id === 's' ? (way === 'a' ? 10 : 8) : way === 'a' ? 5 : 2)
+        ? 'sharp'
+        : 'soft',
+    )
+    // Of the first way a tenth of the easy passes, of the second a tenth of the hard ones.
+    const some = all.filter(c => {
+      const block = blocks[c.block]
+      return (block?.way.id === 'a') === (block?.situation.id === 't') || Number(c.id.split('-')[2]) < 10
+    })
+    expect(said({ ...two, counts: [...some] })).toMatch(
+      /^Small kept more than Large: 55 of 100 against 75 of 100 in all, but more within each situation, between/,
+    )
+  })
+
   it('that one way was shot more often, and that first blocks went otherwise than later ones', () => {
     const all = counted(PLAN, (_, __, block) => (block < 2 ? 'soft' : 'sharp'))
     expect(kinds({ ...PLAN, counts: [...all] })).toEqual(['order', 'order'])

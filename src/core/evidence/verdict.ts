@@ -1,9 +1,9 @@
 import { kappa } from './agreement'
 import { fisher, holm, mcnemar } from './exact'
 import { difference, type Interval, pairedDifference, type Pairs, type Share, wilson } from './shares'
-import { framesToTell } from './size'
+import { demandFor, framesToTell } from './size'
 import { medianWait, type Wait } from './survival'
-import { together } from './together'
+import { type Stratum, together } from './together'
 import { blocksOf, byTime, type Count, type Judgement, JUDGEMENTS, type Reason, type Trial } from './trial'
 
 /** What was counted of one way: all passes, and of those the sharp ones. */
@@ -142,6 +142,32 @@ const usedCounts = (trial: Trial, counters: readonly string[], broken: ReadonlyS
   })
 }
 
+/**
+ * What one way leaves behind for the next, and whoever gets better by practice, shows between first and later rounds of
+ * one situation. Situations follow one another, and one may be harder: they are not held against each other.
+ */
+const orderRemarks = (trial: Trial, counts: readonly Count[]): readonly Remark[] => {
+  const blocks = blocksOf(trial)
+  const half = Math.floor(trial.rounds / 2)
+  return trial.ways.flatMap((way): readonly Remark[] => {
+    const share = (situation: string, isFirst: boolean): Share => {
+      const here = counts.filter(c => {
+        const block = blocks[c.block]
+        return block?.way.id === way.id && block.situation.id === situation && block.round < half === isFirst
+      })
+      return { kept: here.filter(c => c.judgement === 'sharp').length, of: here.length }
+    }
+    const strata = trial.situations
+      .map(s => ({ a: share(s.id, true), b: share(s.id, false) }))
+      .filter(({ a, b }) => a.of > 0 && b.of > 0)
+    const sum = (pick: (s: Stratum) => Share): Share =>
+      strata.reduce((t, s) => ({ kept: t.kept + pick(s).kept, of: t.of + pick(s).of }), { kept: 0, of: 0 })
+    const [first, later] = [sum(s => s.a), sum(s => s.b)]
+    const p = strata.length > 1 ? together(strata).p : fisher(first, later).either
+    return p * trial.ways.length < ALPHA ? [{ kind: 'order', way: way.name, first, later }] : []
+  })
+}
+
 const remarksOf = (trial: Trial, counts: readonly Count[], counters: readonly string[]): readonly Remark[] => {
   const blocks = blocksOf(trial)
   const remarks: Remark[] = []
@@ -156,18 +182,7 @@ const remarksOf = (trial: Trial, counts: readonly Count[], counters: readonly st
   if (marked('isBroken').length > 0) remarks.push({ kind: 'broken', blocks: marked('isBroken') })
   if (marked('isOtherLight').length > 0) remarks.push({ kind: 'light', blocks: marked('isOtherLight') })
   if (counts.every(c => c.judgement === 'sharp')) remarks.push({ kind: 'all-kept' })
-  // What one way leaves behind for the next, and whoever gets better by practice, shows between first and later blocks.
-  for (const way of trial.ways) {
-    const own = blocks.flatMap((b, i) => (b.way.id === way.id ? [i] : []))
-    const half = Math.floor(own.length / 2)
-    const share = (of: readonly number[]): Share => {
-      const here = counts.filter(c => of.includes(c.block))
-      return { kept: here.filter(c => c.judgement === 'sharp').length, of: here.length }
-    }
-    const [first, later] = [share(own.slice(0, half)), share(own.slice(half))]
-    if (first.of > 0 && later.of > 0 && fisher(first, later).either * trial.ways.length < ALPHA)
-      remarks.push({ kind: 'order', way: way.name, first, later })
-  }
+  remarks.push(...orderRemarks(trial, counts))
   const agreement = agreementOf(trial, counters)
   return agreement ? [...remarks, agreement] : remarks
 }
@@ -219,6 +234,6 @@ export const verdictOf = (trial: Trial): Verdict => {
     perBlock: new Map(
       [...inBlocks(usedCounts(trial, counters, new Set()))].map(([block, here]) => [block, here.length]),
     ),
-    needed: framesToTell(base, Math.max(0, base - trial.matters)).corrected,
+    needed: framesToTell(base, Math.max(0, base - trial.matters), demandFor(trial.ways.length)).corrected,
   }
 }

@@ -1,4 +1,4 @@
-import { framesToTell, differenceTold } from '@/core/evidence/size'
+import { demandFor, differenceTold, framesToTell } from '@/core/evidence/size'
 import { minutesOf, passesOfEach, TRIAL_FORMAT, type Trial, type TrialPlan } from '@/core/evidence/trial'
 
 /** What is typed into the plan, as it is typed. */
@@ -104,13 +104,13 @@ export interface Outlook {
 export const outlookOf = (plan: TrialPlan): Outlook => ({
   each: passesOfEach(plan),
   minutes: minutesOf(plan),
-  told: differenceTold(passesOfEach(plan), plan.expected),
-  needed: framesToTell(plan.expected, Math.max(0, plan.expected - plan.matters)).corrected,
+  told: differenceTold(passesOfEach(plan), plan.expected, demandFor(plan.ways.length)),
+  needed: framesToTell(plan.expected, Math.max(0, plan.expected - plan.matters), demandFor(plan.ways.length)).corrected,
 })
 
 /** Passes of each way against the difference that they would tell, for drawing. */
-export const curveOf = ({ expected }: TrialPlan): readonly (readonly [frames: number, difference: number])[] =>
+export const curveOf = ({ expected, ways }: TrialPlan): readonly (readonly [frames: number, difference: number])[] =>
   [10, 15, 20, 30, 40, 60, 80, 100, 150, 200, 300, 400].flatMap(frames => {
-    const told = differenceTold(frames, expected)
+    const told = differenceTold(frames, expected, demandFor(ways.length))
     return told === undefined ? [] : [[frames, told] as const]
   })

@@ -64,8 +64,8 @@ const Clock = ({ since }: { since: number }) => {
 
 /** Counting with one thumb: what to set, which block, and what each pass was. */
 export const CountPasses = ({ view }: { view: CountingView }) => {
-  const { trial, blocks, camera } = view
-  const { own, counter, isNamed, add, takeBack, explain, waiting, refused } = useCounting(view)
+  const { blocks, camera } = view
+  const { trial, again, own, counter, isNamed, add, takeBack, explain, waiting, refused } = useCounting(view)
   const { send, isBusy, problem } = useSend()
   const [chosen, setChosen] = useState<number>()
   const [since, setSince] = useState<number>()
@@ -91,8 +91,10 @@ export const CountPasses = ({ view }: { view: CountingView }) => {
     setSince(undefined)
     navigator.vibrate?.(15)
   }
-  const setNote = (next: Partial<BlockNote>) =>
-    send('PUT', `/api/v1/trials/${view.id}/notes`, { note: { ...note, block, ...next } })
+  const setNote = async (next: Partial<BlockNote>) => {
+    const sent = await send('PUT', `/api/v1/trials/${view.id}/notes`, { note: { ...note, block, ...next } })
+    if (sent.ok) again()
+  }
   const mark = (field: 'isBroken' | 'isOtherLight', label: string) => (
     <FormControlLabel
       control={

@@ -2,16 +2,20 @@
 
 import { nanoid } from 'nanoid'
 import { useEffect, useMemo, useState } from 'react'
-import type { Count } from '@/core/evidence/trial'
+import type { Count, Trial } from '@/core/evidence/trial'
 import { keep, type KeptEntry, onOutbox, readOutbox, sendWaiting } from '@/offline/outbox'
 import { keepThisPage } from '@/offline/keep-page'
 import type { CountingView } from '@/server/trials'
+import { useFetched } from '@/ui/use-fetched'
 import { useLocal } from '@/ui/local'
 import { usePeople } from '@/ui/people'
 import { entryOf, keptIn, together } from './counting'
 
 /** Counting on this device: at once, and sent when there is network. */
-export const useCounting = ({ id, trial }: CountingView) => {
+export const useCounting = ({ id, trial: asOpened }: CountingView) => {
+  // A page that was kept shows what was known when it was; what is known by now comes on top as soon as there is network.
+  const { value: now, again } = useFetched<Trial>({ address: `/api/v1/trials/${id}` })
+  const trial = now ?? asOpened
   const { person } = usePeople()
   const [text, write] = useLocal(`coherion-trial ${id}`)
   const kept = useMemo(() => keptIn(text), [text])
@@ -45,6 +49,9 @@ export const useCounting = ({ id, trial }: CountingView) => {
       .catch(() => undefined)
   }
   return {
+    trial,
+    /** Asks for what others did meanwhile. */
+    again,
     counter,
     isNamed: person !== undefined,
     /** What whoever counts here has counted: others are not seen, so that two count blind. */
