@@ -39,12 +39,20 @@ export const listCounts = async (db: Db, trial: number): Promise<readonly Count[
     )
   ).map(r => JSON.parse(r.document) as Count)
 
-/** How many passes of a trial are stored, those taken back among them. */
-export const countCounts = async (db: Db, trial: number): Promise<number> => {
-  const rows: readonly { readonly n: number }[] = await withRetry(() =>
-    db('trial_counts').where({ trial_id: trial }).count({ n: '*' }),
-  )
-  return rows[0]?.n ?? 0
+/** How many passes of each trial, or of one, are stored, and how many of those were taken back. */
+export const countCounts = async (
+  db: Db,
+  trial?: number,
+): Promise<ReadonlyMap<number, { readonly stored: number; readonly takenBack: number }>> => {
+  const rows: readonly { readonly trial_id: number; readonly stored: number; readonly takenBack: number }[] =
+    await withRetry(() =>
+      db('trial_counts')
+        .where(trial === undefined ? {} : { trial_id: trial })
+        .groupBy('trial_id')
+        .select('trial_id')
+        .count({ stored: '*', takenBack: 'taken_back_at' }),
+    )
+  return new Map(rows.map(({ trial_id, ...counts }) => [trial_id, counts]))
 }
 
 export const listNotes = async (db: Db, trial: number): Promise<readonly BlockNote[]> =>

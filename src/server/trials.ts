@@ -23,6 +23,7 @@ import type { Actor } from './actor'
 import { units } from './catalogue'
 import { database } from './database'
 import { invalid, notFound, RequestError } from './problems'
+import { remember } from './remember'
 import { draftToWrite, saveStandardDraft } from './standards'
 
 /** As long as the reason of a target may be. */
@@ -49,24 +50,35 @@ const withCounts = async (row: db.TrialRow): Promise<Trial> => {
   return { format: TRIAL_FORMAT, ...plan, counts: counts.toSorted(byTime), notes: [...notes] }
 }
 
+/** What a trial says goes by what was counted and noted; a list of many does not reckon all of them each time. */
+const said = remember<Pick<TrialHeading, 'counted' | 'planned' | 'says'>>('trials', 500)
+
+const saidOf = async (row: db.TrialRow, key: string): Promise<Pick<TrialHeading, 'counted' | 'planned' | 'says'>> => {
+  const known = said.get(key)
+  if (known) return known
+  const trial = await withCounts(row)
+  const verdict = verdictOf(trial)
+  // Others have their turn between two of them.
+  await new Promise(done => setImmediate(done))
+  return said.getOr(key, () => ({
+    counted: verdict.ways.reduce((n, w) => n + w.tally.share.of, 0),
+    planned: passesOfEach(trial) * trial.ways.length,
+    says: sentencesOf(trial, verdict)[0] ?? '',
+  }))
+}
+
 /** All trials, newest first. */
 export const listTrials = async (): Promise<readonly TrialHeading[]> => {
-  const rows = await db.listTrials(await database())
-  return Promise.all(
-    rows.map(async row => {
-      const trial = await withCounts(row)
-      const verdict = verdictOf(trial)
-      return {
-        id: row.id,
-        name: row.name,
-        person: row.person,
-        at: row.created_at,
-        counted: verdict.ways.reduce((n, w) => n + w.tally.share.of, 0),
-        planned: passesOfEach(trial) * trial.ways.length,
-        says: sentencesOf(trial, verdict)[0] ?? '',
-      }
-    }),
-  )
+  const at = await database()
+  const [rows, counts] = await Promise.all([db.listTrials(at), db.countCounts(at)])
+  const found: TrialHeading[] = []
+  for (const row of rows) {
+    const { stored = 0, takenBack = 0 } = counts.get(row.id) ?? {}
+    const key = [row.id, row.created_at, stored, takenBack, JSON.stringify(await db.listNotes(at, row.id))].join(' ')
+    const { id, name, person, created_at } = row
+    found.push({ id, name, person, at: created_at, ...(await saidOf(row, key)) })
+  }
+  return found
 }
 
 /** @throws RequestError 404 */
@@ -162,7 +174,7 @@ export const countPass = async (
   const row = await rowWith(id)
   expectBlock(row, sent.count.block)
   const at = await database()
-  if ((await db.countCounts(at, row.id)) >= MOST_COUNTS)
+  if (((await db.countCounts(at, row.id)).get(row.id)?.stored ?? 0) >= MOST_COUNTS)
     throw new RequestError(422, 'Full', `A trial holds ${MOST_COUNTS} passes; begin another one.`)
   // Taken back before it came in, it comes in as one that was.
   await db.addCount(at, row.id, sent.count, actor.at)
