@@ -95,7 +95,7 @@ test.describe('on a phone', () => {
       rounds: 1,
       secondsAPass: 5,
       seed: 4,
-      counts: [],
+      counts: [] as object[],
       notes: [],
     }
     const response = await fetch(`${server.address}/api/v1/trials`, {
@@ -157,5 +157,15 @@ test.describe('on a phone', () => {
     await expect(page.getByText('took what was in front')).toBeVisible()
     const stored = (await (await fetch(`${server.address}/api/v1/trials/${id}`)).json()) as typeof plan
     expect(stored.counts).toHaveLength(16)
+
+    // The page was kept before; on the next visit it knows what the same person counted on another phone since.
+    const more = { ...stored.counts[0], id: 'on-another-phone', block: 1, made: new Date().toISOString() }
+    await fetch(`${server.address}/api/v1/trials/${id}/counts`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ count: more }),
+    })
+    await page.goto(address)
+    await expect(page.getByText('Block 2 of 2: 9 of 8 passes')).toBeVisible()
   })
 })

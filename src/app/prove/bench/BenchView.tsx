@@ -1,18 +1,15 @@
 'use client'
 
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
-import { useRouter, useSearchParams } from 'next/navigation'
 import { useState } from 'react'
 import { LENS_TEST_FORMAT } from '@/core/lens-tests/schema'
-import { parseJson, problemWords } from '@/core/reading/problem'
 import { plain } from '@/core/optics/words'
 import type { AlikeView, MeasurableView, RunHeading } from '@/server/bench'
 import type { LensTestHeading, TestableView } from '@/server/lens-tests'
-import { linkTo } from '@/ui/address'
 import { FileButton } from '@/ui/FileButton'
 import { TakesDrawing } from '@/ui/TakesDrawing'
 import { Trouble } from '@/ui/Trouble'
-import { useSend } from '@/ui/use-send'
+import { useJsonFile } from '@/ui/use-json-file'
 import { LinkButton } from '@/ui/links'
 import { Page, PlainList, RowLink, Section, Wrap } from '@/ui/pieces'
 import { When } from '@/ui/When'
@@ -40,20 +37,11 @@ export const BenchView = ({
   const [unit, setUnit] = useState('')
   const [lens, setLens] = useState('')
   const [repeats, setRepeats] = useState(5)
-  const router = useRouter()
-  const params = useSearchParams()
-  const { send, problem, setProblem } = useSend()
-  const take = async (file: File) => {
-    const json = parseJson(await file.text(), file.name)
-    if (!json.ok) {
-      setProblem(json.problems.map(problemWords).join('\n'))
-      return
-    }
-    const isLensTest = (json.value as { format?: unknown } | null)?.format === LENS_TEST_FORMAT
-    const [address, view] = isLensTest ? ['/api/v1/lens-tests', '/prove/bench/lens'] : ['/api/v1/runs', '/prove/bench']
-    const sent = await send<{ id: number }>('POST', address, { document: json.value })
-    if (sent.ok) router.push(linkTo(`${view}/${sent.value.id}`, params))
-  }
+  const { take, problem } = useJsonFile(document =>
+    (document as { format?: unknown } | null)?.format === LENS_TEST_FORMAT
+      ? { address: '/api/v1/lens-tests', view: '/prove/bench/lens' }
+      : { address: '/api/v1/runs', view: '/prove/bench' },
+  )
   const on = measurable.find(m => m.body === bodyId)
   const keyOf = (s: MeasurableView['scales'][number]) => `${s.dimension} ${s.setting}`
   const scale = on?.scales.find(s => keyOf(s) === what) ?? on?.scales[0]

@@ -1,31 +1,17 @@
 'use client'
 
 import { Typography } from '@mui/material'
-import { useRouter, useSearchParams } from 'next/navigation'
-import { parseJson, problemWords } from '@/core/reading/problem'
 import type { TrialHeading } from '@/server/trials'
-import { linkTo } from '@/ui/address'
 import { FileButton } from '@/ui/FileButton'
 import { LinkButton } from '@/ui/links'
 import { Page, PlainList, RowLink, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
-import { useSend } from '@/ui/use-send'
+import { useJsonFile } from '@/ui/use-json-file'
 import { When } from '@/ui/When'
 
 /** Trials of ways to set a camera: those there are, with what each says so far, and a new one. */
 export const TrialList = ({ trials }: { trials: readonly TrialHeading[] }) => {
-  const router = useRouter()
-  const params = useSearchParams()
-  const { send, problem, setProblem } = useSend()
-  const take = async (file: File) => {
-    const json = parseJson(await file.text(), file.name)
-    if (!json.ok) {
-      setProblem(json.problems.map(problemWords).join('\n'))
-      return
-    }
-    const sent = await send<{ id: number }>('POST', '/api/v1/trials', { document: json.value })
-    if (sent.ok) router.push(linkTo(`/prove/trials/${sent.value.id}`, params))
-  }
+  const { take, problem } = useJsonFile(() => ({ address: '/api/v1/trials', view: '/prove/trials' }))
   return (
     <Page>
       <Typography variant="h1">Trials</Typography>

@@ -10,28 +10,18 @@ import type { MeasurableView } from '@/server/bench'
 import { linkTo } from '@/ui/address'
 import { writeLocal } from '@/ui/local'
 import { Eyebrow, Page } from '@/ui/pieces'
+import { ThumbPad } from '@/ui/ThumbPad'
 import { Trouble } from '@/ui/Trouble'
 import { useSend } from '@/ui/use-send'
 import { HOW, ORDER_SEED } from '../how'
 import { REACTIONS, type RunState, runStore } from './run-store'
 
-const Pad = styled('button')(({ theme }) => ({
-  all: 'unset',
-  boxSizing: 'border-box',
+const Pad = styled(ThumbPad)(({ theme }) => ({
   display: 'grid',
   placeItems: 'center',
   textAlign: 'center',
-  width: '100%',
   minHeight: 260,
-  padding: theme.spacing(2),
-  borderRadius: theme.shape.borderRadius,
-  border: `2px solid ${theme.vars?.palette.own.line}`,
-  background: theme.vars?.palette.background.paper,
-  cursor: 'pointer',
-  userSelect: 'none',
-  touchAction: 'manipulation',
   '&[data-on=true]': { background: theme.vars?.palette.own.marigold.main, color: theme.vars?.palette.own.marigold.ink },
-  '&:focus-visible': { outline: `3px solid ${theme.vars?.palette.own.marigold.main}`, outlineOffset: 3 },
 }))
 
 /** A sign comes after this long at least, and up to so much later. */

@@ -17,29 +17,19 @@ import { type BlockNote, type Judgement, JUDGEMENTS, REASONS } from '@/core/evid
 import type { CountingView } from '@/server/trials'
 import { KeptLink, LinkButton } from '@/ui/links'
 import { Eyebrow, Page, Section, Wrap } from '@/ui/pieces'
+import { ThumbPad } from '@/ui/ThumbPad'
 import { Trouble } from '@/ui/Trouble'
 import { useSend } from '@/ui/use-send'
 import { JUDGEMENT_WORDS, REASON_WORDS } from '../../words'
 import { TREMBLE_MS } from './counting'
 import { useCounting } from './use-counting'
 
-const Pad = styled('button')(({ theme }) => ({
-  all: 'unset',
-  boxSizing: 'border-box',
+const Pad = styled(ThumbPad)(({ theme }) => ({
   display: 'flex',
   alignItems: 'center',
   justifyContent: 'space-between',
-  width: '100%',
   minHeight: 76,
-  padding: theme.spacing(0, 3),
-  borderRadius: theme.shape.borderRadius,
-  border: `2px solid ${theme.vars?.palette.own.line}`,
-  background: theme.vars?.palette.background.paper,
-  cursor: 'pointer',
-  userSelect: 'none',
-  touchAction: 'manipulation',
   '&[data-main=true]': { minHeight: 116, borderColor: theme.vars?.palette.own.marigold.main },
-  '&:focus-visible': { outline: `3px solid ${theme.vars?.palette.own.marigold.main}`, outlineOffset: 3 },
 }))
 
 /** The first block that is not full, from which one goes on. */
