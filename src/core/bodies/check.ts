@@ -141,6 +141,12 @@ const references = (body: Body, say: Say): readonly Problem[] => {
     needOption(`pins.${i}.setting`, p.setting, [])
     if (settings.has(p.setting)) needOption(`pins.${i}.option`, p.setting, [p.option])
   })
+  body.evidence?.forEach((e, i) => {
+    needOption(`evidence.${i}.setting`, e.setting, [])
+    if (settings.has(e.setting)) needOption(`evidence.${i}.option`, e.setting, [e.option])
+    if ((e.sign === 'at-least' || e.sign === 'at-most') && e.value.trim() !== '' && !Number.isFinite(Number(e.value)))
+      found.push(say(`evidence.${i}.value`, e.value, 'expected a number to compare with'))
+  })
   if (body.slots.stores !== 'everything') body.slots.stores.forEach((id, i) => needOption(`slots.stores.${i}`, id, []))
   const { columns, rows } = body.coverage
   body.coverage.sensitive.forEach((p, i) => {

@@ -78,6 +78,7 @@ const FACT_WORDS: Readonly<Record<string, string>> = {
   fixed: 'what it always does',
   unconfirmed: 'facts looked at',
   pins: 'what is set whatever is asked',
+  evidence: 'what its pictures tell',
   lacking: 'what was looked for and not found',
   updates: 'later firmware',
 }

@@ -103,6 +103,7 @@ export const removeSettings = (body: Body, ids: readonly string[]): Body => {
       stores: body.slots.stores === 'everything' ? 'everything' : body.slots.stores.filter(id => !ids.includes(id)),
     },
     ...(body.pins ? { pins: body.pins.filter(p => !ids.includes(p.setting)) } : {}),
+    ...(body.evidence ? { evidence: body.evidence.filter(e => !ids.includes(e.setting)) } : {}),
   }
   return places.reduce((b, at) => withPage(b, at.tab, at.page, onPage(b, at.tab, at.page)), left)
 }
@@ -169,6 +170,9 @@ export const removeOption = (body: Body, settingId: string, optionId: string): B
     })),
     rules: body.rules.flatMap(r => withoutInRule(r, settingId, optionId)),
     ...(body.pins ? { pins: body.pins.filter(p => p.setting !== settingId || p.option !== optionId) } : {}),
+    ...(body.evidence
+      ? { evidence: body.evidence.filter(e => e.setting !== settingId || e.option !== optionId) }
+      : {}),
   }
 }
 

@@ -104,6 +104,22 @@ const noteSchema = v.strictObject({
 const pinSchema = v.strictObject({ setting: id, option: id, reason: text(300) })
 export type Pin = v.InferOutput<typeof pinSchema>
 
+/** How a field of a picture's metadata is read. */
+export const EVIDENCE_SIGNS = ['is', 'contains', 'at-least', 'at-most'] as const
+
+/**
+ * What a picture tells of a setting: a field of its metadata, what stands there, and the option that was set then.
+ * `Group:Field` or `Field`, as a reader of metadata prints it.
+ */
+const evidenceSchema = v.strictObject({
+  field: text(120),
+  sign: v.picklist(EVIDENCE_SIGNS),
+  value: text(200),
+  setting: id,
+  option: id,
+})
+export type Evidence = v.InferOutput<typeof evidenceSchema>
+
 const fixedSchema = v.strictObject({ means: meaningsSchema, words: text(200) })
 
 /** A later firmware, as what it changes against the one before. */
@@ -184,6 +200,8 @@ export const bodySchema = v.strictObject({
   unconfirmed: v.optional(v.array(v.picklist(FACTS)), []),
   /** What is set on this body whatever standard it serves. */
   pins: v.optional(v.pipe(v.array(pinSchema), v.maxLength(60))),
+  /** What its pictures tell of how it was set. */
+  evidence: v.optional(v.pipe(v.array(evidenceSchema), v.maxLength(600))),
   /**
    * Dimensions that somebody looked for on the body and did not find. Where this list is kept, what nothing speaks about
    * and is not on it is not known yet; where it is not kept, such things are not there.
