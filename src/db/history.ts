@@ -6,7 +6,8 @@ import { putReceipt, type Receipt } from './received'
 /** One change: who, what, and how it was before and after. */
 export interface HistoryEntry {
   readonly personId: string | null
-  readonly kind: 'person' | 'body' | 'lens' | 'unit' | 'standard' | 'card' | 'run' | 'lens test' | 'trial' | 'house'
+  readonly kind:
+    'person' | 'body' | 'lens' | 'unit' | 'standard' | 'card' | 'run' | 'lens test' | 'trial' | 'audit' | 'house'
   readonly subject: string
   readonly what: string
   readonly before?: unknown

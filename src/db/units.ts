@@ -49,6 +49,14 @@ export const listUnits = (db: Db): Promise<readonly UnitRow[]> =>
       .orderBy('tag'),
   )
 
+/** When each unit was entered in the kit, by its id. */
+export const unitsEntered = async (db: Db): Promise<ReadonlyMap<string, string>> => {
+  const rows: readonly { readonly id: string; readonly created_at: string }[] = await withRetry(() =>
+    db('units').select('id', 'created_at'),
+  )
+  return new Map(rows.map(r => [r.id, r.created_at]))
+}
+
 export interface NewUnit extends Omit<UnitRow, 'revision'> {
   /** The revision it was made from; 0 for a new one. */
   readonly expected: number

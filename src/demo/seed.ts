@@ -6,6 +6,9 @@ import { saveBody, saveLens } from '../db/documents'
 import { addLensTest, listLensTests } from '../db/lens-tests'
 import { addTrial, listTrials } from '../db/trials'
 import { demoTrials } from './trials'
+import { camerasIn } from '../core/audit/whose'
+import { addAudit, listAudits } from '../db/audits'
+import { demoAudit, SHOOTINGS } from './audit'
 import { addRun, listRuns } from '../db/runs'
 import { readUsualStandard, saveUsualStandard } from '../db/settings'
 import { addComment, addVersion } from '../db/standards'
@@ -50,11 +53,13 @@ const USUAL_STANDARD = 'ring-action'
 /** Puts the demo world into a database. What is there already stays as it is: edits, ticks and all. */
 export const seedDemo = async (db: Db, at: string): Promise<void> => {
   const options = { at, personId: null, expected: 0 }
+  // What the pictures of the festival are held against was in force by then.
+  const before = daysBefore(at, 30)
   for (const name of demoPeople()) await addPerson(db, { id: slug(name), name }, at)
   for (const body of demoBodies()) await saveBody(db, body, options)
   for (const lens of demoLenses()) await saveLens(db, lens, options)
   for (const { standard, state, why, comments } of demoVersions()) {
-    const { stored } = await addVersion(db, standard, state, { ...options, what: 'begun', why })
+    const { stored } = await addVersion(db, standard, state, { ...options, at: before, what: 'begun', why })
     if (!stored) continue
     for (const { by, dimension, text } of comments)
       await addComment(
@@ -68,7 +73,7 @@ export const seedDemo = async (db: Db, at: string): Promise<void> => {
   const missing = demoUnits()
     .map(rowOf)
     .filter(u => !there.has(u.id))
-  await saveUnits(db, missing, { at, personId: null, what: 'added' })
+  await saveUnits(db, missing, { at: daysBefore(at, 400), personId: null, what: 'added' })
   if ((await listCarries(db)).length === 0)
     for (const [person, tags] of Object.entries(demoCarries()))
       await setCarried(db, slug(person), { units: tags.map(slug), seen: [] }, at, null)
@@ -81,10 +86,32 @@ export const seedDemo = async (db: Db, at: string): Promise<void> => {
       const { format: _, counts, notes, ...plan } = trial
       await addTrial(db, plan, { counts, notes }, { at, personId: slug(by) })
     }
+  if ((await listAudits(db)).length === 0) {
+    const { plan, pictures } = festival(at)
+    const times = pictures.flatMap(p => p.at ?? []).sort()
+    const summary = {
+      pictures: pictures.length,
+      cameras: camerasIn(pictures),
+      from: times[0],
+      until: times.at(-1),
+    }
+    await addAudit(db, plan, { summary, pictures: JSON.stringify(pictures) }, { at, personId: slug('Ottoline Marsh') })
+  }
   if ((await listUnitEvents(db)).size > 0) return
   for (const { life, events } of lives())
     for (const event of events)
       await recordUnitEvent(db, slug(life.tag), event, daysBefore(at, life.daysAgo), slug(life.by), { received: at })
+}
+
+/** The pictures of the festival, by the cameras of the house. */
+const festival = (at: string) => {
+  const standard = demoStandards().find(s => s.id === USUAL_STANDARD)
+  const shootings = SHOOTINGS.flatMap(({ bodyId, ...rest }) => {
+    const [unit, body] = [demoUnits().find(u => u.tag === rest.tag), demoBodies().find(b => b.id === bodyId)]
+    return unit && body ? [{ ...rest, body, serial: unit.serial, firmware: unit.firmware ?? '' }] : []
+  })
+  if (!standard || shootings.length !== SHOOTINGS.length) throw new Error('the festival lacks a camera or its standard')
+  return demoAudit(shootings, standard, at)
 }
 
 const DAY_MS = 24 * 3600 * 1000

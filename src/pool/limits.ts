@@ -38,9 +38,12 @@ export const LIMITS: Readonly<Record<TaskName, Limit>> = {
   writeXlsx: file(20),
   bundleText: file(20),
   backup: file(300),
+  auditSent: file(20),
+  audited: file(30),
   cardSheets: file(120),
   standardSheet: file(30),
   targetSheet: file(30),
+  auditSheet: file(30),
 }
 
 /** Memory of one worker; a task that needs more ends, and nothing else. */

@@ -1,7 +1,9 @@
 import type { cardSheets } from './paper/card-paper'
+import type { auditSheet } from './paper/audit-sheet'
 import type { targetSheet } from './paper/target-sheet'
 import type { standardSheet } from './paper/standard-sheet'
 import { backUpByRule } from '@/db/backups'
+import { audited, auditSent } from './audits'
 import { known, overruler } from './lives'
 import { measured } from './measured'
 import { explanation, resolution, slots, walk } from './reckon'
@@ -26,6 +28,8 @@ const lazily = {
   cardSheets: async (input: Parameters<typeof cardSheets>[0]) => (await import('./paper/card-paper')).cardSheets(input),
   standardSheet: async (input: Parameters<typeof standardSheet>[0]) =>
     (await import('./paper/standard-sheet')).standardSheet(input),
+  auditSheet: async (input: Parameters<typeof auditSheet>[0]) =>
+    (await import('./paper/audit-sheet')).auditSheet(input),
   targetSheet: async (input: Parameters<typeof targetSheet>[0]) =>
     (await import('./paper/target-sheet')).targetSheet(input),
 }
@@ -54,6 +58,8 @@ export const TASKS = {
   dictionary,
   bundleText,
   backup,
+  auditSent,
+  audited,
   ...lazily,
 } as const
 

@@ -1,7 +1,7 @@
 import 'server-only'
 import { type Body, inMenuOrder, menuPath } from '@/core/bodies'
 import { eventWords } from '@/core/kit/event-words'
-import type { Known, Lost, Told } from '@/core/kit/known'
+import type { Fact, Known, Lost } from '@/core/kit/known'
 import { type Readiness, readinessWords } from '@/core/kit/readiness'
 import type { Context } from '@/core/standards'
 import { readRecheckWeeks } from '@/db/settings'
@@ -24,7 +24,7 @@ export interface SettingNow {
   readonly setting: string
   /** Undefined where it is not known; then `lost` says what took that away. */
   readonly says: string | undefined
-  readonly how: Told | 'factory' | undefined
+  readonly how: Fact['how'] | undefined
   readonly at: string | undefined
   readonly by: string | null | undefined
   readonly lost: Lost | undefined

@@ -1,3 +1,4 @@
+import { auditSchema } from '@/core/audit/plan'
 import { formatComponents, schemaOf } from '@/core/exchange/formats'
 import {
   changeParameters,
@@ -235,6 +236,52 @@ export const openApiDocument = () => ({
       'WriteFinding',
     ),
     '/api/v1/trials/{id}/notes': change('Notes what is to be known of a block', 'put', 'NoteBlock'),
+    '/api/v1/audits': {
+      get: {
+        summary: 'All audits of pictures, newest first',
+        responses: { '200': ok('The audits.', list('audits')) },
+      },
+      post: {
+        summary: 'Stores what pictures say of themselves, and what it is held against; never the pictures',
+        parameters: changeParameters(queries.auditQuerySchema),
+        requestBody: { required: true, ...json(reference('SaveAudit')) },
+        responses: { '201': ok('Stored.'), ...UNREADABLE, ...WRONG },
+      },
+    },
+    '/api/v1/audits/{id}': {
+      get: {
+        summary: 'An audit: how each camera was set, where that was not what its standard wanted then, what was used',
+        parameters: idParameter,
+        responses: { '200': ok('The audit.'), ...NOT_THERE },
+      },
+      ...change('Throws away an audit; what was written into lives stays there', 'patch', 'ThrowAway'),
+    },
+    '/api/v1/audits/{id}/plan': change(
+      'Holds the same pictures against other scenes or clocks',
+      'put',
+      'SaveAuditPlan',
+    ),
+    '/api/v1/audits/{id}/lives': change(
+      'Writes what was seen into the lives of the units, each at the time of its picture',
+      'post',
+      'TakeOver',
+    ),
+    '/api/v1/audits/{id}/session': change(
+      'Writes how long a camera followed into the thumb load of a standard’s draft',
+      'post',
+      'WriteSession',
+    ),
+    '/api/v1/audits/{id}/report': {
+      get: {
+        summary: 'The report for the debrief, as PDF',
+        parameters: [...idParameter, ...queryParameters(queries.auditReportQuerySchema)],
+        responses: {
+          '200': { description: 'The report.', content: { 'application/pdf': {} } },
+          ...NOT_THERE,
+          ...WRONG,
+        },
+      },
+    },
     '/api/v1/sheets/{sheet}': {
       get: {
         summary: 'A sheet to print and photograph: ruler, chart or rack, as PDF',
@@ -372,6 +419,10 @@ export const openApiDocument = () => ({
       SaveTrial: changeSchema(queries.saveTrialSchema, 'SaveTrial'),
       CountPass: changeSchema(queries.countPassSchema, 'CountPass'),
       WriteFinding: changeSchema(queries.writeFindingSchema, 'WriteFinding'),
+      SaveAudit: changeSchema(auditSchema, 'SaveAudit'),
+      SaveAuditPlan: changeSchema(queries.saveAuditPlanSchema, 'SaveAuditPlan'),
+      WriteSession: changeSchema(queries.writeSessionSchema, 'WriteSession'),
+      TakeOver: changeSchema(queries.takeOverSchema, 'TakeOver'),
       NoteBlock: changeSchema(queries.noteBlockSchema, 'NoteBlock'),
       KeepRun: changeSchema(queries.keepRunSchema, 'KeepRun'),
       SaveBody: changeSchema(queries.saveBodySchema, 'SaveBody'),

@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { auditPlanSchema } from '@/core/audit/plan'
 import { countSchema, noteSchema } from '@/core/evidence/trial'
 import { QUESTIONS } from '@/core/optics/answers/answer'
 import { partialSceneSchema } from '@/core/optics/scene'
@@ -172,6 +173,17 @@ export const throwAwaySchema = v.strictObject({ thrownAway: v.literal(true) })
 export const saveLensTestSchema = v.strictObject({ document: v.unknown() })
 /** A trial, as its exchange format has it. */
 export const saveTrialSchema = v.strictObject({ document: v.unknown() })
+/** What an audit is held against, and the revision it was changed from. */
+export const saveAuditPlanSchema = v.strictObject({
+  plan: auditPlanSchema,
+  revision: v.pipe(v.number(), v.integer(), v.minValue(1)),
+})
+/** What pictures showed is written into the lives of the units. */
+export const takeOverSchema = v.strictObject({ takenOver: v.literal(true) })
+/** The standard in whose draft a session is written, and the unit that it is of. */
+export const writeSessionSchema = v.strictObject({ standard: id, unit: id })
+export const auditQuerySchema = v.object({})
+export const auditReportQuerySchema = v.object({ paper: v.optional(v.picklist(['a4', 'letter']), 'a4') })
 /** A pass that was counted on a device, or is taken back. */
 export const countPassSchema = v.strictObject({ ...late, count: countSchema, isTakenBack: v.optional(v.literal(true)) })
 /** The standard in whose draft a finding is written. */

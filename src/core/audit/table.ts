@@ -29,7 +29,10 @@ const FRACTIONS = ['subsectimeoriginal', 'subsectime']
 
 /** The name of a field without its group. */
 export const bareName = (field: string): string => field.slice(field.lastIndexOf(':') + 1)
-const nameOf = (field: string): string => bareName(field).toLowerCase().replaceAll(/[\s_-]+/g, '')
+const nameOf = (field: string): string =>
+  bareName(field)
+    .toLowerCase()
+    .replaceAll(/[\s_-]+/g, '')
 
 /**
  * A picture from its fields, whatever read them.
@@ -77,8 +80,8 @@ const whenOf = (
   offset: string | undefined,
   zone: Zone,
 ): string | undefined => {
-  const hasFraction = /\.\d/.test(taken)
-  const whole = !hasFraction && fraction && /^\d+$/.test(fraction) ? taken.replace(/(:\d\d:\d\d)(?!\d)/, `$1.${fraction}`) : taken
+  const isWhole = !/\.\d/.test(taken) && fraction !== undefined && /^\d+$/.test(fraction)
+  const whole = isWhole ? taken.replace(/(\d\d:\d\d:\d\d)(?=$|[Z+-])/, `$1.${fraction}`) : taken
   const hasZone = /(?:Z|[+-]\d\d:?\d\d)$/.test(whole)
   return instantOf(hasZone || offset === undefined ? whole : whole + offset, zone) ?? instantOf(whole, zone)
 }
@@ -128,6 +131,6 @@ export const picturesFromJson = (value: unknown, file: string, zone: Zone): Pars
     }
   const rows = value
     .slice(0, MOST_PICTURES + 1)
-    .map((row: unknown) => Object.entries((row ?? {}) as object).map(([k, x]) => [k, textOf(x)] as const))
+    .map((row: unknown) => Object.entries(row ?? {}).map(([k, x]) => [k, textOf(x)] as const))
   return read(rows, file, zone)
 }

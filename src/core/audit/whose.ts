@@ -9,8 +9,10 @@ export interface Owned {
   readonly serial: string
   readonly maker: string
   readonly model: string
-  /** Since when it is known here; pictures from before may have been somebody else's. ISO 8601. */
+  /** Pictures from before are those of another camera, or somebody else's. ISO 8601; empty where all are its own. */
   readonly since: string
+  /** When it was entered in the kit. ISO 8601. */
+  readonly entered: string
 }
 
 export type Whose =
@@ -21,6 +23,7 @@ export type Whose =
   | { readonly is: 'another-model'; readonly unit: string }
   | { readonly is: 'unknown' }
 
+/** A camera among pictures. */
 export interface Camera {
   /** As `cameraOf` has it. */
   readonly key: string
@@ -28,6 +31,9 @@ export interface Camera {
   readonly model: string
   readonly serial: string
   readonly pictures: number
+}
+
+export interface Identified extends Camera {
   readonly whose: Whose
   /** Somebody said which unit it is. */
   readonly isTold: boolean
@@ -38,16 +44,18 @@ const plain = (text: string): string => folded(text).replaceAll(/[^a-z0-9]/g, ''
 /** Serial numbers are written with zeros in front and dashes, or without. */
 const plainSerial = (text: string): string => plain(text).replace(/^0+(?=.)/, '')
 
-const isModel = (unit: Owned, { make = '', model = '' }: Pick<Picture, 'make' | 'model'>): boolean => {
+const isModel = (unit: Owned, { make, model }: Camera): boolean => {
   const [said, own] = [plain(model), plain(unit.model)]
-  return said === '' || said.includes(own) || own.includes(said) || plain(make + model).includes(plain(unit.maker) + own)
+  return (
+    said === '' || said.includes(own) || own.includes(said) || plain(make + model).includes(plain(unit.maker) + own)
+  )
 }
 
-const whoseBy = (picture: Picture, units: readonly Owned[]): Whose => {
-  const serial = plainSerial(picture.serial ?? '')
+const whoseBy = (camera: Camera, units: readonly Owned[]): Whose => {
+  const serial = plainSerial(camera.serial)
   if (serial === '') return { is: 'unknown' }
   const found = units.filter(u => plainSerial(u.serial) === serial)
-  const same = found.filter(u => isModel(u, picture))
+  const same = found.filter(u => isModel(u, camera))
   const [only] = same
   if (same.length > 1) return { is: 'several', units: same.map(u => u.id) }
   if (only) return { is: 'unit', unit: only.id }
@@ -55,35 +63,30 @@ const whoseBy = (picture: Picture, units: readonly Owned[]): Whose => {
   return other ? { is: 'another-model', unit: other.id } : { is: 'unknown' }
 }
 
-/**
- * The cameras among pictures, those with most pictures first.
- *
- * @param told by camera, which unit somebody said it is
- */
-export const camerasOf = (
-  pictures: readonly Picture[],
-  units: readonly Owned[],
-  told: ReadonlyMap<string, string>,
-): readonly Camera[] => {
-  const groups = new Map<string, { readonly picture: Picture; pictures: number }>()
+/** The cameras among pictures, those with most pictures first. */
+export const camerasIn = (pictures: readonly Picture[]): readonly Camera[] => {
+  const groups = new Map<string, { -readonly [K in keyof Camera]: Camera[K] }>()
   for (const picture of pictures) {
     const key = cameraOf(picture)
-    const group = groups.get(key)
-    if (group) group.pictures++
-    else groups.set(key, { picture, pictures: 1 })
+    const { make = '', model = '', serial = '' } = picture
+    const camera = groups.get(key)
+    if (camera) camera.pictures++
+    else groups.set(key, { key, make, model, serial, pictures: 1 })
   }
-  return [...groups]
-    .map(([key, { picture, pictures: n }]): Camera => {
-      const unit = units.find(u => u.id === told.get(key))
-      return {
-        key,
-        make: picture.make ?? '',
-        model: picture.model ?? '',
-        serial: picture.serial ?? '',
-        pictures: n,
-        whose: unit ? { is: 'unit', unit: unit.id } : whoseBy(picture, units),
-        isTold: unit !== undefined,
-      }
-    })
-    .sort((a, b) => b.pictures - a.pictures || (a.key < b.key ? -1 : 1))
+  return [...groups.values()].sort((a, b) => b.pictures - a.pictures || (a.key < b.key ? -1 : 1))
 }
+
+/** @param told by camera, which unit somebody said it is */
+export const identified = (
+  cameras: readonly Camera[],
+  units: readonly Owned[],
+  told: Readonly<Record<string, string>>,
+): readonly Identified[] =>
+  cameras.map(camera => {
+    const unit = units.find(u => u.id === told[camera.key])
+    return {
+      ...camera,
+      whose: unit ? { is: 'unit', unit: unit.id } : whoseBy(camera, units),
+      isTold: unit !== undefined,
+    }
+  })

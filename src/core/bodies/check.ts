@@ -8,7 +8,7 @@ import { compareVersions, isThere } from './firmware'
 import { inMenuOrder } from './menu'
 import { type Body, factoryState, type Rule } from './schema'
 import { groupsOf, search, searchInput, SearchTooLargeError } from './search'
-import { parseForm } from './versions'
+import { bodyAt, parseForm, versionsOf } from './versions'
 
 /** What may be spent on one profile, all its firmware together, in the work of the search; about a second. */
 const MOST_EFFORT = 1_000_000
@@ -43,6 +43,7 @@ export const checkBody = (
     ...controls(body, problem),
     ...positions(body, problem),
     ...meanings(body, problem),
+    ...(running === body.firmware.from ? evidence(body, problem) : []),
   ]
   if (structural.length) return structural
   const circle = ruleCircle(body)
@@ -141,12 +142,6 @@ const references = (body: Body, say: Say): readonly Problem[] => {
     needOption(`pins.${i}.setting`, p.setting, [])
     if (settings.has(p.setting)) needOption(`pins.${i}.option`, p.setting, [p.option])
   })
-  body.evidence?.forEach((e, i) => {
-    needOption(`evidence.${i}.setting`, e.setting, [])
-    if (settings.has(e.setting)) needOption(`evidence.${i}.option`, e.setting, [e.option])
-    if ((e.sign === 'at-least' || e.sign === 'at-most') && e.value.trim() !== '' && !Number.isFinite(Number(e.value)))
-      found.push(say(`evidence.${i}.value`, e.value, 'expected a number to compare with'))
-  })
   if (body.slots.stores !== 'everything') body.slots.stores.forEach((id, i) => needOption(`slots.stores.${i}`, id, []))
   const { columns, rows } = body.coverage
   body.coverage.sensitive.forEach((p, i) => {
@@ -156,6 +151,22 @@ const references = (body: Body, say: Say): readonly Problem[] => {
       )
   })
   return found
+}
+
+/** What pictures tell speaks of settings and options that the body has, with any of its firmware. */
+const evidence = (body: Body, say: Say): readonly Problem[] => {
+  const settings = versionsOf(body).flatMap(v => bodyAt(body, v).settings)
+  const options = new Set(settings.flatMap(s => s.options.map(o => `${s.id} ${o.id}`)))
+  return (body.evidence ?? []).flatMap((e, i) => {
+    if (!settings.some(s => s.id === e.setting))
+      return [say(`evidence.${i}.setting`, e.setting, 'expected the id of a setting of this body')]
+    if (!options.has(`${e.setting} ${e.option}`))
+      return [say(`evidence.${i}.option`, e.option, `expected an option of ${e.setting}`)]
+    const isCompared = e.sign === 'at-least' || e.sign === 'at-most'
+    return isCompared && !Number.isFinite(Number(e.value))
+      ? [say(`evidence.${i}.value`, e.value, 'expected a number to compare with')]
+      : []
+  })
 }
 
 /** Functions sit only where the body lets them. */

@@ -170,9 +170,7 @@ export const removeOption = (body: Body, settingId: string, optionId: string): B
     })),
     rules: body.rules.flatMap(r => withoutInRule(r, settingId, optionId)),
     ...(body.pins ? { pins: body.pins.filter(p => p.setting !== settingId || p.option !== optionId) } : {}),
-    ...(body.evidence
-      ? { evidence: body.evidence.filter(e => e.setting !== settingId || e.option !== optionId) }
-      : {}),
+    ...(body.evidence ? { evidence: body.evidence.filter(e => e.setting !== settingId || e.option !== optionId) } : {}),
   }
 }
 

@@ -8,7 +8,7 @@ import type { Happened, Told, UnitEvent } from './unit-event'
 
 export interface Fact extends Happened {
   readonly option: string
-  readonly how: Told | 'factory'
+  readonly how: Told | 'factory' | 'picture'
 }
 
 /** Why a setting is not known any more. */

@@ -47,7 +47,12 @@ const lives = (body: Body, versions: readonly string[]) => {
   const read = fc
     .array(settings, { maxLength: 4 })
     .chain(all => fc.record(Object.fromEntries(all.map(s => [s.id, fc.constantFrom(...s.options.map(o => o.id))]))))
-    .map(state => ({ kind: 'read' as const, settings: state }))
+    .chain(settings =>
+      fc.constantFrom(
+        { kind: 'read' as const, settings },
+        { kind: 'pictured' as const, settings, file: 'RING_0001.JPG' },
+      ),
+    )
   const plain = fc.constantFrom(
     { kind: 'reset' as const },
     { kind: 'repaired' as const },
@@ -107,7 +112,7 @@ describe.each([
       for (const [setting, fact] of facts) {
         const said = life.flatMap((e, n): { n: number; option: string | undefined }[] => {
           if (e.kind === 'set' && e.setting === setting) return [{ n, option: e.option }]
-          if (e.kind === 'read' && setting in e.settings) return [{ n, option: e.settings[setting] }]
+          if ((e.kind === 'read' || e.kind === 'pictured') && setting in e.settings) return [{ n, option: e.settings[setting] }]
           if (e.kind === 'reset') return [{ n, option: factoryState(form)[setting] }]
           return TOUCHING.includes(e.kind) && e.kind !== 'firmware' ? [{ n, option: undefined }] : []
         })

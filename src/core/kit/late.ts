@@ -49,6 +49,16 @@ export const placeOf = (times: readonly string[], at: string, received: string):
   return place
 }
 
+/** Events with one more that came in late, where it belongs. @param events oldest first */
+export const withLate = (events: readonly UnitEvent[], event: UnitEvent, received: string): readonly UnitEvent[] => {
+  const from = placeOf(
+    events.map(e => e.at),
+    event.at,
+    received,
+  )
+  return [...events.slice(0, from), event, ...events.slice(from)]
+}
+
 /**
  * What happened after somebody set something that makes it not hold any more; undefined where it holds.
  *

@@ -15,6 +15,8 @@ export interface Events {
   readonly set: { readonly setting: string; readonly option: string; readonly how: Told }
   /** All that a file says it is set to. */
   readonly read: { readonly settings: State }
+  /** A picture it took shows what it was set to. */
+  readonly pictured: { readonly settings: State; readonly file: string }
   /** Back to factory defaults. */
   readonly reset: object
   readonly firmware: { readonly from: string; readonly to: string }

@@ -12,7 +12,7 @@ export const DEEDS = {
   comment: 'talk about standards',
   'edit-guide': 'write what the house makes of the guide',
   'edit-house': 'decide what holds for the whole house',
-  prove: 'plan trials and count them',
+  prove: 'plan trials, count them and audit pictures',
   'add-people': 'add people',
 } as const
 export type Deed = keyof typeof DEEDS

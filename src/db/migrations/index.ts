@@ -10,6 +10,7 @@ import * as order from './008-order'
 import * as runs from './009-runs'
 import * as lensTests from './010-lens-tests'
 import * as trials from './011-trials'
+import * as audits from './012-audits'
 
 interface Migration {
   readonly name: string
@@ -29,6 +30,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '009-runs', up: runs.up },
   { name: '010-lens-tests', up: lensTests.up },
   { name: '011-trials', up: trials.up },
+  { name: '012-audits', up: audits.up },
 ]
 
 export const migrationSource: Knex.MigrationSource<Migration> = {

@@ -40,6 +40,7 @@ export const STAGES: readonly Stage[] = [
     views: [
       { label: 'Bench', path: '/prove/bench' },
       { label: 'Trials', path: '/prove/trials' },
+      { label: 'Audit', path: '/prove/audit' },
     ],
   },
   {

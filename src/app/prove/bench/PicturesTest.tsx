@@ -13,7 +13,7 @@ import { useSend } from '@/ui/use-send'
 import type { PictureFacts } from '@/workers/pictures'
 import { mixedWords } from './focus/focus-words'
 import { LensOnBody, type useLensOnBody } from './LensOnBody'
-import { Reading } from './Reading'
+import { Reading } from '@/ui/Reading'
 import { fetchMade, type Pictures } from './use-pictures'
 
 /** A test of a lens from pictures of a sheet: what to do, the sheet, the pictures, and what was read in each. */

@@ -3,7 +3,7 @@
 import { useState } from 'react'
 import type { ChartRead, ImagingAnswer, RulerRead } from '@/workers/imaging.worker'
 import { readOnDevice } from '@/ui/on-device'
-import { useStoppable } from './use-stoppable'
+import { useStoppable } from '@/ui/use-stoppable'
 
 export type { ChartRead, RulerRead }
 

@@ -2,6 +2,7 @@ import type { UnitEvent, UnitEventKind } from '../unit-event'
 import type { EventKind } from './event-kind'
 import { exchanged } from './exchanged'
 import { firmware } from './firmware'
+import { pictured } from './pictured'
 import { read } from './read'
 import { repaired } from './repaired'
 import { reset } from './reset'
@@ -14,6 +15,7 @@ import { stored } from './stored'
 export const EVENTS: { readonly [K in UnitEventKind]: EventKind<K> } = {
   set,
   read,
+  pictured,
   reset,
   firmware,
   exchanged,

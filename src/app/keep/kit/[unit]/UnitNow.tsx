@@ -36,6 +36,7 @@ const HOW: Readonly<Record<NonNullable<SettingNow['how']>, string>> = {
   card: 'set by card',
   person: 'seen',
   file: 'from a file',
+  picture: 'in a picture',
 }
 
 const LOST: Readonly<Record<NonNullable<SettingNow['lost']>['kind'], string>> = {

@@ -69,6 +69,7 @@ export const BodyView = ({
         </Box>
         <Wrap sx={{ alignItems: 'flex-start' }}>
           <LinkButton to={`/name/bodies/${body.id}/edit`}>Edit</LinkButton>
+          <LinkButton to={`/name/bodies/${body.id}/evidence`}>What its pictures tell</LinkButton>
           <LinkButton to="/decide/optics" more={{ scene: sceneText({ ...BEGINNING, body: body.id }) }}>
             On the Optics desk
           </LinkButton>

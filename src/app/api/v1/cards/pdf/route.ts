@@ -2,6 +2,7 @@ import { contextFrom } from '@/core/standards'
 import { cardsAsked, makePdf } from '@/server/card-pdf'
 import { addressOf, answer, parseQuery } from '@/server/http'
 import { cardPdfQuerySchema } from '@/server/queries'
+import { pdfResponse } from '@/server/pdf'
 
 const listed = (text: string | undefined): readonly string[] => text?.split(',').filter(Boolean) ?? []
 
@@ -23,10 +24,7 @@ export const GET = (request: Request) =>
     if (query.as === 'progress')
       return new Response(lines(making), { headers: { 'content-type': 'application/x-ndjson' } })
     for await (const made of making)
-      if (made.kind === 'pdf')
-        return new Response(made.bytes.slice().buffer, {
-          headers: { 'content-type': 'application/pdf', 'content-disposition': `inline; filename="${made.name}"` },
-        })
+      if (made.kind === 'pdf') return pdfResponse(made)
     throw new Error('no PDF was made')
   })
 

@@ -5,14 +5,16 @@ import { Box, Button, LinearProgress, Typography } from '@mui/material'
 /** How many pictures have been read, and a way to stop. */
 export const Reading = ({
   progress,
+  what = 'pictures',
   onStop,
 }: {
+  what?: string
   progress: { readonly done: number; readonly of: number }
   onStop: () => void
 }) => (
   <Box role="status" sx={{ maxWidth: 760, mt: 2 }}>
     <Typography>
-      Read {progress.done} of {progress.of} pictures …
+      Read {progress.done} of {progress.of} {what} …
     </Typography>
     <LinearProgress
       variant="determinate"

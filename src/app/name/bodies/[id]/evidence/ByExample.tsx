@@ -1,0 +1,165 @@
+'use client'
+
+import { Alert, Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { useState } from 'react'
+import type { Example, FieldThatDiffers, Found } from '@/core/audit/by-example'
+import type { Setting } from '@/core/bodies'
+import { DropFiles } from '@/ui/DropFiles'
+import { readNotes } from '@/ui/metadata'
+import { PlainList, Wrap } from '@/ui/pieces'
+import { Reading } from '@/ui/Reading'
+import { Trouble } from '@/ui/Trouble'
+import { useStoppable } from '@/ui/use-stoppable'
+
+interface Taken {
+  readonly name: string
+  readonly fields: Readonly<Record<string, string>>
+  readonly option: string
+}
+
+/** More examples say no more. */
+const MOST = 40
+/** Fields that are shown before somebody asks for the rest. */
+const SHOWN = 6
+
+/** Pictures taken with different options of one setting, and the fields in which they differ. */
+export const ByExample = ({
+  setting,
+  find,
+  isBusy,
+  onField,
+}: {
+  setting: Setting
+  find: (examples: readonly Example[]) => Found
+  isBusy: boolean
+  /** @returns whether it was kept */
+  onField: (field: FieldThatDiffers) => Promise<boolean>
+}) => {
+  const { during, isBusy: isReading, trouble, stop } = useStoppable()
+  const [taken, setTaken] = useState<readonly Taken[]>([])
+  const [progress, setProgress] = useState({ done: 0, of: 0 })
+  const [isAll, setAll] = useState(false)
+  const [kept, setKept] = useState('')
+  const add = (files: readonly File[]) =>
+    during(async signal => {
+      const fresh = files.slice(0, MOST - taken.length)
+      const found: Taken[] = []
+      setKept('')
+      setProgress({ done: 0, of: fresh.length })
+      await readNotes(
+        fresh,
+        undefined,
+        fields => {
+          const name = fresh[found.length]?.name ?? ''
+          // Most people drop them in the order of the menu.
+          const option = setting.options[(taken.length + found.length) % setting.options.length]?.id ?? ''
+          found.push({ name, fields: Object.fromEntries(fields), option })
+          setProgress({ done: found.length, of: fresh.length })
+        },
+        signal,
+      ).finally(() => setTaken([...taken, ...found]))
+    })
+  const labelOf = (id: string) => setting.options.find(o => o.id === id)?.label ?? id
+  const { fields, sure } = find(taken.map(t => ({ option: t.option, label: labelOf(t.option), fields: t.fields })))
+  const shown = isAll ? fields : fields.filter((f, i) => f.doubt === undefined && i < SHOWN)
+  const silent = taken.filter(t => Object.keys(t.fields).length === 0)
+  return (
+    <Box sx={{ mt: 2 }}>
+      {isReading ? (
+        <Reading progress={progress} onStop={stop} />
+      ) : (
+        <DropFiles
+          label={taken.length > 0 ? 'Add more pictures' : 'Choose two pictures or more'}
+          accept="image/*,.heic,.heif,.avif,.tif,.tiff,.dng,.raw"
+          about={`One or more with each of at least two options of ${setting.label}, everything else as it was.`}
+          onFiles={files => void add(files)}
+        />
+      )}
+      <Trouble words={trouble} sx={{ mt: 1 }} />
+      <PlainList component="ul" sx={{ mt: 1.5, maxWidth: 760 }}>
+        {taken.map((t, i) => (
+          <Wrap component="li" key={t.name + i} sx={{ alignItems: 'center', mb: 1 }}>
+            <Typography sx={{ flex: '1 1 220px', overflowWrap: 'anywhere' }}>{t.name} was taken with</Typography>
+            <TextField
+              select
+              size="small"
+              label={`Option of ${t.name}`}
+              value={t.option}
+              onChange={e => setTaken(taken.map((x, k) => (k === i ? { ...x, option: e.target.value } : x)))}
+              sx={{ flex: '1 1 220px' }}
+            >
+              {setting.options.map(o => (
+                <MenuItem key={o.id} value={o.id}>
+                  {o.label}
+                </MenuItem>
+              ))}
+            </TextField>
+            <Button color="inherit" size="small" onClick={() => setTaken(taken.filter((_, k) => k !== i))}>
+              Take away
+            </Button>
+          </Wrap>
+        ))}
+      </PlainList>
+      {silent.length > 0 && (
+        <Alert severity="warning" sx={{ maxWidth: 760 }}>
+          {silent.map(t => t.name).join(', ')}: no metadata can be read. A picture as it came from the camera has it;
+          what was sent by a messenger often has not.
+        </Alert>
+      )}
+      {taken.length > 1 && fields.length === 0 && (
+        <Alert severity="info" sx={{ maxWidth: 760 }}>
+          {new Set(taken.map(t => t.option)).size < 2
+            ? 'All are of one option: tell which was taken with another.'
+            : 'No field says one thing with one option and another with the other. This camera may not write this setting down.'}
+        </Alert>
+      )}
+      {fields.length > 0 && (
+        <>
+          <Typography sx={{ maxWidth: 760 }}>
+            {sure === undefined
+              ? shown.length === 0
+                ? 'Only fields differ that change from picture to picture anyway: none of them is to be trusted without more examples.'
+                : 'Several fields differ. One more picture of each option leaves fewer; or choose the one that reads right.'
+              : 'One field differs that does not change anyway.'}
+          </Typography>
+          <PlainList component="ul" sx={{ mt: 1, maxWidth: 860 }}>
+            {shown.map(f => (
+              <Box component="li" key={f.field} sx={{ py: 1, borderBottom: 1, borderColor: 'divider' }}>
+                <Wrap sx={{ alignItems: 'center' }}>
+                  <Box sx={{ flex: '1 1 300px' }}>
+                    <Typography variant="value" component="span">
+                      {f.field}
+                    </Typography>
+                    <Typography variant="body2" sx={{ overflowWrap: 'anywhere' }}>
+                      {f.values.map(v => `${labelOf(v.option)}: “${v.value}”`).join('; ')}
+                    </Typography>
+                    {f.doubt && (
+                      <Typography variant="body2" color="textSecondary">
+                        {f.doubt}
+                      </Typography>
+                    )}
+                  </Box>
+                  <Button
+                    variant={f.field === sure ? 'contained' : 'outlined'}
+                    disabled={isBusy}
+                    onClick={() => void onField(f).then(ok => ok && setKept(f.field))}
+                  >
+                    This field tells it
+                  </Button>
+                </Wrap>
+              </Box>
+            ))}
+          </PlainList>
+          {!isAll && shown.length < fields.length && (
+            <Button onClick={() => setAll(true)}>Show all {fields.length} fields that differ</Button>
+          )}
+        </>
+      )}
+      {kept && (
+        <Alert severity="success" sx={{ mt: 1, maxWidth: 760 }}>
+          {kept} tells of {setting.label} from now on.
+        </Alert>
+      )}
+    </Box>
+  )
+}
