@@ -6,7 +6,8 @@ import { balancedOrder } from '@/core/scales/order'
 import { random } from '@/core/numeric/random'
 import { chartPicture, type Picture, rulerPicture } from '../test/fixtures/made/camera'
 import { film } from '../test/fixtures/made/film'
-import { CHART_SERIES, FILM, RULER_SERIES } from '../test/fixtures/made/plans'
+import { withExif } from '../test/fixtures/made/exif'
+import { AUDIT_SERIES, CHART_SERIES, FILM, RULER_SERIES } from '../test/fixtures/made/plans'
 
 /**
  * Draws the made films and pictures anew (`npm run made`): only for who changes them; they are in the repository.
@@ -50,6 +51,22 @@ const writePicture = async (name: string, { width, height, rgb }: Picture, exif:
   say(file)
 }
 
+/** Small pictures with the note fields of the invented makers, to try an audit with. */
+const writeAudit = async (): Promise<void> => {
+  const grey = await sharp({ create: { width: 96, height: 64, channels: 3, background: '#8a8478' } })
+    .jpeg({ quality: 60 })
+    .toBuffer()
+  for (const { name, written } of AUDIT_SERIES) {
+    const file = `${FOLDER}/${name}.jpg`
+    writeFileSync(file, withExif(grey, written))
+    say(file)
+  }
+}
+
+if (process.argv[2] === 'audit') {
+  await writeAudit()
+  process.exit(0)
+}
 if (process.argv[2] !== 'pictures') await writeFilm()
 if (process.argv[2] === 'film') process.exit(0)
 for (const [i, p] of RULER_SERIES.entries())
@@ -68,3 +85,4 @@ for (const [i, p] of CHART_SERIES.entries())
     FocalLength: '50/1',
     DateTimeOriginal: `2026:11:21 15:${String(10 + i)}:00`,
   })
+await writeAudit()

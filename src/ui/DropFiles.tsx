@@ -9,8 +9,11 @@ export const DropFiles = ({
   label,
   accept,
   about,
+  stay = 'They stay on this device: nothing is sent anywhere.',
   onFiles,
 }: {
+  /** What becomes of them. */
+  readonly stay?: string
   readonly label: string
   readonly accept: string
   readonly about: string
@@ -41,7 +44,7 @@ export const DropFiles = ({
     >
       <FileButton variant="contained" multiple label={label} accept={accept} onFiles={onFiles} />
       <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
-        {about} They stay on this device: nothing is sent anywhere.
+        {about} {stay}
       </Typography>
     </Box>
   )

@@ -45,13 +45,15 @@ export const openNotesReader = async (fetchProgram?: () => Promise<Response>): P
   let out: Uint8Array[] = []
   const hear = (data: string | Uint8Array) =>
     void out.push(typeof data === 'string' ? new TextEncoder().encode(data) : data.slice())
-  const perl = await ZeroPerl.create({
-    fileSystem: files,
-    stdout: hear,
-    // What it has to say of a broken file is of use to nobody.
-    stderr: () => undefined,
-    ...(fetchProgram ? { fetch: fetchProgram } : {}),
-  })
+  const perl = await asInPage(fetchProgram !== undefined, () =>
+    ZeroPerl.create({
+      fileSystem: files,
+      stdout: hear,
+      // What it has to say of a broken file is of use to nobody.
+      stderr: () => undefined,
+      ...(fetchProgram ? { fetch: fetchProgram } : {}),
+    }),
+  )
   const began = await perl.eval(PROGRAM)
   if (!began.success) throw new Error('The reader of metadata did not start. Load the page again.')
   return {
@@ -68,6 +70,20 @@ export const openNotesReader = async (fetchProgram?: () => Promise<Response>): P
         files.removeFile(path)
       }
     },
+  }
+}
+
+/**
+ * Runs something with the names that only a page has: the package takes whatever lacks them for Node.js, and would look
+ * for its program among files.
+ */
+const asInPage = async <T>(isBrowser: boolean, run: () => Promise<T>): Promise<T> => {
+  const names = ['window', 'document'].filter(name => isBrowser && !(name in globalThis))
+  for (const name of names) Object.defineProperty(globalThis, name, { value: globalThis, configurable: true })
+  try {
+    return await run()
+  } finally {
+    for (const name of names) Reflect.deleteProperty(globalThis, name)
   }
 }
 

@@ -2,13 +2,12 @@
 
 import { Alert, Button, MenuItem, TextField, Typography } from '@mui/material'
 import { useState } from 'react'
+import { percent } from '@/core/vocabulary/words'
 import type { AuditView, SessionWritten } from '@/server/audits'
 import { KeptLink } from '@/ui/links'
 import { Section, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { useSend } from '@/ui/use-send'
-
-const share = (n: number): string => `${Math.round(100 * n)} %`
 
 /** How long focus followed in fact, and a way to have thumb load go by it. */
 export const ToThumbLoad = ({ view }: { view: AuditView }) => {
@@ -64,8 +63,8 @@ export const ToThumbLoad = ({ view }: { view: AuditView }) => {
       </Wrap>
       {chosen && (
         <Typography variant="body2" sx={{ mt: 1 }}>
-          {Math.round(chosen.minutes)} minutes, {share(chosen.shootingShare)} of them shooting,{' '}
-          {share(chosen.followingShare)} of that following; the longest {chosen.longestFollowSeconds.toFixed(1)} s, in
+          {Math.round(chosen.minutes)} minutes, {percent(chosen.shootingShare)} of them shooting,{' '}
+          {percent(chosen.followingShare)} of that following; the longest {chosen.longestFollowSeconds.toFixed(1)} s, in
           the middle {chosen.usualSeconds.toFixed(1)} s.
         </Typography>
       )}

@@ -89,7 +89,8 @@ export const NewAudit = ({
           <DropFiles
             label={taken.length > 0 ? 'Add more' : 'Choose the pictures'}
             accept={ACCEPTED}
-            about="JPEG, HEIF, TIFF and raw files, thousands at once. Only what they say of themselves is kept."
+            about="JPEG, HEIF, TIFF and raw files, thousands at once."
+            stay="The pictures stay on this device; only what they say of themselves is kept."
             onFiles={files => void add(files)}
           />
           {taken.length === 0 && (
@@ -142,7 +143,9 @@ export const NewAudit = ({
           <Trouble words={problem} sx={{ mt: 2 }} />
           <Wrap sx={{ mt: 3 }}>
             <Button variant="contained" disabled={isBusy || progress?.what === 'pictures'} onClick={() => void save()}>
-              {isPart ? `See what ${withNotes} of ${taken.length} say so far` : 'See what they say'}
+              {isPart
+                ? `See what they say so far (${withNotes} of ${taken.length} with makers’ own fields)`
+                : 'See what they say'}
             </Button>
             <Button onClick={beginAgain} disabled={progress !== undefined}>
               Begin again
