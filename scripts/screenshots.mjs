@@ -116,6 +116,7 @@ const shots = [
     act: tapped,
   },
   { name: 'trial', path: '/prove/trials/1' },
+  { name: 'audit', path: '/prove/audit/1' },
   { name: 'readiness', path: '/keep/readiness' },
   { name: 'card-help-phone', path: '/set/cards/tollgate?unit=tsp-t1', viewport: PHONE, act: helped },
   { name: 'card-phone', path: '/set/cards/pebble', viewport: PHONE, act: tick(2) },

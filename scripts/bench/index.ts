@@ -1,3 +1,4 @@
+import { benchAudit } from './audit'
 import { benchConcordance } from './concordance'
 import { benchControls } from './controls'
 import { benchKeep } from './keep'
@@ -16,4 +17,5 @@ await benchConcordance()
 await benchKeep()
 await benchOptics()
 await benchMeasuring()
+await benchAudit()
 endOfFigures()

@@ -1,10 +1,10 @@
-import type { Picture } from '../core/audit/picture'
+import { cameraOf, type Picture } from '../core/audit/picture'
 import type { AuditPlan } from '../core/audit/plan'
-import { cameraOf } from '../core/audit/picture'
 import { type Body, bodyAt, factoryState, type State } from '../core/bodies'
 import { random } from '../core/numeric/random'
 import { resolve } from '../core/resolve'
 import type { Standard } from '../core/standards'
+import { demoBodies, demoStandards, demoUnits } from './world'
 
 /**
  * Made-up metadata of 400 pictures of the ring festival, from cameras whose every setting is known: two of them drift,
@@ -94,7 +94,7 @@ export const picturesOf = (shooting: Shooting, standard: Standard, now: string):
 }
 
 /** The festival as it was shot. */
-export const SHOOTINGS: readonly (Omit<Shooting, 'body' | 'serial' | 'firmware'> & { readonly bodyId: string })[] = [
+const SHOOTINGS: readonly (Omit<Shooting, 'body' | 'serial' | 'firmware'> & { readonly bodyId: string })[] = [
   {
     tag: 'TSP-S2',
     bodyId: 'sorrel',
@@ -123,6 +123,17 @@ export const SHOOTINGS: readonly (Omit<Shooting, 'body' | 'serial' | 'firmware'>
     behind: 3600,
   },
 ]
+
+/** The standard that the festival was shot by, and who shot it with which camera of the house. */
+export const demoShootings = (): { readonly standard: Standard; readonly shootings: readonly Shooting[] } => {
+  const standard = demoStandards().find(s => s.id === FESTIVAL[0].standard)
+  const shootings = SHOOTINGS.flatMap(({ bodyId, ...rest }) => {
+    const [unit, body] = [demoUnits().find(u => u.tag === rest.tag), demoBodies().find(b => b.id === bodyId)]
+    return unit && body ? [{ ...rest, body, serial: unit.serial, firmware: unit.firmware ?? '' }] : []
+  })
+  if (!standard || shootings.length !== SHOOTINGS.length) throw new Error('the festival lacks a camera or its standard')
+  return { standard, shootings }
+}
 
 /** The audit of the festival: its plan, and all its pictures in the order in which somebody dropped them. */
 export const demoAudit = (

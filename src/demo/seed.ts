@@ -8,7 +8,7 @@ import { addTrial, listTrials } from '../db/trials'
 import { demoTrials } from './trials'
 import { camerasIn } from '../core/audit/whose'
 import { addAudit, listAudits } from '../db/audits'
-import { demoAudit, SHOOTINGS } from './audit'
+import { demoAudit, demoShootings } from './audit'
 import { addRun, listRuns } from '../db/runs'
 import { readUsualStandard, saveUsualStandard } from '../db/settings'
 import { addComment, addVersion } from '../db/standards'
@@ -87,7 +87,8 @@ export const seedDemo = async (db: Db, at: string): Promise<void> => {
       await addTrial(db, plan, { counts, notes }, { at, personId: slug(by) })
     }
   if ((await listAudits(db)).length === 0) {
-    const { plan, pictures } = festival(at)
+    const { standard, shootings } = demoShootings()
+    const { plan, pictures } = demoAudit(shootings, standard, at)
     const times = pictures.flatMap(p => p.at ?? []).sort()
     const summary = {
       pictures: pictures.length,
@@ -101,17 +102,6 @@ export const seedDemo = async (db: Db, at: string): Promise<void> => {
   for (const { life, events } of lives())
     for (const event of events)
       await recordUnitEvent(db, slug(life.tag), event, daysBefore(at, life.daysAgo), slug(life.by), { received: at })
-}
-
-/** The pictures of the festival, by the cameras of the house. */
-const festival = (at: string) => {
-  const standard = demoStandards().find(s => s.id === USUAL_STANDARD)
-  const shootings = SHOOTINGS.flatMap(({ bodyId, ...rest }) => {
-    const [unit, body] = [demoUnits().find(u => u.tag === rest.tag), demoBodies().find(b => b.id === bodyId)]
-    return unit && body ? [{ ...rest, body, serial: unit.serial, firmware: unit.firmware ?? '' }] : []
-  })
-  if (!standard || shootings.length !== SHOOTINGS.length) throw new Error('the festival lacks a camera or its standard')
-  return demoAudit(shootings, standard, at)
 }
 
 const DAY_MS = 24 * 3600 * 1000

@@ -23,7 +23,7 @@ type Tag = { readonly description?: string; readonly value?: unknown }
 const textOf = (tag: Tag): string => {
   const { value, description } = tag
   if (Array.isArray(value) && value.length === 2 && value.every(n => typeof n === 'number'))
-    return (value as number[]).join('/')
+    return value.join('/')
   return typeof value === 'number' ? String(value) : (description ?? (typeof value === 'string' ? value : ''))
 }
 

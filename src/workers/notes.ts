@@ -63,7 +63,7 @@ export const openNotesReader = async (fetchProgram?: () => Promise<Response>): P
       files.addFile(path, bytes)
       try {
         const read = await perl.eval(`fields('${path}')`)
-        await perl.flush()
+        perl.flush()
         if (!read.success) throw new Error('Its metadata cannot be read.')
         return fieldsIn(out)
       } finally {

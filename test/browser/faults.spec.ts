@@ -15,6 +15,7 @@ const EXISTING = {
   runs: '1',
   'lens-tests': '1',
   trials: '1',
+  audits: '1',
 }
 
 const sendTick = (server: TestServer, step: string) =>

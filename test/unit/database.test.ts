@@ -170,6 +170,7 @@ it('backs up an existing database before it migrates it', async () => {
   await db('knex_migrations').delete()
   for (const table of [
     'received',
+    'audits',
     'trial_notes',
     'trial_counts',
     'trials',

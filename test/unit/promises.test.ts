@@ -76,6 +76,7 @@ it('every migration is as it was when it first ran somewhere', () => {
       "009-runs.ts": "c91ec16f674b",
       "010-lens-tests.ts": "97c6e7e8a721",
       "011-trials.ts": "3da662e231cc",
+      "012-audits.ts": "d392dcb9c0e0",
     }
   `)
 })

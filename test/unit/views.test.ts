@@ -208,6 +208,7 @@ describe('links', () => {
       'Controls',
       'Bench',
       'Trials',
+      'Audit',
       'Readiness',
       'Kit',
     ])

@@ -76,7 +76,7 @@ const minutesOf = (zone: string): number => {
 
 /** A number as metadata writes it: `1/500`, `f/2.8`, `50.0 mm`. Undefined where there is none above zero. */
 export const amountOf = (text: string): number | undefined => {
-  const found = /^\D*?(\d+(?:[.,]\d+)?)(?:\s*\/\s*(\d+(?:[.,]\d+)?))?/.exec(text.trim().slice(0, 60))
+  const found = /^[^\d-]*(\d+(?:[.,]\d+)?)(?:\s*\/\s*(\d+(?:[.,]\d+)?))?/.exec(text.trim().slice(0, 60))
   if (!found) return undefined
   const [over, under] = [found[1], found[2] ?? '1'].map(n => Number(n?.replace(',', '.')))
   const value = (over ?? 0) / (under ?? 1)

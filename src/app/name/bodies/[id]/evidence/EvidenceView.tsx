@@ -6,7 +6,6 @@ import { evidenceFrom, fieldsThatDiffer } from '@/core/audit/by-example'
 import {
   type Body,
   type Evidence,
-  EVIDENCE_SIGNS,
   inMenuOrder,
   menuPath,
   type Setting,
@@ -17,7 +16,7 @@ import { Trouble } from '@/ui/Trouble'
 import { useSend } from '@/ui/use-send'
 import { ByExample } from './ByExample'
 
-const SIGN_WORDS: Readonly<Record<(typeof EVIDENCE_SIGNS)[number], string>> = {
+const SIGN_WORDS: Readonly<Record<Evidence['sign'], string>> = {
   is: 'is',
   contains: 'contains',
   'at-least': 'is at least',
