@@ -25,6 +25,7 @@ import { database } from './database'
 import { invalid, notFound, RequestError } from './problems'
 import { remember } from './remember'
 import { draftToWrite, saveStandardDraft } from './standards'
+import { type SetUpChange, setUpChanges } from './trial-changes'
 
 /** As long as the reason of a target may be. */
 const MOST_REASON = 400
@@ -40,6 +41,8 @@ export interface TrialHeading {
   readonly planned: number
   /** What it says so far, in a sentence. */
   readonly says: string
+  /** The dimension that it speaks about, where it is one. */
+  readonly about: string | undefined
 }
 
 /** A trial with everything that was counted, in the order in which it was. */
@@ -76,7 +79,8 @@ export const listTrials = async (): Promise<readonly TrialHeading[]> => {
     const { stored = 0, takenBack = 0 } = counts.get(row.id) ?? {}
     const key = [row.id, row.created_at, stored, takenBack, JSON.stringify(await db.listNotes(at, row.id))].join(' ')
     const { id, name, person, created_at } = row
-    found.push({ id, name, person, at: created_at, ...(await saidOf(row, key)) })
+    const { about } = JSON.parse(row.document) as TrialPlan
+    found.push({ id, name, person, at: created_at, about, ...(await saidOf(row, key)) })
   }
   return found
 }
@@ -113,6 +117,8 @@ export interface CountingView {
   readonly blocks: readonly BlockView[]
   /** The camera that it is shot with, where it is still there. */
   readonly camera: { readonly unit: string; readonly body: string } | undefined
+  /** What is set otherwise from one way to the next. */
+  readonly changes: readonly SetUpChange[]
 }
 
 const blockViews = (plan: TrialPlan): readonly BlockView[] =>
@@ -142,6 +148,7 @@ export const readCounting = async (id: string): Promise<CountingView> => {
     trial,
     blocks: blockViews(trial),
     camera: unit?.body_id ? { unit: unit.id, body: unit.body_id } : undefined,
+    changes: unit ? await setUpChanges(trial, unit) : [],
   }
 }
 

@@ -1,6 +1,6 @@
 import { type ClipRead, readClip } from '../core/scales/clip'
 import { followBurst, followFilm, lookAtBurst, lookAtFilm, type Look, type Progress, type Share } from './films'
-import { readCharts, readRulers } from './pictures'
+import { readCharts, readRulers, sharpnessAt } from './pictures'
 import { serve } from './serve'
 
 /** Reads films and pictures away from the page. No picture and no film leaves the browser. */
@@ -10,6 +10,11 @@ export type ImagingAsk =
   | { readonly kind: 'follow'; readonly files: readonly File[]; readonly far: Share; readonly near: Share }
   | { readonly kind: 'rulers'; readonly files: readonly File[] }
   | { readonly kind: 'charts'; readonly files: readonly File[] }
+  | {
+      readonly kind: 'sharpness'
+      readonly files: readonly File[]
+      readonly places: readonly { readonly x: number; readonly y: number }[]
+    }
 
 /** What is drawn of a place: its sharpness, frame by frame. */
 interface Curve {
@@ -29,6 +34,7 @@ export type ImagingAnswer =
   | { readonly kind: 'clip'; readonly read: ClipRead; readonly curve: Curve }
   | { readonly kind: 'rulers'; readonly pictures: readonly RulerRead[]; readonly of: number }
   | { readonly kind: 'charts'; readonly pictures: readonly ChartRead[]; readonly of: number }
+  | { readonly kind: 'sharpness'; readonly pictures: readonly (number | undefined)[]; readonly of: number }
 
 /** A film is one file; a burst is many pictures. */
 const filmOf = (files: readonly File[]): File | undefined =>
@@ -58,6 +64,14 @@ async function* answersTo(ask: ImagingAsk): AsyncGenerator<ImagingAnswer> {
       for await (const read of readRulers(ask.files)) {
         pictures.push(read)
         yield { kind: 'rulers', pictures: [...pictures], of: ask.files.length }
+      }
+      return
+    }
+    case 'sharpness': {
+      const pictures: (number | undefined)[] = []
+      for await (const value of sharpnessAt(ask.files, ask.places)) {
+        pictures.push(value)
+        yield { kind: 'sharpness', pictures: [...pictures], of: ask.files.length }
       }
       return
     }

@@ -22,8 +22,9 @@ type Tag = { readonly description?: string; readonly value?: unknown }
 /** Numbers as they stand in the file; words as the reader has them. */
 const textOf = (tag: Tag): string => {
   const { value, description } = tag
-  if (Array.isArray(value) && value.length === 2 && value.every(n => typeof n === 'number'))
-    return value.join('/')
+  if (Array.isArray(value) && value.length > 1 && value.length <= 4 && value.every(n => typeof n === 'number'))
+    // Two are a fraction; three and four a place in the picture.
+    return value.join(value.length === 2 ? '/' : ' ')
   return typeof value === 'number' ? String(value) : (description ?? (typeof value === 'string' ? value : ''))
 }
 

@@ -2,6 +2,8 @@ import ExifReader from 'exifreader'
 import { chartSharpness } from '../core/imaging/chart'
 import { type Grey, greyOf, type Rect } from '../core/imaging/grey'
 import { focusOnRuler } from '../core/imaging/ruler'
+import { sharpnessOf } from '../core/imaging/sharpness'
+import { pieceAt } from './piece'
 
 /** Pictures on this device: what stands in their Exif, and their pixels. Nothing of it leaves the browser. */
 
@@ -129,3 +131,15 @@ export const readCharts = (files: readonly File[]) =>
         }
       : found
   })
+
+/** How sharp pictures are around a place each; only those of one scene can be compared. */
+export async function* sharpnessAt(
+  files: readonly File[],
+  places: readonly { readonly x: number; readonly y: number }[],
+): AsyncGenerator<number | undefined> {
+  for (const [i, file] of files.entries()) {
+    const image = await createImageBitmap(file).catch(() => undefined)
+    yield image && sharpnessOf(lightIn(image, pieceAt(image, places[i] ?? { x: 0.5, y: 0.5 })))
+    image?.close()
+  }
+}

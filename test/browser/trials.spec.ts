@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
+import sharp from 'sharp'
+import { withExif } from '../fixtures/made/exif'
 import { expect, iAm, test } from './support/drivers'
 
 const shot = async (page: Page, name: string) => {
@@ -168,4 +170,114 @@ test.describe('on a phone', () => {
     await page.goto(address)
     await expect(page.getByText('Block 2 of 2: 9 of 8 passes')).toBeVisible()
   })
+})
+
+/** A picture of stripes, sharp or blurred, with the time it was taken. */
+const striped = async (name: string, at: Date, blur: number) => {
+  const [width, height] = [900, 600]
+  const rgb = Buffer.alloc(width * height * 3)
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++)
+      rgb.fill(((x >> 3) + (y >> 4)) % 2 ? 210 : 60, (y * width + x) * 3, (y * width + x) * 3 + 3)
+  const image = sharp(rgb, { raw: { width, height, channels: 3 } })
+  const jpeg = await (blur > 0 ? image.blur(blur) : image).jpeg({ quality: 85 }).toBuffer()
+  const two = (n: number) => String(n).padStart(2, '0')
+  const taken = `${at.getUTCFullYear()}:${two(at.getUTCMonth() + 1)}:${two(at.getUTCDate())} ${two(at.getUTCHours())}:${two(at.getUTCMinutes())}:${two(at.getUTCSeconds())}`
+  const exif = {
+    make: 'Aurelle',
+    model: 'Sorrel',
+    taken,
+    offset: '+00:00',
+    exposure: [1, 500] as const,
+    fNumber: 4,
+    focalMm: 85,
+    iso: 800,
+  }
+  return { name, mimeType: 'image/jpeg', buffer: Buffer.from(withExif(jpeg, exif)) }
+}
+
+test('a trial is counted from its pictures, with one key for each pass, and says what to set in between', async ({
+  page,
+  server,
+  expectAccessible,
+}) => {
+  test.slow()
+  const plan = {
+    format: 'coherion.trial/1',
+    name: 'From pictures',
+    ways: [
+      { id: 'a', name: 'Ring action', standard: 'ring-action' },
+      { id: 'b', name: 'High rope', standard: 'high-rope' },
+    ],
+    situations: [{ id: 's', name: 'Runner' }],
+    unit: 'TSP-S1',
+    expected: 0.8,
+    matters: 0.2,
+    passes: 3,
+    rounds: 1,
+    secondsAPass: 10,
+    seed: 3,
+    counts: [],
+    notes: [],
+  }
+  const response = await fetch(`${server.address}/api/v1/trials`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ document: plan }),
+  })
+  const { id } = (await response.json()) as { id: number }
+  await page.goto(`/prove/trials/${id}`)
+  await iAm(page, 'Saskia Venn')
+  await page.getByRole('link', { name: 'Count from pictures' }).click()
+  // Two blocks of three passes of two frames; the last pass of each is soft.
+  const start = Date.UTC(2026, 10, 20, 10)
+  const files = [0, 1].flatMap(block =>
+    [0, 1, 2].flatMap(pass =>
+      [0, 1].map(frame =>
+        striped(
+          `B${block}P${pass}F${frame}.JPG`,
+          new Date(start + block * 120_000 + pass * 9000 + frame * 1000),
+          pass === 2 ? 6 : 0,
+        ),
+      ),
+    ),
+  )
+  await page
+    .getByLabel(/Choose the pictures/)
+    .first()
+    .setInputFiles(await Promise.all(files))
+  await expect(page.getByText('0 of 3 passes judged; 3 were planned.')).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByRole('heading', { name: 'Pass 1 of 3' })).toBeVisible()
+  await expect(page.getByRole('img', { name: 'B0P0F0.JPG, where it should be sharp' }).first()).toBeVisible()
+  await page.getByLabel('Softest first').click()
+  // The figure sorts and does not judge.
+  await expect(page.getByText(/^B0P2F0\.JPG, \d+ % as crisp/)).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText('0 of 3 passes judged; 3 were planned.')).toBeVisible()
+  await shot(page, 'trial-pictures')
+  await expectAccessible()
+  await page.keyboard.press('2')
+  await page.getByRole('button', { name: 'stayed behind' }).click()
+  await page.keyboard.press('1')
+  await page.keyboard.press('1')
+  await expect(page.getByText('3 of 3 passes judged; 3 were planned.')).toBeVisible()
+  await page.keyboard.press('3')
+  await expect(page.getByRole('heading', { name: /Pass 3 of 3: missed/ })).toBeVisible()
+  await page.keyboard.press('Backspace')
+  await expect(page.getByText('2 of 3 passes judged; 3 were planned.')).toBeVisible()
+  await page.keyboard.press('1')
+  await page.getByRole('link', { name: 'What can be said so far' }).click()
+  await expect(page.getByText('2 of 3 sharp', { exact: false }).first()).toBeVisible()
+
+  // On the phone the next block begins with what is set otherwise on this camera.
+  await page.getByRole('link', { name: 'Count passes' }).click()
+  const toSet = page.getByRole('region', { name: 'To set before this block' })
+  await expect(toSet.getByText(/To set on TSP-S1 now, \d+ presses:/)).toBeVisible()
+  expect(await toSet.getByRole('listitem').count()).toBeGreaterThan(1)
+})
+
+test('a trial stands in the target that it is about', async ({ page }) => {
+  await page.goto('/decide/standards/ring-action?target=trigger.start')
+  const own = page.getByRole('region', { name: 'Your own trials' })
+  await expect(own.getByRole('link', { name: /Thumb start or shutter start/ })).toBeVisible()
+  await expect(own).toContainText('kept more than')
 })

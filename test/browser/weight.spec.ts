@@ -42,6 +42,7 @@ const PAGES: Readonly<Record<string, string>> = {
   '/prove/trials/new': '/prove/trials/new',
   '/prove/trials/[trial]': '/prove/trials/1',
   '/prove/trials/[trial]/count': '/prove/trials/1/count',
+  '/prove/trials/[trial]/pictures': '/prove/trials/1/pictures',
   '/prove/bench': '/prove/bench',
   '/prove/bench/[run]': '/prove/bench/1',
   '/prove/bench/lens/[test]': '/prove/bench/lens/1',

@@ -21,6 +21,7 @@ import type { Draft } from '@/ui/draft/draft'
 import { Eyebrow, Wrap } from '@/ui/pieces'
 import { startingValue, ValueEditor } from '@/ui/kinds'
 import { CommentList } from './CommentList'
+import { OwnTrials } from './OwnTrials'
 import type { Comments } from './use-comments'
 import { WhoCan } from './WhoCan'
 import { WrittenField } from '@/ui/WrittenField'
@@ -124,6 +125,7 @@ export const TargetPanel = ({
       <Typography color="textSecondary">This is {d.about}.</Typography>
       {shown && <Drawn d={d} value={shown.value} home={home} onValue={change} onHome={own ? moveHome : undefined} />}
       {shown && <WhoCan standard={asked} context={context} dimensionId={dimensionId} bodies={bodies} />}
+      <OwnTrials dimensionId={dimensionId} />
       {own && edit ? (
         <>
           <ValueEditor d={d} value={own.value} onChange={v => change?.(v)} />

@@ -34,8 +34,8 @@ export const Learn = ({ view }: { view: AuditView }) => {
       ) : (
         <>
           <Typography sx={{ maxWidth: 760 }}>
-            The last picture of each camera shows more than is known of it. Written into its life, each at the time of
-            its picture, Readiness goes by it; what is known from later stays as it is.
+            The last pictures show something else than is known of these cameras. Written into its life, each at the
+            time of its picture, Readiness goes by it; what is known from later stays as it is.
           </Typography>
           <PlainList component="ul" sx={{ my: 1.5, maxWidth: 820 }}>
             {units.map(unit => {

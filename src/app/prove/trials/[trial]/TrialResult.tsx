@@ -3,6 +3,7 @@
 import { Alert, Box, Button, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useRouter, useSearchParams } from 'next/navigation'
+import { useEffect, useRef } from 'react'
 import { stillWaiting } from '@/core/evidence/survival'
 import type { Tally } from '@/core/evidence/verdict'
 import type { TrialView } from '@/server/trials'
@@ -13,6 +14,7 @@ import { Eyebrow, Page, PlainList, Section, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { useSend } from '@/ui/use-send'
 import { REASON_WORDS, remarkWords } from '../words'
+import { useWaiting } from './use-waiting'
 import { Finding } from './Finding'
 
 const Lane = styled('div')(({ theme }) => ({
@@ -76,6 +78,13 @@ export const TrialResult = ({
   const hasWaits = verdict.ways.some(w => w.tally.waits.length > 0)
   const counted = verdict.ways.some(w => w.tally.share.of > 0)
   const most = Math.max(1, ...verdict.reasons.map(r => r.count))
+  // What was counted a moment ago may still be on its way; once it is there, it is shown.
+  const waiting = useWaiting(view.id).filter(e => !e.remark).length
+  const before = useRef(0)
+  useEffect(() => {
+    if (waiting < before.current) router.refresh()
+    before.current = waiting
+  }, [waiting, router])
   const throwAway = async () => {
     const sent = await send('PATCH', `/api/v1/trials/${view.id}`, { thrownAway: true })
     if (sent.ok) router.push(linkTo('/prove/trials', params))
@@ -98,10 +107,17 @@ export const TrialResult = ({
         <LinkButton to={`/prove/trials/${view.id}/count`} variant="contained">
           Count passes
         </LinkButton>
+        <LinkButton to={`/prove/trials/${view.id}/pictures`}>Count from pictures</LinkButton>
         <Button component="a" variant="outlined" href={`/api/v1/trials/${view.id}`} download={`trial-${view.id}.json`}>
           Trial as a file
         </Button>
       </Wrap>
+      {waiting > 0 && (
+        <Alert severity="info" sx={{ mb: 1, maxWidth: 800 }}>
+          {waiting} {waiting === 1 ? 'pass waits' : 'passes wait'} on this device until there is network; what stands
+          here is without them.
+        </Alert>
+      )}
       {verdict.remarks.map(remark => (
         <Alert
           key={JSON.stringify(remark)}

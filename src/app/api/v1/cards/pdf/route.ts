@@ -23,8 +23,7 @@ export const GET = (request: Request) =>
     const making = makePdf(asked, cards, addressOf(request))
     if (query.as === 'progress')
       return new Response(lines(making), { headers: { 'content-type': 'application/x-ndjson' } })
-    for await (const made of making)
-      if (made.kind === 'pdf') return pdfResponse(made)
+    for await (const made of making) if (made.kind === 'pdf') return pdfResponse(made)
     throw new Error('no PDF was made')
   })
 

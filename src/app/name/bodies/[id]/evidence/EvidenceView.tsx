@@ -3,15 +3,8 @@
 import { Autocomplete, Box, Button, TextField, Typography } from '@mui/material'
 import { useState } from 'react'
 import { evidenceFrom, fieldsThatDiffer } from '@/core/audit/by-example'
-import {
-  type Body,
-  type Evidence,
-  inMenuOrder,
-  menuPath,
-  type Setting,
-  withEvidence,
-} from '@/core/bodies'
-import { Eyebrow, MenuPath, Page, PlainList, Section } from '@/ui/pieces'
+import { type Body, type Evidence, inMenuOrder, menuPath, type Setting, withEvidence } from '@/core/bodies'
+import { MenuPath, Page, PlainList, Section } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { useSend } from '@/ui/use-send'
 import { ByExample } from './ByExample'
@@ -73,7 +66,8 @@ export const EvidenceView = ({ profile, form, revision }: { profile: Body; form:
             onField={field => {
               // What the same field told of other options by earlier pictures stays.
               const others = evidence.filter(
-                e => e.setting === chosen.id && e.field === field.field && !field.values.some(v => v.option === e.option),
+                e =>
+                  e.setting === chosen.id && e.field === field.field && !field.values.some(v => v.option === e.option),
               )
               return keep(chosen, [...others.map(({ setting: _, ...e }) => e), ...evidenceFrom(field)])
             }}
@@ -106,15 +100,19 @@ const EvidenceLines = ({ setting, evidence }: { setting: Setting; evidence: read
   return (
     <>
       {fields.map(field => (
-        <Box key={field} sx={{ mt: 0.5 }}>
-          <Eyebrow component="span">{field}</Eyebrow>
-          {evidence
-            .filter(e => e.field === field)
-            .map(e => (
-              <Typography key={e.option + e.value} variant="body2" sx={{ overflowWrap: 'anywhere' }}>
-                {SIGN_WORDS[e.sign]} “{e.value}”: {setting.options.find(o => o.id === e.option)?.label ?? e.option}
-              </Typography>
-            ))}
+        <Box key={field} sx={{ mt: 0.25 }}>
+          <Typography variant="value" component="div" color="textSecondary">
+            {field}
+          </Typography>
+          <Typography variant="body2" sx={{ overflowWrap: 'anywhere' }}>
+            {evidence
+              .filter(e => e.field === field)
+              .map(
+                e =>
+                  `${SIGN_WORDS[e.sign]} “${e.value}”: ${setting.options.find(o => o.id === e.option)?.label ?? e.option}`,
+              )
+              .join('; ')}
+          </Typography>
         </Box>
       ))}
       {silent.length > 0 && silent.length < setting.options.length && (

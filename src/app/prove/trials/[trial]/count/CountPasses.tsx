@@ -22,6 +22,7 @@ import { Trouble } from '@/ui/Trouble'
 import { useSend } from '@/ui/use-send'
 import { JUDGEMENT_WORDS, REASON_WORDS } from '../../words'
 import { TREMBLE_MS } from './counting'
+import { ToSet } from './ToSet'
 import { useCounting } from './use-counting'
 
 const Pad = styled(ThumbPad)(({ theme }) => ({
@@ -54,7 +55,7 @@ const Clock = ({ since }: { since: number }) => {
 
 /** Counting with one thumb: what to set, which block, and what each pass was. */
 export const CountPasses = ({ view }: { view: CountingView }) => {
-  const { blocks, camera } = view
+  const { blocks, camera, changes } = view
   const { trial, again, own, counter, isNamed, add, takeBack, explain, waiting, refused } = useCounting(view)
   const { send, isBusy, problem } = useSend()
   const [chosen, setChosen] = useState<number>()
@@ -67,6 +68,7 @@ export const CountPasses = ({ view }: { view: CountingView }) => {
   const last = here.at(-1)
   const isFull = here.length >= trial.passes
   const isLastBlock = block >= blocks.length - 1
+  const change = changes.find(c => c.from === blocks[block - 1]?.way && c.to === way?.id)
   const note = trial.notes.find(n => n.block === block)
   const tap = (judgement: Judgement, now: number) => {
     if (now - lastTap.current < TREMBLE_MS) return
@@ -119,6 +121,7 @@ export const CountPasses = ({ view }: { view: CountingView }) => {
           )}
         </Typography>
       )}
+      {change && here.length === 0 && <ToSet change={change} unit={trial.unit ?? ''} />}
       {!isNamed && <Alert severity="info">Say who you are at the top: what is counted stands under your name.</Alert>}
       <Box role="status" sx={{ my: 1.5 }}>
         <Typography variant="strong">

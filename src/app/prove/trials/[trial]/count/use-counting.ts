@@ -1,14 +1,15 @@
 'use client'
 
 import { nanoid } from 'nanoid'
-import { useEffect, useMemo, useState } from 'react'
+import { useEffect, useMemo } from 'react'
 import type { Count, Trial } from '@/core/evidence/trial'
-import { keep, type KeptEntry, onOutbox, readOutbox, sendWaiting } from '@/offline/outbox'
+import { keep, sendWaiting } from '@/offline/outbox'
 import { keepThisPage } from '@/offline/keep-page'
 import type { CountingView } from '@/server/trials'
 import { useFetched } from '@/ui/use-fetched'
 import { useLocal } from '@/ui/local'
 import { usePeople } from '@/ui/people'
+import { useWaiting } from '../use-waiting'
 import { entryOf, keptIn, together } from './counting'
 
 /** Counting on this device: at once, and sent when there is network. */
@@ -19,21 +20,8 @@ export const useCounting = ({ id, trial: asOpened }: CountingView) => {
   const { person } = usePeople()
   const [text, write] = useLocal(`coherion-trial ${id}`)
   const kept = useMemo(() => keptIn(text), [text])
-  const [waiting, setWaiting] = useState<readonly KeptEntry[]>([])
-  useEffect(() => {
-    const look = () =>
-      void readOutbox().then(
-        all => setWaiting(all.filter(e => e.card === `trial ${id}`)),
-        () => undefined,
-      )
-    look()
-    const notYet = keepThisPage()
-    const close = onOutbox(look)
-    return () => {
-      close()
-      notYet()
-    }
-  }, [id])
+  const waiting = useWaiting(id)
+  useEffect(() => keepThisPage(), [])
   const counter = person?.name ?? 'Nobody named'
   const counts = together(trial.counts, kept)
   const pass = (count: Count, isTakenBack: boolean) => {
@@ -48,6 +36,15 @@ export const useCounting = ({ id, trial: asOpened }: CountingView) => {
       .then(sendWaiting)
       .catch(() => undefined)
   }
+  /** A pass in place of another one, in one stroke. */
+  const replace = (before: Count, next: Count) => {
+    write(JSON.stringify({ counts: [...kept.counts, next], takenBack: [...kept.takenBack, before.id] }))
+    const by = { person: person?.id }
+    void keep(entryOf(id, before, nanoid(), { isTakenBack: true, ...by }))
+      .then(() => keep(entryOf(id, next, nanoid(), { isTakenBack: false, ...by })))
+      .then(sendWaiting)
+      .catch(() => undefined)
+  }
   return {
     trial,
     /** Asks for what others did meanwhile. */
@@ -56,19 +53,13 @@ export const useCounting = ({ id, trial: asOpened }: CountingView) => {
     isNamed: person !== undefined,
     /** What whoever counts here has counted: others are not seen, so that two count blind. */
     own: counts.filter(c => c.counter === counter),
-    add: (what: Omit<Count, 'id' | 'counter' | 'made'>) =>
+    add: (what: Omit<Count, 'id' | 'counter' | 'made'> & Partial<Pick<Count, 'id' | 'made'>>) =>
       pass({ id: nanoid(), counter, made: new Date().toISOString(), ...what }, false),
     takeBack: (count: Count) => pass(count, true),
+    replace,
     /** Says of a pass why; it is the same pass, at the same moment. */
-    explain: (count: Count, reason: Count['reason']) => {
-      const next: Count = { ...count, id: nanoid(), ...(reason ? { reason } : {}) }
-      write(JSON.stringify({ counts: [...kept.counts, next], takenBack: [...kept.takenBack, count.id] }))
-      const by = { person: person?.id }
-      void keep(entryOf(id, count, nanoid(), { isTakenBack: true, ...by }))
-        .then(() => keep(entryOf(id, next, nanoid(), { isTakenBack: false, ...by })))
-        .then(sendWaiting)
-        .catch(() => undefined)
-    },
+    explain: (count: Count, reason: Count['reason']) =>
+      replace(count, { ...count, id: nanoid(), ...(reason ? { reason } : {}) }),
     waiting: waiting.filter(e => !e.remark).length,
     refused: waiting.filter(e => e.remark),
   }
