@@ -8,6 +8,7 @@ import { benchOptics } from './optics'
 import { benchPhrasebook } from './phrasebook'
 import { endOfFigures } from './record'
 import { benchResolver } from './resolver'
+import { benchTrials } from './trials'
 
 benchPhrasebook()
 await benchControls()
@@ -18,4 +19,5 @@ await benchKeep()
 await benchOptics()
 await benchMeasuring()
 await benchAudit()
+await benchTrials()
 endOfFigures()

@@ -1,5 +1,6 @@
 import 'server-only'
-import type { AuditedScene } from '@/core/audit/audit'
+import type { AuditedScene, Judged } from '@/core/audit/audit'
+import { isFromPicture, type TrialPlan } from '@/core/evidence/trial'
 import type { Finding } from '@/core/audit/findings'
 import type { AuditPlan } from '@/core/audit/plan'
 import { type Identified, identified, type Owned } from '@/core/audit/whose'
@@ -12,6 +13,7 @@ import { askedOf } from '@/core/resolve'
 import { contextFrom, refFrom, refText, relevantContext } from '@/core/standards'
 import * as db from '@/db/audits'
 import { listVersions } from '@/db/standards'
+import { countCounts, listCounts, listTrials } from '@/db/trials'
 import { listUnitEvents } from '@/db/unit-events'
 import { type UnitRow, unitsEntered } from '@/db/units'
 import type { Example } from '@/pool/audits'
@@ -259,6 +261,20 @@ const learnedFrom = (audit: Audit, own: readonly OwnUnit[], now: string): readon
   })
 }
 
+/** By unit: pictures that were judged in trials with it. */
+const judgedPictures = async (used: readonly OwnUnit[]): Promise<Readonly<Record<string, readonly Judged[]>>> => {
+  const at = await database()
+  const found: Record<string, Judged[]> = {}
+  for (const trial of await listTrials(at)) {
+    const tag = (JSON.parse(trial.document) as TrialPlan).unit
+    const unit = used.find(u => u.tag === tag)
+    if (!unit) continue
+    for (const { id, made, judgement } of await listCounts(at, trial.id))
+      if (isFromPicture(id)) (found[unit.id] ??= []).push({ at: made, isKept: judgement === 'sharp' })
+  }
+  return found
+}
+
 const worked = remember<ReturnType<typeof workOut>>('audits', 30)
 
 const workOut = async (row: db.AuditRow, own: readonly OwnUnit[], now: string) => {
@@ -278,6 +294,7 @@ const workOut = async (row: db.AuditRow, own: readonly OwnUnit[], now: string) =
       form: share(form),
     })),
     scenes: scenes.map(s => s.scene),
+    judged: await judgedPictures(used),
     clocks: row.plan.clocks,
     whose: row.plan.whose,
     minutesEast: row.plan.minutesEast,
@@ -307,6 +324,7 @@ const keyOf = async (row: db.AuditRow, own: readonly OwnUnit[]): Promise<string>
     row.created_at,
     own.map(u => [u.id, u.tag, u.serial, u.body.stamp, u.row.firmware, u.since, u.events.length, u.events.at(-1)?.at]),
     versions.map(v => [v.standard_id, v.version, v.revision, v.state]),
+    [...(await countCounts(at))],
   ])
 }
 

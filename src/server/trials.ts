@@ -104,7 +104,7 @@ interface BlockView {
 export interface TrialView {
   readonly id: number
   readonly plan: TrialPlan
-  readonly blocks: readonly (BlockView & { readonly counted: number })[]
+  readonly blocks: readonly (BlockView & { readonly counted: number; readonly note: string | undefined })[]
   readonly minutes: number
   readonly verdict: Verdict
   readonly sentences: readonly string[]
@@ -128,11 +128,15 @@ const blockViews = (plan: TrialPlan): readonly BlockView[] =>
 export const readTrial = async (id: string): Promise<TrialView> => {
   const trial = await readTrialDocument(id)
   const verdict = verdictOf(trial)
-  const { format: _, counts: __, notes: ___, ...plan } = trial
+  const { format: _, counts: __, notes, ...plan } = trial
   return {
     id: Number(id),
     plan,
-    blocks: blockViews(plan).map((b, i) => ({ ...b, counted: verdict.perBlock.get(i) ?? 0 })),
+    blocks: blockViews(plan).map((b, i) => ({
+      ...b,
+      counted: verdict.perBlock.get(i) ?? 0,
+      note: notes.find(n => n.block === i)?.words,
+    })),
     minutes: minutesOf(plan),
     verdict,
     sentences: sentencesOf(trial, verdict),

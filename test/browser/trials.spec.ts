@@ -133,6 +133,10 @@ test.describe('on a phone', () => {
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
     await expectAccessible()
     await shot(page, 'trial-count')
+    const noted = page.waitForResponse(r => r.url().endsWith('/notes') && r.ok())
+    await page.getByLabel('Note').fill('Light going')
+    await page.getByLabel('Note').blur()
+    await noted
 
     // The page has to have come to rest and been kept; then the network goes.
     await expect
@@ -153,6 +157,7 @@ test.describe('on a phone', () => {
     await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(first)
     for (let i = 0; i < 8; i++) await tap('Missed')
     await page.getByRole('link', { name: 'See what can be said' }).click()
+    await expect(page.getByText('Hands in front. Light going')).toBeVisible()
     await expect(page.getByRole('list', { name: 'What can be said' })).toContainText(
       `${first} kept more than ${first === 'Small area' ? 'Large area' : 'Small area'}: 75 of 100 against 0 of 100`,
     )

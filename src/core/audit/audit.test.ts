@@ -321,6 +321,23 @@ describe('an audit', () => {
     ])
   })
 
+  it('tells what was kept by what was set: by stars of all, or by those that were judged in a trial', () => {
+    const many = Array.from({ length: 40 }, (_, i) => gripAt(i, i % 2 ? '2' : '7', { rating: i % 4 === 1 ? 5 : 0 }))
+    const keptOf = (more: Partial<AuditAsked> = {}) => {
+      const [unit] = audit(many, more).units
+      return [unit?.keptAs, ...(unit?.kept[0]?.options ?? []).map(o => [o.option, o.share])]
+    }
+    expect(keptOf()).toEqual(['stars', ['iron', { kept: 0, of: 20 }], ['firm', { kept: 10, of: 20 }]])
+    // Times as the camera wrote them, whatever its clock was put right by.
+    const judged = { s1: many.slice(0, 24).map((p, i) => ({ at: p.at ?? '', isKept: i % 2 === 0 })) }
+    const clocks = { [camerasIn(many)[0]?.key ?? '']: 600 }
+    expect(keptOf({ judged, clocks })).toEqual([
+      'judged',
+      ['iron', { kept: 12, of: 12 }],
+      ['firm', { kept: 0, of: 12 }],
+    ])
+  })
+
   it('agrees with going through the pictures one by one, whatever was turned when', () => {
     const value = fc.constantFrom('1', '2', '3', '')
     fc.assert(

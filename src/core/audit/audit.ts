@@ -31,7 +31,14 @@ export interface AuditAsked {
   readonly clocks: Readonly<Record<string, number>>
   /** By camera: which unit somebody said it is. */
   readonly whose: Readonly<Record<string, string>>
+  /** By unit: pictures that somebody judged in a trial, by the time in them as the camera wrote it. */
+  readonly judged?: Readonly<Record<string, readonly Judged[]>>
   readonly now: string
+}
+
+export interface Judged {
+  readonly at: string
+  readonly isKept: boolean
 }
 
 /** What was seen of one unit. */
@@ -53,7 +60,8 @@ export interface UnitAudit {
   /** By setting: how many pictures showed which option. */
   readonly shares: readonly { readonly setting: string; readonly options: Readonly<Record<string, number>> }[]
   readonly kept: readonly KeptBy[]
-  readonly rated: number
+  /** By what it is told that a picture was kept; undefined where nobody said. */
+  readonly keptAs: 'judged' | 'stars' | undefined
 }
 
 /** Pictures that say nothing here, and why. */
@@ -101,7 +109,7 @@ export const auditOf = (asked: AuditAsked): Audit => {
   for (const unit of units) {
     const own = (byUnit.get(unit.id) ?? []).sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0))
     if (own.length === 0) continue
-    const { audit, found } = auditUnit(unit, own, scenes)
+    const { audit, found } = auditUnit(unit, own, scenes, asked.judged?.[unit.id] ?? [])
     audits.push(audit)
     differences.push(...found)
   }
@@ -159,6 +167,7 @@ const auditUnit = (
   unit: AuditedUnit,
   own: readonly Placed[],
   scenes: readonly AuditedScene[],
+  judged: readonly Judged[],
 ): { readonly audit: UnitAudit; readonly found: readonly Difference[] } => {
   const { form } = unit
   const offered = new Map(form.settings.map(s => [s.id, new Set(s.options.map(o => o.id))]))
@@ -184,7 +193,16 @@ const auditUnit = (
   const told = new Set(seen.flatMap(s => Object.keys(s.state)))
   const { widthMm, heightMm } = form.sensor
   const crop = cropFactor(form.sensor)
-  const rated = seen.filter(s => (s.picture.rating ?? 0) !== 0).length
+  const judgedOf = new Map(judged.map(j => [Date.parse(j.at), j.isKept]))
+  const isJudged = seen.some(s => judgedOf.has(timeOf(s)))
+  const keptAs = isJudged ? 'judged' : seen.some(s => (s.picture.rating ?? 0) !== 0) ? 'stars' : undefined
+  // Where pictures were judged, those that were not say nothing; stars say something of all of them.
+  const judgedAt = (setting: string) =>
+    seen.flatMap(s => {
+      const option = s.state[setting]
+      const isKept = isJudged ? judgedOf.get(timeOf(s)) : (s.picture.rating ?? 0) > 0
+      return option === undefined || isKept === undefined ? [] : [{ option, isKept }]
+    })
   return {
     audit: {
       unit: unit.id,
@@ -206,21 +224,15 @@ const auditUnit = (
       ),
       followed: followedIn(burstsOf(own.map(p => p.at))),
       shares: [...told].sort().map(setting => ({ setting, options: countOptions(seen, setting) })),
-      kept:
-        rated === 0
-          ? []
-          : [...told].sort().flatMap(setting => {
-              const judged = seen.flatMap(s => {
-                const option = s.state[setting]
-                return option === undefined ? [] : [{ option, isKept: (s.picture.rating ?? 0) > 0 }]
-              })
-              return keptBy(setting, judged) ?? []
-            }),
-      rated,
+      kept: keptAs === undefined ? [] : [...told].sort().flatMap(setting => keptBy(setting, judgedAt(setting)) ?? []),
+      keptAs,
     },
     found,
   }
 }
+
+/** By the camera's own clock. */
+const timeOf = ({ picture }: Placed): number => Date.parse(picture.at ?? '')
 
 const countOptions = (seen: readonly Seen[], setting: string): Readonly<Record<string, number>> => {
   const counts: Record<string, number> = {}

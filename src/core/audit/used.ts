@@ -97,7 +97,7 @@ const FEWEST = 10
 /**
  * What was kept, by what a setting was at. Nobody tried it out: who set what, in which light, is mixed into it.
  *
- * @param pictures each with its options and its stars; those of a camera or scene that nobody rated are left out before
+ * @param pictures each with its option and whether it was kept
  */
 export const keptBy = (
   setting: string,

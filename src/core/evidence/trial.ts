@@ -35,6 +35,10 @@ export const countSchema = v.strictObject({
 })
 export type Count = v.InferOutput<typeof countSchema>
 
+/** Counts of pictures that were looked at afterwards begin like this; their time is that of the first frame. */
+export const FROM_PICTURE = 'pic-'
+export const isFromPicture = (countId: string): boolean => countId.startsWith(FROM_PICTURE)
+
 /** In the order in which they were made, whichever zone the clocks told. */
 export const byTime = (a: Count, b: Count): number =>
   Date.parse(a.made) - Date.parse(b.made) || a.id.localeCompare(b.id)

@@ -56,12 +56,15 @@ export const UsedSection = ({ view, words }: { view: AuditView; words: readonly 
       {rated.length > 0 && (
         <Section title="What was kept">
           <Typography variant="body2" sx={{ mb: 1, maxWidth: 760 }}>
-            Pictures with stars, by what was set; with the interval in which the share lies 95 times of 100 (Wilson).
-            This was no trial: whoever set it chose when, in which light and of whom.
+            Pictures with stars, or judged sharp in a trial where they were judged, by what was set; with the interval
+            in which the share lies 95 times of 100 (Wilson). This was no trial: whoever set it chose when, in which
+            light and of whom.
           </Typography>
           {rated.map(u => (
             <Box key={u.unit} sx={{ mb: 1.5 }}>
-              <Eyebrow>{view.names[u.unit]?.tag}</Eyebrow>
+              <Eyebrow>
+                {view.names[u.unit]?.tag}, {u.keptAs === 'judged' ? 'judged' : 'by stars'}
+              </Eyebrow>
               {keptWords(u, view).map(w => (
                 <Typography key={w}>{w}</Typography>
               ))}

@@ -229,6 +229,7 @@ export const TrialResult = ({
                 {nameOf(b.way)}
                 <Typography component="span" variant="body2" color="textSecondary" sx={{ display: 'block' }}>
                   {plan.situations.find(s => s.id === b.situation)?.name}
+                  {b.note && `. ${b.note}`}
                 </Typography>
               </span>
               <Typography variant="body2">

@@ -18,6 +18,7 @@ import type { CountingView } from '@/server/trials'
 import { KeptLink, LinkButton } from '@/ui/links'
 import { Eyebrow, Page, Section, Wrap } from '@/ui/pieces'
 import { ThumbPad } from '@/ui/ThumbPad'
+import { WrittenField } from '@/ui/WrittenField'
 import { Trouble } from '@/ui/Trouble'
 import { useSend } from '@/ui/use-send'
 import { JUDGEMENT_WORDS, REASON_WORDS } from '../../words'
@@ -208,6 +209,12 @@ export const CountPasses = ({ view }: { view: CountingView }) => {
         </TextField>
         {mark('isBroken', 'Broken off, or begun on the wrong setting: leave it out')}
         {mark('isOtherLight', 'The light was another')}
+        <WrittenField
+          key={block}
+          label="Note"
+          value={note?.words ?? ''}
+          onWrite={words => void setNote({ words: words.trim() || undefined })}
+        />
         <Box>
           <LinkButton to={`/prove/trials/${view.id}`}>What can be said so far</LinkButton>
         </Box>

@@ -4,7 +4,7 @@ import { nanoid } from 'nanoid'
 import { useState } from 'react'
 import { movedTo, type Pass, passesIn } from '@/core/audit/passes'
 import type { Picture } from '@/core/audit/picture'
-import type { Count, Judgement, Reason } from '@/core/evidence/trial'
+import { type Count, FROM_PICTURE, type Judgement, type Reason } from '@/core/evidence/trial'
 import type { CountingView } from '@/server/trials'
 import { readOrdinary } from '@/ui/metadata'
 import { readOnDevice } from '@/ui/on-device'
@@ -91,7 +91,7 @@ export const useJudging = (view: CountingView) => {
 
   const keyOf = (pass: Pass): string => {
     const first = shots[pass.pictures[0] ?? -1]
-    return `pic-${shortOf(`${first?.file.name} ${first?.at} ${counting.counter}`)}-`
+    return `${FROM_PICTURE}${shortOf(`${first?.file.name} ${first?.at} ${counting.counter}`)}-`
   }
   const countOf = (pass: Pass): Count | undefined => counting.own.find(c => c.id.startsWith(keyOf(pass)))
 
