@@ -1,5 +1,6 @@
 'use client'
 
+import { useCallback } from 'react'
 import useSWR from 'swr'
 import { type Method, type Sent, sendJson } from './send'
 
@@ -42,10 +43,7 @@ export const useFetched = <T>(question: Question | undefined): Fetched<T> => {
     shouldRetryOnError: false,
     dedupingInterval: 0,
   })
-  return {
-    value: error ? undefined : data,
-    problem: error?.message ?? '',
-    again: () => void mutate(),
-    set: value => void mutate(value, { revalidate: false }),
-  }
+  const again = useCallback(() => void mutate(), [mutate])
+  const set = useCallback((value: T) => void mutate(value, { revalidate: false }), [mutate])
+  return { value: error ? undefined : data, problem: error?.message ?? '', again, set }
 }

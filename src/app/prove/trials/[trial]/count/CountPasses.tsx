@@ -1,28 +1,17 @@
 'use client'
 
-import {
-  Alert,
-  Box,
-  Button,
-  Checkbox,
-  FormControlLabel,
-  LinearProgress,
-  MenuItem,
-  TextField,
-  Typography,
-} from '@mui/material'
+import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useEffect, useRef, useState } from 'react'
-import { type BlockNote, type Judgement, JUDGEMENTS, REASONS } from '@/core/evidence/trial'
+import { type Judgement, JUDGEMENTS, REASONS } from '@/core/evidence/trial'
 import type { CountingView } from '@/server/trials'
 import { KeptLink, LinkButton } from '@/ui/links'
-import { Eyebrow, Page, Section, Wrap } from '@/ui/pieces'
+import { Eyebrow, Page, Wrap } from '@/ui/pieces'
 import { ThumbPad } from '@/ui/ThumbPad'
-import { WrittenField } from '@/ui/WrittenField'
 import { Trouble } from '@/ui/Trouble'
-import { useSend } from '@/ui/use-send'
 import { JUDGEMENT_WORDS, REASON_WORDS } from '../../words'
 import { TREMBLE_MS } from './counting'
+import { ThisBlock } from './ThisBlock'
 import { ToSet } from './ToSet'
 import { useCounting } from './use-counting'
 
@@ -58,7 +47,6 @@ const Clock = ({ since }: { since: number }) => {
 export const CountPasses = ({ view }: { view: CountingView }) => {
   const { blocks, camera, changes } = view
   const { trial, again, own, counter, isNamed, add, takeBack, explain, waiting, refused } = useCounting(view)
-  const { send, isBusy, problem } = useSend()
   const [chosen, setChosen] = useState<number>()
   const [since, setSince] = useState<number>()
   const lastTap = useRef(0)
@@ -70,7 +58,6 @@ export const CountPasses = ({ view }: { view: CountingView }) => {
   const isFull = here.length >= trial.passes
   const isLastBlock = block >= blocks.length - 1
   const change = changes.find(c => c.from === blocks[block - 1]?.way && c.to === way?.id)
-  const note = trial.notes.find(n => n.block === block)
   const tap = (judgement: Judgement, now: number) => {
     if (now - lastTap.current < TREMBLE_MS) return
     lastTap.current = now
@@ -84,22 +71,6 @@ export const CountPasses = ({ view }: { view: CountingView }) => {
     setSince(undefined)
     navigator.vibrate?.(15)
   }
-  const setNote = async (next: Partial<BlockNote>) => {
-    const sent = await send('PUT', `/api/v1/trials/${view.id}/notes`, { note: { ...note, block, ...next } })
-    if (sent.ok) again()
-  }
-  const mark = (field: 'isBroken' | 'isOtherLight', label: string) => (
-    <FormControlLabel
-      control={
-        <Checkbox
-          checked={note?.[field] === true}
-          disabled={isBusy}
-          onChange={e => void setNote({ [field]: e.target.checked ? true : undefined })}
-        />
-      }
-      label={label}
-    />
-  )
   return (
     <Page sx={{ maxWidth: 560 }}>
       <Typography color="textSecondary">
@@ -191,35 +162,7 @@ export const CountPasses = ({ view }: { view: CountingView }) => {
           </Wrap>
         </Box>
       )}
-      <Section title="This block">
-        <TextField
-          select
-          fullWidth
-          size="small"
-          label="Block"
-          value={block}
-          onChange={e => setChosen(Number(e.target.value))}
-        >
-          {blocks.map((b, i) => (
-            <MenuItem key={i} value={i}>
-              {i + 1}: {trial.ways.find(w => w.id === b.way)?.name},{' '}
-              {trial.situations.find(s => s.id === b.situation)?.name}
-            </MenuItem>
-          ))}
-        </TextField>
-        {mark('isBroken', 'Broken off, or begun on the wrong setting: leave it out')}
-        {mark('isOtherLight', 'The light was another')}
-        <WrittenField
-          key={block}
-          label="Note"
-          value={note?.words ?? ''}
-          onWrite={words => void setNote({ words: words.trim() || undefined })}
-        />
-        <Box>
-          <LinkButton to={`/prove/trials/${view.id}`}>What can be said so far</LinkButton>
-        </Box>
-      </Section>
-      <Trouble words={problem} sx={{ mt: 2 }} />
+      <ThisBlock view={view} trial={trial} block={block} onBlock={setChosen} onNoted={again} />
       {refused.map(e => (
         <Trouble
           key={e.id}
