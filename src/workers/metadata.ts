@@ -29,7 +29,7 @@ const textOf = (tag: Tag): string => {
 }
 
 const fieldsOf = (bytes: ArrayBuffer): readonly Field[] => {
-  const tags = ExifReader.load(bytes, { expanded: true, excludeTags: { mpf: true, icc: true, photoshop: true } })
+  const tags = ExifReader.load(bytes, { expanded: true, excludeTags: { mpf: true, icc: true } })
   return Object.entries(GROUPS).flatMap(([key, group]) =>
     Object.entries((tags[key as keyof typeof tags] ?? {}) as Record<string, Tag>).flatMap(([name, tag]): Field[] =>
       name === 'MakerNote' || name === '_raw' || typeof tag !== 'object' ? [] : [[`${group}:${name}`, textOf(tag)]],
