@@ -88,6 +88,28 @@ const guided = async page => {
   await page.getByRole('article', { name: 'What starts focusing' }).waitFor()
   await page.evaluate(() => globalThis.scrollTo(0, 0))
 }
+/** A plan that is large enough, as it is typed. */
+const planned = async page => {
+  await page.getByLabel('The question').fill('Thumb start or shutter start for tumblers?')
+  await page.getByLabel('Way 1', { exact: true }).fill('Thumb start')
+  await page.getByLabel('Way 2', { exact: true }).fill('Shutter start')
+  await page.getByLabel('Situation 1', { exact: true }).fill('Tumbler towards the camera')
+  await page.getByLabel('Passes a block').fill('80')
+  await page
+    .getByText('That is enough for the difference that matters.')
+    .evaluate(e => e.scrollIntoView({ block: 'center' }))
+}
+/** In the middle of a block. */
+const counted = async page => {
+  await sign(page)
+  await page.reload({ waitUntil: 'networkidle' })
+  for (let i = 0; i < 3; i++) {
+    await page.getByRole('button', { name: /^Sharp, / }).click()
+    await page.waitForTimeout(300)
+  }
+  await page.getByRole('button', { name: /^Soft, / }).click()
+  await page.evaluate(() => globalThis.scrollTo(0, 0))
+}
 const shots = [
   { name: 'concordance', path: `/decide/concordance${FIVE}` },
   { name: 'concordance-explained', path: `/decide/concordance${FIVE}&cell=linnet:track.hold` },
@@ -107,15 +129,27 @@ const shots = [
     path: '/prove/bench/film?bodies=pebble&body=pebble&what=track.hold&setting=cling&repeats=3',
     act: followed,
   },
-  { name: 'bench-focus', path: '/prove/bench/lens/1' },
-  { name: 'bench-aperture', path: '/prove/bench/lens/2', act: page => page.locator('[role=img] svg').waitFor() },
+  {
+    name: 'bench-lens',
+    beside: [
+      { path: '/prove/bench/lens/1' },
+      { path: '/prove/bench/lens/2', act: page => page.locator('[role=img] svg').waitFor() },
+    ],
+  },
   {
     name: 'bench-run-phone',
     path: '/prove/bench/run?body=tollgate&what=track.hold&setting=stick&repeats=3',
     viewport: PHONE,
     act: tapped,
   },
-  { name: 'trial', path: '/prove/trials/1' },
+  {
+    name: 'trial',
+    beside: [
+      { path: '/prove/trials/new', act: planned },
+      { path: '/prove/trials/2/count', viewport: PHONE, act: counted },
+      { path: '/prove/trials/1' },
+    ],
+  },
   { name: 'audit', path: '/prove/audit/1' },
   { name: 'readiness', path: '/keep/readiness' },
   { name: 'card-help-phone', path: '/set/cards/tollgate?unit=tsp-t1', viewport: PHONE, act: helped },
@@ -150,7 +184,8 @@ const browser = await chromium.launch({
   executablePath,
   args: chromiumArgs,
 })
-for (const { name, path, viewport = WIDE, theme = 'light', before, act } of shots.filter(s => isAsked(s.name))) {
+/** One view as it is seen. */
+const seen = async ({ path, viewport = WIDE, theme = 'light', before, act }) => {
   if (before) await before()
   const page = await browser.newPage({
     viewport,
@@ -163,9 +198,34 @@ for (const { name, path, viewport = WIDE, theme = 'light', before, act } of shot
   if (act) await act(page)
   await page.mouse.move(0, 0)
   await page.waitForTimeout(200)
-  await page.screenshot({ path: join(root, 'docs', 'screenshots', `${name}.png`) })
+  const picture = await page.screenshot()
   await page.close()
-  say(`docs/screenshots/${name}.png`)
+  return picture
+}
+const GAP = 24
+/** Several views beside each other, all as high as the first. */
+const joined = async pictures => {
+  const { default: sharp } = await import('sharp')
+  const { height } = await sharp(pictures[0]).metadata()
+  const parts = await Promise.all(pictures.map(p => sharp(p).resize({ height }).toBuffer({ resolveWithObject: true })))
+  const width = parts.reduce((sum, p) => sum + p.info.width + GAP, -GAP)
+  let left = 0
+  const placed = parts.map(({ data: input, info }) => {
+    const at = { input, left, top: 0 }
+    left += info.width + GAP
+    return at
+  })
+  return sharp({ create: { width, height, channels: 3, background: '#d9d4c8' } })
+    .composite(placed)
+    .png({ palette: true })
+    .toBuffer()
+}
+for (const shot of shots.filter(s => isAsked(s.name))) {
+  const pictures = []
+  for (const part of shot.beside ?? [shot]) pictures.push(await seen(part))
+  const picture = shot.beside ? await joined(pictures) : pictures[0]
+  writeFileSync(join(root, 'docs', 'screenshots', `${shot.name}.png`), picture)
+  say(`docs/screenshots/${shot.name}.png`)
 }
 await browser.close()
 server.stop()
