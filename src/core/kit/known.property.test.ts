@@ -112,7 +112,8 @@ describe.each([
       for (const [setting, fact] of facts) {
         const said = life.flatMap((e, n): { n: number; option: string | undefined }[] => {
           if (e.kind === 'set' && e.setting === setting) return [{ n, option: e.option }]
-          if ((e.kind === 'read' || e.kind === 'pictured') && setting in e.settings) return [{ n, option: e.settings[setting] }]
+          if ((e.kind === 'read' || e.kind === 'pictured') && setting in e.settings)
+            return [{ n, option: e.settings[setting] }]
           if (e.kind === 'reset') return [{ n, option: factoryState(form)[setting] }]
           return TOUCHING.includes(e.kind) && e.kind !== 'firmware' ? [{ n, option: undefined }] : []
         })
