@@ -151,6 +151,11 @@ const shots = [
     ],
   },
   { name: 'audit', path: '/prove/audit/1' },
+  {
+    name: 'rehearsal',
+    path: '/practise/rehearsal?standard=ring-action&body=sorrel&passage=club-passing&school=thumb-start&otherSchool=shutter-start',
+    act: page => page.getByText(/As set now about/).waitFor({ timeout: 60_000 }),
+  },
   { name: 'readiness', path: '/keep/readiness' },
   { name: 'card-help-phone', path: '/set/cards/tollgate?unit=tsp-t1', viewport: PHONE, act: helped },
   { name: 'card-phone', path: '/set/cards/pebble', viewport: PHONE, act: tick(2) },

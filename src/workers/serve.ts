@@ -1,6 +1,6 @@
 /** How workers and pages talk. A worker says at once who it is, so that a page never waits for another one's answer. */
 
-export type WorkerName = 'completeness' | 'controls' | 'fleet' | 'imaging' | 'metadata' | 'phrases'
+export type WorkerName = 'completeness' | 'controls' | 'fleet' | 'imaging' | 'metadata' | 'phrases' | 'rehearsal'
 
 export type Said<Answer> =
   | { readonly kind: 'ready'; readonly name: WorkerName }

@@ -34,6 +34,7 @@ const PAGES: Readonly<Record<string, string>> = {
   '/name/phrasebook': '/name/phrasebook',
   '/name/phrasebook/[concept]': '/name/phrasebook/track.hold',
   '/name/phrasebook/dictionary': '/name/phrasebook/dictionary',
+  '/practise/rehearsal': '/practise/rehearsal?body=sorrel&passage=club-passing',
   '/prove/audit': '/prove/audit',
   '/prove/audit/clock': '/prove/audit/clock',
   '/prove/audit/new': '/prove/audit/new',

@@ -209,6 +209,7 @@ describe('links', () => {
       'Bench',
       'Trials',
       'Audit',
+      'Rehearsal',
       'Readiness',
       'Kit',
     ])

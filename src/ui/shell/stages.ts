@@ -44,6 +44,11 @@ export const STAGES: readonly Stage[] = [
     ],
   },
   {
+    key: 'r',
+    label: 'Practise',
+    views: [{ label: 'Rehearsal', path: '/practise/rehearsal' }],
+  },
+  {
     key: 'k',
     label: 'Keep',
     views: [

@@ -22,6 +22,7 @@ import { Eyebrow, Wrap } from '@/ui/pieces'
 import { startingValue, ValueEditor } from '@/ui/kinds'
 import { CommentList } from './CommentList'
 import { OwnTrials } from './OwnTrials'
+import { SeeIt } from './SeeIt'
 import type { Comments } from './use-comments'
 import { WhoCan } from './WhoCan'
 import { WrittenField } from '@/ui/WrittenField'
@@ -126,6 +127,7 @@ export const TargetPanel = ({
       {shown && <Drawn d={d} value={shown.value} home={home} onValue={change} onHome={own ? moveHome : undefined} />}
       {shown && <WhoCan standard={asked} context={context} dimensionId={dimensionId} bodies={bodies} />}
       <OwnTrials dimensionId={dimensionId} />
+      <SeeIt dimensionId={dimensionId} standard={standard} />
       {own && edit ? (
         <>
           <ValueEditor d={d} value={own.value} onChange={v => change?.(v)} />

@@ -1,0 +1,266 @@
+'use client'
+
+import { Box, Button, LinearProgress, MenuItem, TextField, Typography } from '@mui/material'
+import { useMemo, useState } from 'react'
+import { SCHOOL_IDS, type SchoolId, SCHOOLS } from '@/core/functions/schools'
+import { prepare } from '@/core/rehearsal/rehearse'
+import { type SweepId, SWEEPS } from '@/core/rehearsal/runs'
+import { type Hands, HANDS, setUpOf } from '@/core/rehearsal/set-up'
+import { findDimension } from '@/core/vocabulary/dimensions'
+import { inSentence } from '@/core/vocabulary/words'
+import type { RehearsalView, RehearsedSide } from '@/server/rehearsal'
+import { useAddress, useGoTo } from '@/ui/address'
+import { Page, Section, Wrap } from '@/ui/pieces'
+import { WorkerTrouble } from '@/ui/worker'
+import { Results, SweepTable } from './Results'
+import { SceneEditor } from './SceneEditor'
+import { Stage } from './Stage'
+import { usePassages, useRehearsal, wrongIn } from './use-rehearsal'
+
+const HAND_WORDS: Readonly<Record<Hands, string>> = {
+  'first-month': 'first month',
+  practised: 'practised',
+  'very-steady': 'very steady',
+}
+
+const amount = (text: string | null, otherwise: number): number => {
+  const n = Number((text ?? '').replace(',', '.'))
+  return text && n > 0 && n < 3000 ? n : otherwise
+}
+
+/** Would these settings hold? A passage, one or two set-ups, and many runs of them. */
+export const Rehearsal = ({ view }: { view: RehearsalView }) => {
+  const { first, second, bodies, standards } = view
+  const { params, set } = useAddress()
+  const { all, typedOf, isOwn, change, reset } = usePassages()
+  const [seed, setSeed] = useState(1)
+  const [isEditing, setEditing] = useState(false)
+  const passage = all.find(p => p.id === params.get('passage')) ?? all[5] ?? all[0]
+  const hands = HANDS.find(h => h === params.get('hands')) ?? 'practised'
+  const focalMm = amount(params.get('mm'), 135)
+  const fNumber = amount(params.get('f'), 2.8)
+  const schoolIn = (name: string) => SCHOOL_IDS.find(s => s === params.get(name))
+  const across: SweepId = (Object.keys(SWEEPS) as SweepId[]).find(s => s === params.get('across')) ?? 'hold'
+  const down: SweepId = (Object.keys(SWEEPS) as SweepId[]).find(s => s === params.get('down')) ?? 'area'
+  const otherSchool = schoolIn('otherSchool')
+  const sides = useMemo(() => {
+    const made = (side: RehearsedSide, school: SchoolId) => ({
+      ...setUpOf(side.means, side.facts, { focalMm, fNumber }, hands, school),
+      name: `${side.name}, ${SCHOOLS[school].label}`,
+    })
+    const one = made(first, schoolIn('school') ?? first.school)
+    const other = second ?? (otherSchool ? first : undefined)
+    return other ? [one, made(other, otherSchool ?? other.school)] : [one]
+    // The address is what the schools are read from.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [first, second, hands, focalMm, fNumber, params.get('school'), otherSchool])
+  const setUps = sides.map(s => s.setUp)
+  const prepared = useMemo(() => (passage && sides[0] ? prepare(passage, sides[0].setUp) : undefined), [passage, sides])
+  if (!passage || !prepared || !sides[0]) return null
+  const typed = typedOf(passage.id) ?? passage
+  return (
+    <Page>
+      <Typography variant="h1">Rehearsal</Typography>
+      <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 760 }}>
+        Would these settings hold? A passage, played many times by a model of camera, lens and hands. It compares; what
+        it says in figures is no promise.
+      </Typography>
+      <Choices
+        view={view}
+        passages={all}
+        passage={passage.id}
+        hands={hands}
+        lens={{ focalMm, fNumber }}
+        school={schoolIn('school') ?? first.school}
+        otherSchool={otherSchool}
+        set={set}
+        bodies={bodies}
+        standards={standards}
+      />
+      <Button size="small" aria-expanded={isEditing} onClick={() => setEditing(!isEditing)} sx={{ mt: 1 }}>
+        Change the scene{isOwn(passage.id) ? ' (changed by you)' : ''}
+      </Button>
+      {isEditing && (
+        <SceneEditor
+          key={`${passage.id} ${isOwn(passage.id)}`}
+          passage={typed}
+          wrong={wrongIn(typed)}
+          isOwn={isOwn(passage.id)}
+          onPassage={change}
+          onReset={() => reset(passage.id)}
+        />
+      )}
+      <Section title="One passage">
+        <Stage prepared={prepared} seed={seed} onSeed={setSeed} />
+        {sides[0].assumed.length > 0 && (
+          <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
+            Not said by this body, and assumed:{' '}
+            {sides[0].assumed.map(id => inSentence(findDimension(id)?.label ?? id)).join(', ')}.
+          </Typography>
+        )}
+      </Section>
+      <Many names={sides.map(s => s.name)} passage={passage} setUps={setUps} across={across} down={down} set={set} />
+    </Page>
+  )
+}
+
+type SetAddress = ReturnType<typeof useAddress>['set']
+
+const Many = ({
+  names,
+  passage,
+  setUps,
+  across,
+  down,
+  set,
+}: {
+  names: readonly string[]
+  passage: Parameters<typeof useRehearsal>[0]
+  setUps: Parameters<typeof useRehearsal>[1]
+  across: SweepId
+  down: SweepId
+  set: SetAddress
+}) => {
+  const { answer, trouble, retry } = useRehearsal(passage, setUps, across, down)
+  const [first] = setUps
+  const pick = (name: 'across' | 'down', label: string, value: SweepId) => (
+    <TextField
+      select
+      size="small"
+      label={label}
+      value={value}
+      onChange={e => set({ [name]: e.target.value })}
+      sx={{ minWidth: 240 }}
+    >
+      {(Object.keys(SWEEPS) as SweepId[]).map(id => (
+        <MenuItem key={id} value={id}>
+          {SWEEPS[id].label}
+        </MenuItem>
+      ))}
+    </TextField>
+  )
+  return (
+    <>
+      <Section title="Many passages">
+        <WorkerTrouble trouble={trouble} retry={retry} />
+        {answer ? (
+          <Results names={names} summaries={answer.summaries.slice(0, names.length)} />
+        ) : (
+          !trouble && <LinearProgress aria-label="Passages played" sx={{ maxWidth: 560 }} />
+        )}
+      </Section>
+      <Section title="What would have to change">
+        <Typography variant="body2" sx={{ mb: 1.5, maxWidth: 760 }}>
+          Of 100 frames those that are sharp, for {names[0]}, with two settings turned and all else as it is.
+        </Typography>
+        <Wrap sx={{ mb: 2 }}>
+          {pick('across', 'Across', across)}
+          {pick('down', 'Down', down)}
+        </Wrap>
+        {first && <SweepTable cells={answer?.cells ?? []} across={across} down={down} setUp={first} />}
+      </Section>
+    </>
+  )
+}
+
+const Choices = ({
+  view: { first, second },
+  passages,
+  passage,
+  hands,
+  lens,
+  school,
+  otherSchool,
+  set,
+  bodies,
+  standards,
+}: {
+  view: RehearsalView
+  passages: readonly { readonly id: string; readonly name: string }[]
+  passage: string
+  hands: Hands
+  lens: { readonly focalMm: number; readonly fNumber: number }
+  school: SchoolId
+  otherSchool: SchoolId | undefined
+  set: SetAddress
+  bodies: RehearsalView['bodies']
+  standards: RehearsalView['standards']
+}) => {
+  const go = useGoTo()
+  const choice = (
+    label: string,
+    value: string,
+    options: readonly { readonly id: string; readonly name: string }[],
+    onValue: (value: string) => void,
+    none?: string,
+  ) => (
+    <TextField
+      select
+      size="small"
+      label={label}
+      value={value}
+      onChange={e => onValue(e.target.value)}
+      slotProps={{ select: { displayEmpty: none !== undefined }, inputLabel: { shrink: true } }}
+      sx={{ flex: '1 1 190px', maxWidth: 300 }}
+    >
+      {none !== undefined && <MenuItem value="">{none}</MenuItem>}
+      {options.map(o => (
+        <MenuItem key={o.id} value={o.id}>
+          {o.name}
+        </MenuItem>
+      ))}
+    </TextField>
+  )
+  const schools = SCHOOL_IDS.map(id => ({ id, name: SCHOOLS[id].label }))
+  const figure = (label: string, name: 'mm' | 'f', value: number) => (
+    <TextField
+      size="small"
+      label={label}
+      defaultValue={value}
+      onBlur={e => set({ [name]: e.target.value })}
+      onKeyDown={e => e.key === 'Enter' && set({ [name]: (e.target as HTMLInputElement).value })}
+      slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+      sx={{ width: 110 }}
+    />
+  )
+  return (
+    <Box sx={{ display: 'grid', gap: 1.5, maxWidth: 1100 }}>
+      <Wrap>
+        {choice('Scene', passage, passages, id => set({ passage: id }))}
+        {choice('Body', first.body, bodies, id => go({ body: id }))}
+        {choice('School', school, schools, id => set({ school: id }))}
+        {choice(
+          'Hands',
+          hands,
+          HANDS.map(id => ({ id, name: HAND_WORDS[id] })),
+          id => set({ hands: id }),
+        )}
+        {figure('Lens, mm', 'mm', lens.focalMm)}
+        {figure('f-number', 'f', lens.fNumber)}
+      </Wrap>
+      <Wrap>
+        {choice(
+          'Against another standard',
+          second?.standard === first.standard ? '' : (second?.standard ?? ''),
+          standards,
+          id => go({ against: id || undefined }),
+          'the same',
+        )}
+        {choice(
+          'On another body',
+          second?.body === first.body ? '' : (second?.body ?? ''),
+          bodies,
+          id => go({ beside: id || undefined }),
+          'the same',
+        )}
+        {choice(
+          'With another school',
+          otherSchool ?? '',
+          schools,
+          id => set({ otherSchool: id || undefined }),
+          'the same',
+        )}
+      </Wrap>
+    </Box>
+  )
+}
