@@ -7,6 +7,7 @@ import { benchMeasuring } from './measuring'
 import { benchOptics } from './optics'
 import { benchPhrasebook } from './phrasebook'
 import { endOfFigures } from './record'
+import { benchRehearsal } from './rehearsal'
 import { benchResolver } from './resolver'
 import { benchTrials } from './trials'
 
@@ -20,4 +21,5 @@ await benchOptics()
 await benchMeasuring()
 await benchAudit()
 await benchTrials()
+benchRehearsal()
 endOfFigures()

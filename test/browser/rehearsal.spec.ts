@@ -36,7 +36,7 @@ test('club passing is rehearsed with two schools, and the thumb keeps more', asy
 test('a passage is scrubbed by hand, its scene is changed, and what cannot be says so', async ({ page }) => {
   test.slow()
   await page.goto('/practise/rehearsal?standard=ring-action&body=sorrel&passage=parade')
-  const stage = page.getByRole('region', { name: 'One passage' }).first()
+  const stage = page.getByRole('region', { name: 'One passage' })
   await expect(stage.getByRole('img', { name: /Distance against time/ })).toBeVisible()
   await expect(stage.getByText(/^0\.0 s: .*subject at 22\.0 m/)).toBeVisible()
   const slider = stage.getByRole('slider')

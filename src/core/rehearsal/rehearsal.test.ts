@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { defocusBlurMm } from '../optics/defocus'
 import { damped, gainsFor, LOOK_SECONDS, takenUp } from './filter'
 import { PASSAGES } from './passages'
-import { blurBy, emptyTrace, type Prepared, prepare, rehearse } from './rehearse'
+import { blurBy, emptyTrace, prepare, rehearse } from './rehearse'
 import { differenceOf, manyRuns, type Summary, summaryOf, sweep, SWEEPS } from './runs'
 import { type Passage, passageSchema, pathOf } from './scene'
 import { ASSUMED, HAND_FIGURES, type SetUp, setUpOf } from './set-up'
@@ -134,7 +134,7 @@ describe('what is known to happen, happens', () => {
     }
     const p = prepare(STEADY, { ...SET_UP, ...ideal, hands: 'very-steady', isFollowing: true })
     for (let i = 0; i < p.steps; i++) p.subject[i] = 0.03 + 0.004 * i * LOOK_SECONDS
-    expect(summaryOf(manyRuns(p as Prepared, 40)).share).toBe(1)
+    expect(summaryOf(manyRuns(p, 40)).share).toBe(1)
   })
 
   it('a practised hand on a steady passage lies in the high eighties, and a first month well below', () => {

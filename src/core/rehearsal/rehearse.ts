@@ -147,9 +147,9 @@ class Chance {
       this.hasSpare = false
       return this.spare
     }
-    let a = 0
-    let b = 0
-    let s = 0
+    let a: number
+    let b: number
+    let s: number
     do {
       a = 2 * this.next() - 1
       b = 2 * this.next() - 1

@@ -41,19 +41,17 @@ export const Rehearsal = ({ view }: { view: RehearsalView }) => {
   const fNumber = amount(params.get('f'), 2.8)
   const schoolIn = (name: string) => SCHOOL_IDS.find(s => s === params.get(name))
   const across: SweepId = (Object.keys(SWEEPS) as SweepId[]).find(s => s === params.get('across')) ?? 'hold'
-  const down: SweepId = (Object.keys(SWEEPS) as SweepId[]).find(s => s === params.get('down')) ?? 'area'
-  const otherSchool = schoolIn('otherSchool')
+  const down: SweepId = (Object.keys(SWEEPS) as SweepId[]).find(s => s === params.get('down')) ?? 'response'
+  const [school, otherSchool] = [schoolIn('school'), schoolIn('otherSchool')]
   const sides = useMemo(() => {
     const made = (side: RehearsedSide, school: SchoolId) => ({
       ...setUpOf(side.means, side.facts, { focalMm, fNumber }, hands, school),
       name: `${side.name}, ${SCHOOLS[school].label}`,
     })
-    const one = made(first, schoolIn('school') ?? first.school)
+    const one = made(first, school ?? first.school)
     const other = second ?? (otherSchool ? first : undefined)
     return other ? [one, made(other, otherSchool ?? other.school)] : [one]
-    // The address is what the schools are read from.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [first, second, hands, focalMm, fNumber, params.get('school'), otherSchool])
+  }, [first, second, hands, focalMm, fNumber, school, otherSchool])
   const setUps = sides.map(s => s.setUp)
   const prepared = useMemo(() => (passage && sides[0] ? prepare(passage, sides[0].setUp) : undefined), [passage, sides])
   if (!passage || !prepared || !sides[0]) return null
@@ -71,7 +69,7 @@ export const Rehearsal = ({ view }: { view: RehearsalView }) => {
         passage={passage.id}
         hands={hands}
         lens={{ focalMm, fNumber }}
-        school={schoolIn('school') ?? first.school}
+        school={school ?? first.school}
         otherSchool={otherSchool}
         set={set}
         bodies={bodies}

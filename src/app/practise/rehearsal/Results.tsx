@@ -8,7 +8,7 @@ import type { SetUp } from '@/core/rehearsal/set-up'
 
 const REASON_WORDS: Readonly<Record<Reason, string>> = {
   searching: 'was still searching',
-  lagging: 'on it, and not near enough',
+  lagging: 'was on it, and not near enough',
   obstacle: 'was on what came in front, or behind it',
   background: 'was on the background',
 }

@@ -1,7 +1,7 @@
 'use client'
 
 import { Box, Button, Slider, Typography, useMediaQuery } from '@mui/material'
-import { useEffect, useMemo, useState } from 'react'
+import { memo, useEffect, useMemo, useState } from 'react'
 import { LOOK_SECONDS } from '@/core/rehearsal/filter'
 import { emptyTrace, type Prepared, rehearse, STATES, type StateName, type Trace } from '@/core/rehearsal/rehearse'
 import { Wrap } from '@/ui/pieces'
@@ -87,11 +87,28 @@ export const Stage = ({
   }, [isPlaying, steps])
   const state = STATES[drawn.trace.state[step] ?? 0] ?? 'searching'
   return (
-    <Box component="section" aria-label="One passage">
-      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: still ? '1fr' : '1fr 260px' }, gap: 2 }}>
-        <Timeline drawn={drawn} step={step} />
+    <>
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: { xs: '1fr', md: still ? '1fr' : 'minmax(0, 720px) 260px' },
+          gap: 2,
+        }}
+      >
+        <Box sx={{ position: 'relative', maxWidth: W, alignSelf: 'start' }}>
+          <Timeline drawn={drawn} />
+          <Box
+            aria-hidden
+            sx={{ position: 'absolute', top: 0, height: '100%', width: 2, bgcolor: 'text.primary' }}
+            style={{ left: `${(100 * step) / steps}%` }}
+          />
+        </Box>
         {!still && <Finder drawn={drawn} step={step} />}
       </Box>
+      <Typography variant="body2" color="textSecondary">
+        Thick line: the subject, near below. Dashed: where the lens is focused. Bars: what comes between. Below, what
+        the camera does, and each frame: high sharp, low soft.
+      </Typography>
       <Slider
         value={step}
         max={steps - 1}
@@ -110,17 +127,18 @@ export const Stage = ({
           {isPlaying ? 'Stop' : 'Play'}
         </Button>
         <Button onClick={() => onSeed(seed + 1)}>Another chance</Button>
-        <Typography role="status" sx={{ color: 'text.primary' }}>
+        <Typography {...(isPlaying ? {} : { role: 'status' })}>
           {(step * LOOK_SECONDS).toFixed(1)} s: {STATE_WORDS[state]}, subject at{' '}
           {(1 / (prepared.subject[step] ?? 1)).toFixed(1)} m, focus at{' '}
           {(1 / Math.max(1e-3, drawn.trace.focus[step] ?? 1)).toFixed(1)} m
         </Typography>
       </Wrap>
-    </Box>
+    </>
   )
 }
 
-const Timeline = ({ drawn: { prepared, trace, near, far }, step }: { drawn: Drawn; step: number }) => {
+/** Everything that does not move while it is played. */
+const Timeline = memo(function Timeline({ drawn: { prepared, trace, near, far } }: { drawn: Drawn }) {
   const { steps, passage } = prepared
   const x = (i: number) => (i / steps) * W
   const line = (metresAt: (i: number) => number) =>
@@ -144,67 +162,60 @@ const Timeline = ({ drawn: { prepared, trace, near, far }, step }: { drawn: Draw
     .join(', ')
   const count = (frame: string) => trace.frames.filter(f => f.frame === frame).length
   return (
-    <Box>
-      <Box
-        component="svg"
-        viewBox={`0 0 ${W} ${H + 2 * LANE + 12}`}
-        role="img"
-        aria-label={`Distance against time. ${words}. ${count('sharp')} frames sharp, ${count('soft')} soft, ${count('not-taken')} not taken.`}
-        sx={{ width: '100%', maxWidth: W, display: 'block', bgcolor: 'background.paper', borderRadius: 1 }}
-      >
-        {passage.crossings.map((c, i) => (
-          <rect
-            key={i}
-            x={(c.at / passage.seconds) * W}
-            width={Math.max(2, (c.seconds / passage.seconds) * W)}
-            y={heightOf(c.metres, near, far) - 4}
-            height={8}
-            fill="var(--mui-palette-text-secondary)"
-            opacity={0.35 + 0.5 * c.covers}
-          />
-        ))}
-        <path
-          d={line(i => 1 / (prepared.subject[i] ?? 1))}
-          fill="none"
-          stroke="var(--mui-palette-text-primary)"
-          strokeWidth={2.5}
+    <Box
+      component="svg"
+      viewBox={`0 0 ${W} ${H + 2 * LANE + 12}`}
+      role="img"
+      aria-label={`Distance against time. ${words}. ${count('sharp')} frames sharp, ${count('soft')} soft, ${count('not-taken')} not taken.`}
+      sx={{ width: '100%', maxWidth: W, display: 'block', bgcolor: 'background.paper', borderRadius: 1 }}
+    >
+      {passage.crossings.map((c, i) => (
+        <rect
+          key={i}
+          x={(c.at / passage.seconds) * W}
+          width={Math.max(2, (c.seconds / passage.seconds) * W)}
+          y={heightOf(c.metres, near, far) - 4}
+          height={8}
+          fill="var(--mui-palette-text-secondary)"
+          opacity={0.35 + 0.5 * c.covers}
         />
-        <path
-          d={line(i => Math.min(far, 1 / Math.max(1e-3, trace.focus[i] ?? 1)))}
-          fill="none"
-          stroke="var(--mui-palette-own-marigold-main)"
-          strokeWidth={2}
-          strokeDasharray="5 3"
+      ))}
+      <path
+        d={line(i => 1 / (prepared.subject[i] ?? 1))}
+        fill="none"
+        stroke="var(--mui-palette-text-primary)"
+        strokeWidth={2.5}
+      />
+      <path
+        d={line(i => Math.min(far, 1 / Math.max(1e-3, trace.focus[i] ?? 1)))}
+        fill="none"
+        stroke="var(--mui-palette-own-marigold-main)"
+        strokeWidth={2}
+        strokeDasharray="5 3"
+      />
+      {runs.map(r => (
+        <rect
+          key={r.from}
+          x={x(r.from)}
+          width={Math.max(1, x(r.to) - x(r.from))}
+          y={H}
+          height={LANE}
+          fill={toneOf(r.state)}
         />
-        {runs.map(r => (
-          <rect
-            key={r.from}
-            x={x(r.from)}
-            width={Math.max(1, x(r.to) - x(r.from))}
-            y={H}
-            height={LANE}
-            fill={toneOf(r.state)}
-          />
-        ))}
-        {trace.frames.map((f, i) => (
-          <rect
-            key={i}
-            x={x(f.step) - 1}
-            width={2}
-            y={H + LANE + (f.frame === 'sharp' ? 2 : 8)}
-            height={f.frame === 'not-taken' ? 2 : LANE - 4}
-            fill={f.frame === 'sharp' ? toneOf('on-subject') : toneOf('on-obstacle')}
-          />
-        ))}
-        <line x1={x(step)} x2={x(step)} y1={0} y2={H + 2 * LANE + 8} stroke="var(--mui-palette-text-primary)" />
-      </Box>
-      <Typography variant="body2" color="textSecondary">
-        Thick line: the subject, near below. Dashed: where the lens is focused. Bars: what comes between. Below, what
-        the camera does, and each frame: high sharp, low soft.
-      </Typography>
+      ))}
+      {trace.frames.map((f, i) => (
+        <rect
+          key={i}
+          x={x(f.step) - 1}
+          width={2}
+          y={H + LANE + (f.frame === 'sharp' ? 2 : 8)}
+          height={f.frame === 'not-taken' ? 2 : LANE - 4}
+          fill={f.frame === 'sharp' ? toneOf('on-subject') : toneOf('on-obstacle')}
+        />
+      ))}
     </Box>
   )
-}
+})
 
 /** Through the finder: the area in the middle, where the subject is, and what is in front. */
 const Finder = ({ drawn: { prepared, trace }, step }: { drawn: Drawn; step: number }) => {

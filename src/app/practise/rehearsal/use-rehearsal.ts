@@ -46,7 +46,7 @@ export const wrongIn = (passage: Passage): readonly string[] => {
 }
 
 const RUNS = 400
-const SWEEP_RUNS = 60
+const SWEEP_RUNS = 200
 
 const rehearsalWorker = () =>
   new Worker(new URL('../../../workers/rehearsal.worker.ts', import.meta.url), { type: 'module' })

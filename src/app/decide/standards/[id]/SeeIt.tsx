@@ -11,8 +11,8 @@ const SEEN: Readonly<Record<string, { readonly passage: string; readonly across:
   'area.pattern': { passage: 'rope-walker', across: 'area', down: 'hold' },
   'area.size': { passage: 'rope-walker', across: 'area', down: 'hold' },
   'subject.class': { passage: 'curtain-call', across: 'area', down: 'hold' },
-  'trigger.start': { passage: 'club-passing', across: 'hold', down: 'area' },
-  'trigger.shutter': { passage: 'club-passing', across: 'hold', down: 'area' },
+  'trigger.start': { passage: 'club-passing', across: 'hold', down: 'response' },
+  'trigger.shutter': { passage: 'club-passing', across: 'hold', down: 'response' },
   'release.next': { passage: 'tumbling-pass', across: 'response', down: 'area' },
 }
 
