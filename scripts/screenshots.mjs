@@ -157,8 +157,13 @@ const shots = [
     act: page => page.getByText(/As set now about/).waitFor({ timeout: 60_000 }),
   },
   { name: 'readiness', path: '/keep/readiness' },
-  { name: 'card-help-phone', path: '/set/cards/tollgate?unit=tsp-t1', viewport: PHONE, act: helped },
-  { name: 'card-phone', path: '/set/cards/pebble', viewport: PHONE, act: tick(2) },
+  {
+    name: 'card-phone',
+    beside: [
+      { path: '/set/cards/pebble', viewport: PHONE, act: tick(2) },
+      { path: '/set/cards/tollgate?unit=tsp-t1', viewport: PHONE, act: helped },
+    ],
+  },
   // Last: the body it adds would stand in all the others.
   { name: 'body-editor', path: '/name/bodies/stilt/edit', before: beginStilt, act: author },
 ]
