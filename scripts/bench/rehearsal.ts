@@ -2,6 +2,7 @@ import { PASSAGES } from '../../src/core/rehearsal/passages'
 import { prepare, rehearse } from '../../src/core/rehearsal/rehearse'
 import { manyRuns, sweep } from '../../src/core/rehearsal/runs'
 import { ASSUMED, type SetUp } from '../../src/core/rehearsal/set-up'
+import { plainRun } from '../../test/fixtures/rehearsal'
 import { figure } from './record'
 
 const SET_UP: SetUp = {
@@ -35,6 +36,9 @@ export const benchRehearsal = (): void => {
   console.log(
     `  2,000 passages of ${p.steps} looks: ${figure('rehearse-2000', many, 1000)}, ${((2000 * p.steps) / many / 1000).toFixed(1)} million looks a second`,
   )
+  began = performance.now()
+  for (let i = 0; i < 100; i++) plainRun(passage, SET_UP, i)
+  console.log(`  the plain model takes ${((performance.now() - began) / 100 / (many / 2000)).toFixed(1)} times as long`)
   began = performance.now()
   const cells = [...sweep(passage, SET_UP, 'hold', 'response', 200)].length
   console.log(

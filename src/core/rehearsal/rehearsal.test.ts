@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { defocusBlurMm } from '../optics/defocus'
 import { damped, gainsFor, LOOK_SECONDS, takenUp } from './filter'
 import { PASSAGES } from './passages'
-import { blurBy, emptyTrace, prepare, rehearse } from './rehearse'
+import { plainRun } from '../../../test/fixtures/rehearsal'
+import { blurBy, emptyTrace, prepare, rehearse, STATES } from './rehearse'
 import { differenceOf, manyRuns, type Summary, summaryOf, sweep, SWEEPS } from './runs'
 import { type Passage, passageSchema, pathOf } from './scene'
 import { ASSUMED, HAND_FIGURES, type SetUp, setUpOf } from './set-up'
@@ -123,6 +124,33 @@ describe('a frame', () => {
   })
 })
 
+describe('a run', () => {
+  it('agrees frame by frame with the model written down a second time, plainly', () => {
+    const setUps: readonly Partial<SetUp>[] = [
+      {},
+      { school: 'shutter-start', hands: 'first-month', waits: 'focus' },
+      { isCameraPicking: true, areaWidth: 1, areaHeight: 1, waits: 'balanced', isSearching: false },
+      { finds: 'whole-frame', school: 'two-thumbs', holdSeconds: 0.1, isFollowing: true },
+      { finds: 'inside-area', isFocusingBetween: false, farLimit: 0.03, response: 0.9 },
+    ]
+    let frames = 0
+    for (const passage of PASSAGES)
+      for (const more of setUps) {
+        const setUp = { ...SET_UP, focalMm: 85, ...more }
+        const p = prepare(passage, setUp)
+        for (let seed = 1; seed <= 4; seed++) {
+          const trace = emptyTrace(p)
+          rehearse(p, seed, trace)
+          const plain = plainRun(passage, setUp, seed)
+          expect(trace.frames, `${passage.name}, seed ${seed}`).toEqual(plain.frames)
+          expect([...trace.state].map(s => STATES[s])).toEqual(plain.states)
+          frames += plain.frames.length
+        }
+      }
+    expect(frames).toBeGreaterThan(10_000)
+  })
+})
+
 // Directions are common practice, no published source.
 describe('what is known to happen, happens', () => {
   it('a subject at constant speed and a drive without limits are always sharp', () => {
@@ -187,6 +215,12 @@ describe('what is known to happen, happens', () => {
     })
     // On a sudden stop a slow filter overshoots for longer.
     expectMore(of(stop, { response: 0.6 }), of(stop, { response: 0.3 }))
+  })
+
+  it('a body that does not focus between frames loses what comes closer', () => {
+    expectMore(of({}), of({}, { isFocusingBetween: false }))
+    const still = subject({ path: [{ at: 0, metres: 20 }] })
+    expect(of(still, { isFocusingBetween: false }).share).toBeGreaterThan(0.8)
   })
 
   it('focus priority costs frames', () => {

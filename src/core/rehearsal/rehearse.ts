@@ -49,6 +49,8 @@ export interface Prepared {
 const CAPTURE_SHARE = 0.06
 /** What covers so much of the area is what it sees. @source from memory */
 const COVERED = 0.3
+/** It is aimed at for so long before the first frame, in seconds. @source from memory */
+const AIM_SECONDS = 0.4
 /** A subject whose distances are within this ratio hardly moves: a thumb taps and lets go. @source from memory */
 const CALM = 1.06
 /** And taps again after so long, in seconds. @source from memory */
@@ -239,7 +241,7 @@ export const rehearse = (p: Prepared, seed: number, into?: Trace): Run => {
   let speed = 0
   let isTracking = false
   let sweep = 1
-  let due = 0
+  let due = AIM_SECONDS / LOOK_SECONDS
   let waited = 0
   let lastOn = -1
   let seenCrossing = 0
@@ -273,6 +275,8 @@ export const rehearse = (p: Prepared, seed: number, into?: Trace): Run => {
     if (front === 0 && isFrozen && clearFor >= reactSteps && (!isCalm || frozenFor >= againSteps)) {
       isFrozen = false
       found = 0
+      // What was believed of its speed is old by now, unless it hardly moves.
+      isTracking = isTracking && isCalm
     }
     frozenFor = isFrozen ? frozenFor + 1 : 0
 
@@ -290,7 +294,7 @@ export const rehearse = (p: Prepared, seed: number, into?: Trace): Run => {
     // Of all in an area that the camera picks from the subject is the nearest, as long as nothing is in front.
     const isInArea = setUp.isCameraPicking ? covered > 0 : covered >= COVERED
     const seesSubject = !isBlocked && isWithinReach && (hasFound || isInArea)
-    const obstacle = isBlocked && crossed ? 1 / crossed.metres : 0
+    const obstacle = crossed ? 1 / crossed.metres : 0
     // Where the camera picks, the nearest thing in the area is picked.
     const isNearer =
       setUp.isCameraPicking &&
@@ -300,7 +304,8 @@ export const rehearse = (p: Prepared, seed: number, into?: Trace): Run => {
     const seen = isNearer || (isBlocked && crossed) ? ON_OBSTACLE : seesSubject ? ON_SUBJECT : ON_BACKGROUND
     const seesBackground = passage.background.contrast > 0.1 && blurOf(back, focus) < captureMm * 2
 
-    if (isFrozen) {
+    // A body that does not focus between frames stays where it was at the first.
+    if (isFrozen || (!setUp.isFocusingBetween && run.sharp + run.soft > 0)) {
       if (into) into.state[i] = FROZEN
     } else {
       if (seen === ON_SUBJECT) {

@@ -12,7 +12,7 @@ export const STATE_WORDS: Readonly<Record<StateName, string>> = {
   holding: 'holding through',
   'on-obstacle': 'jumped to what is in front',
   'on-background': 'on the background',
-  frozen: 'held by the thumb',
+  frozen: 'held where it was',
 }
 const STATE_TONES: Readonly<Record<StateName, string>> = {
   searching: 'missing',
