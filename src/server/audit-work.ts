@@ -11,13 +11,13 @@ import { contextFrom, refFrom, refText, relevantContext } from '@/core/standards
 import * as db from '@/db/audits'
 import { listVersions } from '@/db/standards'
 import { countCounts, listCounts, listTrials } from '@/db/trials'
-import { listUnitEvents } from '@/db/unit-events'
 import { type UnitRow, unitsEntered } from '@/db/units'
 import { share } from '@/pool/documents'
 import { formOf, listBodies, readBody, readStandard, type Revised, units } from './catalogue'
 import type { Body } from '@/core/bodies'
 import { resolveStored } from './concordance'
 import { database } from './database'
+import { readLives } from './lives'
 import { remember } from './remember'
 import { work } from './working'
 
@@ -35,12 +35,7 @@ const exchangedAt = (events: readonly UnitEvent[]): string => events.findLast(e 
 
 export const ownUnits = async (plan: AuditPlan): Promise<readonly OwnUnit[]> => {
   const at = await database()
-  const [all, events, entered, bodies] = await Promise.all([
-    units(),
-    listUnitEvents(at),
-    unitsEntered(at),
-    listBodies(),
-  ])
+  const [all, lives, entered, bodies] = await Promise.all([units(), readLives(at), unitsEntered(at), listBodies()])
   const revisions = new Map(bodies.map(b => [b.id, b.revision]))
   const own = await Promise.all(
     all.map(async (row): Promise<OwnUnit[]> => {
@@ -48,7 +43,7 @@ export const ownUnits = async (plan: AuditPlan): Promise<readonly OwnUnit[]> => 
       if (row.body_id === null || revision === undefined) return []
       const body = await readBody(row.body_id, revision)
       const form = formOf(body, row.firmware)
-      const life = events.get(row.id) ?? []
+      const life = lives.eventsOf(row.id)
       const came = entered.get(row.id) ?? ''
       const exchanged = exchangedAt(life)
       return [

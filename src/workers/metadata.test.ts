@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import sharp from 'sharp'
-import { withExif, type Written } from '../../test/fixtures/made/exif'
+import { tiffOf, withExif, type Written } from '../../test/fixtures/made/exif'
 import { allFields, ordinaryPicture } from './metadata'
 import { type NotesReader, openNotesReader } from './notes'
 
@@ -58,6 +58,29 @@ describe('the standard fields', () => {
   it('say nothing of a time that was never set, or that is not in the calendar', async () => {
     for (const taken of ['0000:00:00 00:00:00', '2026:13:40 14:05:22', '2026:02:30 10:00:00', 'yesterday'])
       expect((await ordinaryPicture(picture({ taken }))).at).toBeUndefined()
+  })
+
+  it('are found in other kinds of pictures as well, by both readers', async () => {
+    const exif = {
+      IFD0: { Make: 'Aurelle', Model: 'Sorrel' },
+      IFD2: { DateTimeOriginal: '2026:10:09 14:05:22', FNumber: '40/10' },
+    }
+    const grey = () => sharp({ create: { width: 64, height: 48, channels: 3, background: '#777' } }).withExif(exif)
+    const kinds = {
+      tiff: tiffOf({ ...FESTIVAL, fNumber: 4, offset: undefined, hundredths: undefined }),
+      avif: await grey().avif({ effort: 0 }).toBuffer(),
+      webp: await grey().webp().toBuffer(),
+    }
+    for (const [kind, bytes] of Object.entries(kinds)) {
+      const made = new File([bytes as BlobPart], `A.${kind.toUpperCase()}`)
+      expect(await ordinaryPicture(made, () => 0), kind).toMatchObject({
+        file: `A.${kind.toUpperCase()}`,
+        model: 'Sorrel',
+        fNumber: 4,
+        at: '2026-10-09T14:05:22.000Z',
+      })
+      expect(await notesOf(made), kind).toMatchObject({ 'IFD0:Model': 'Sorrel' })
+    }
   })
 
   it('let a file that is no picture keep its name', async () => {

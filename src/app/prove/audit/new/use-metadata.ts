@@ -44,6 +44,20 @@ export const useMetadata = (wanted: readonly string[]) => {
     all.current = next
     setTaken(next)
   }
+  /** Says how far it is, and shows what was read by then, no more often than a person can see. */
+  const teller = (what: Progress['what'], of: number, show: () => void) => {
+    let done = 0
+    let said = 0
+    setProgress({ what, done, of })
+    return (more: number) => {
+      done += more
+      if (Date.now() - said < SAY_EVERY_MS && done < of) return
+      said = Date.now()
+      setProgress({ what, done, of })
+      show()
+    }
+  }
+
   const add = (files: readonly File[]): Promise<void> =>
     during(async signal => {
       const problems: string[] = []
@@ -53,51 +67,34 @@ export const useMetadata = (wanted: readonly string[]) => {
         if (read.ok) for (const picture of read.value) fresh.push({ picture, file: undefined, hasNotes: true })
         else problems.push(...read.problems.map(problemWords))
       }
-      const pictures = files.filter(f => !isTable(f))
       const show = () => {
         const known = new Set(all.current.map(idOf))
         const added = fresh.splice(0).filter(t => !known.has(idOf(t)) && known.add(idOf(t)))
-        const room = MOST_PICTURES - all.current.length
+        const room = Math.max(0, MOST_PICTURES - all.current.length)
         if (added.length > room)
           problems.push(`One audit holds ${MOST_PICTURES} pictures; ${added.length - room} were left out.`)
-        put([...all.current, ...added.slice(0, Math.max(0, room))])
-      }
-      let read = 0
-      let said = 0
-      const say = (what: Progress['what'], of: number) => {
-        if (Date.now() - said < SAY_EVERY_MS && read < of) return false
-        said = Date.now()
-        setProgress({ what, done: read, of })
-        return true
+        put([...all.current, ...added.slice(0, room)])
       }
       show()
-      if (pictures.length > 0) setProgress({ what: 'pictures', done: 0, of: pictures.length })
+      const pictures = files.filter(f => !isTable(f))
+      let read = 0
+      const tell = teller('pictures', pictures.length, show)
       await readOrdinary(
         pictures,
         some => {
           for (const picture of some) fresh.push({ picture, file: pictures[read++], hasNotes: false })
-          if (say('pictures', pictures.length)) show()
+          tell(some.length)
         },
         signal,
       ).finally(show)
       if (problems.length > 0) setTrouble(problems.slice(0, 8).join('\n'))
-      await notes(
-        signal,
-        say,
-        () => read++,
-        () => (read = 0),
-      )
+      await readOwnFields(signal)
     })
 
-  const notes = async (
-    signal: AbortSignal,
-    say: (what: Progress['what'], of: number) => boolean,
-    count: () => void,
-    begin: () => void,
-  ): Promise<void> => {
+  /** The makers' own fields of those pictures that still lack them. */
+  const readOwnFields = async (signal: AbortSignal): Promise<void> => {
     const left = all.current.flatMap((t, i) => (t.file && !t.hasNotes ? [{ file: t.file, i }] : []))
     if (wanted.length === 0 || left.length === 0) return
-    begin()
     const found = new Map<number, Picture['fields']>()
     const show = () => {
       put(
@@ -108,15 +105,14 @@ export const useMetadata = (wanted: readonly string[]) => {
       )
       found.clear()
     }
-    setProgress({ what: 'notes', done: 0, of: left.length })
+    const tell = teller('notes', left.length, show)
     await readNotes(
       left.map(l => l.file),
       wanted,
       (fields, n) => {
         const at = left[n]?.i
         if (at !== undefined) found.set(at, Object.fromEntries(fields))
-        count()
-        if (say('notes', left.length)) show()
+        tell(1)
       },
       signal,
     ).finally(show)
