@@ -8,6 +8,7 @@ import type { Level } from '@/core/standards'
 import type { AlternativeView, ExplanationView } from '@/server/explanation'
 import { FalseFriends } from '@/ui/FalseFriends'
 import { NearestWays } from '@/ui/NearestWays'
+import { SeeIt } from '@/ui/SeeIt'
 import { DeskAnswer } from '@/ui/optics/DeskAnswer'
 import { AlignmentMark } from '@/ui/AlignmentMark'
 import { Eyebrow, Facts, MenuPath, PlainList } from '@/ui/pieces'
@@ -40,7 +41,7 @@ export const Explanation = ({
       : { address: '/api/v1/explanations', method: 'POST', content: { ...asked, level } },
   )
   if (problem) return <Alert severity="error">{problem}</Alert>
-  if (value) return <ExplanationContent explanation={value} />
+  if (value) return <ExplanationContent explanation={value} dimension={cell.dimension} />
   return (
     <Box aria-busy>
       <Skeleton width="60%" />
@@ -50,7 +51,7 @@ export const Explanation = ({
   )
 }
 
-const ExplanationContent = ({ explanation: e }: { explanation: ExplanationView }) => {
+const ExplanationContent = ({ explanation: e, dimension }: { explanation: ExplanationView; dimension: string }) => {
   const nearest = e.alternatives.find(a => a.better)
   return (
     <Box>
@@ -76,6 +77,7 @@ const ExplanationContent = ({ explanation: e }: { explanation: ExplanationView }
         </Typography>
       )}
       <NearestWays ways={e.ways.slice(0, 2)} />
+      <SeeIt dimensionId={dimension} more={{ body: e.body.id }} />
       {e.optics && <DeskAnswer question={e.optics.question} change={e.optics.scene} on={e.body.id} />}
       {e.friends.length > 0 && (
         <Box sx={{ mt: 1 }}>

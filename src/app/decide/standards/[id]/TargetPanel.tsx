@@ -7,6 +7,7 @@ import {
   type Context,
   type Layer,
   layered,
+  refText,
   relaxesMust,
   type Standard,
   type Target,
@@ -19,10 +20,10 @@ import type { Position } from '@/core/vocabulary/values'
 import { inSentence, toleranceWords, valueWords } from '@/core/vocabulary/words'
 import type { Draft } from '@/ui/draft/draft'
 import { Eyebrow, Wrap } from '@/ui/pieces'
+import { SeeIt } from '@/ui/SeeIt'
 import { startingValue, ValueEditor } from '@/ui/kinds'
 import { CommentList } from './CommentList'
 import { OwnTrials } from './OwnTrials'
-import { SeeIt } from './SeeIt'
 import type { Comments } from './use-comments'
 import { WhoCan } from './WhoCan'
 import { WrittenField } from '@/ui/WrittenField'
@@ -127,7 +128,7 @@ export const TargetPanel = ({
       {shown && <Drawn d={d} value={shown.value} home={home} onValue={change} onHome={own ? moveHome : undefined} />}
       {shown && <WhoCan standard={asked} context={context} dimensionId={dimensionId} bodies={bodies} />}
       <OwnTrials dimensionId={dimensionId} />
-      <SeeIt dimensionId={dimensionId} standard={standard} />
+      <SeeIt dimensionId={dimensionId} more={{ standard: refText({ id: standard.id, version: standard.version }) }} />
       {own && edit ? (
         <>
           <ValueEditor d={d} value={own.value} onChange={v => change?.(v)} />

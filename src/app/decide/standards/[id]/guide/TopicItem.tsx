@@ -8,6 +8,7 @@ import { type MindChange } from '@/core/guide/mind'
 import type { TopicId } from '@/core/guide/schools'
 import type { Standard } from '@/core/standards'
 import { dimension } from '@/core/vocabulary/dimensions'
+import { SeeIt } from '@/ui/SeeIt'
 import { inSentence, valueWords } from '@/core/vocabulary/words'
 import type { Draft } from '@/ui/draft/draft'
 import { Eyebrow } from '@/ui/pieces'
@@ -60,6 +61,7 @@ const ProposalItem = ({ proposal: p, isFirst, ...taking }: Taking & { proposal: 
       </Typography>
       <Typography variant="body2">{p.reason}</Typography>
       {isFirst && <Why proposal={p} />}
+      {isFirst && p.targets[0] && <SeeIt dimensionId={p.targets[0].dimension} more={{}} />}
     </Box>
     <TakeButton proposal={p} isFirst={isFirst} {...taking} />
   </Box>

@@ -1,8 +1,7 @@
 'use client'
 
 import { Typography } from '@mui/material'
-import { refText, type Standard } from '@/core/standards'
-import { KeptLink } from '@/ui/links'
+import { KeptLink } from './links'
 
 /** Scenes in which a target shows what it does, and the settings that are turned around it. */
 const SEEN: Readonly<Record<string, { readonly passage: string; readonly across: string; readonly down: string }>> = {
@@ -16,16 +15,13 @@ const SEEN: Readonly<Record<string, { readonly passage: string; readonly across:
   'release.next': { passage: 'tumbling-pass', across: 'response', down: 'area' },
 }
 
-/** Leads from a target to a passage in which it can be seen. */
-export const SeeIt = ({ dimensionId, standard }: { dimensionId: string; standard: Standard }) => {
-  const more = SEEN[dimensionId]
+/** Leads from a dimension to a passage in which it can be seen; nothing where no scene shows it. */
+export const SeeIt = ({ dimensionId, more }: { dimensionId: string; more: Readonly<Record<string, string>> }) => {
+  const seen = SEEN[dimensionId]
   return (
-    more && (
+    seen && (
       <Typography variant="body2">
-        <KeptLink
-          to="/practise/rehearsal"
-          more={{ ...more, standard: refText({ id: standard.id, version: standard.version }) }}
-        >
+        <KeptLink to="/practise/rehearsal" more={{ ...seen, ...more }}>
           See it in a rehearsal
         </KeptLink>
       </Typography>
