@@ -7,12 +7,12 @@ import { work } from './working'
 
 /** An audit in words, for the screen and for paper. */
 
-export const WHY_LEFT_OUT: Readonly<Record<LeftOut['why'], string>> = {
-  'no-time': 'say no time',
-  'in-the-future': 'are from the future by the camera’s clock',
-  'before-it-was-here': 'are from before this camera was here',
-  whose: 'are of a camera that is not told',
-  'no-scene': 'belong to no scene; what they show is known, and held against nothing',
+const WHY_LEFT_OUT: Readonly<Record<LeftOut['why'], string>> = {
+  'no-time': 'without a time',
+  'in-the-future': 'from the future by the camera’s clock',
+  'before-it-was-here': 'from before this camera was here',
+  whose: 'of a camera that nobody told',
+  'no-scene': 'outside every scene: what is shown is known, and held against nothing',
 }
 
 const tagOf = (view: AuditView, of: string): string =>

@@ -21,7 +21,12 @@ export const SeeIt = ({ dimensionId, more }: { dimensionId: string; more: Readon
   return (
     seen && (
       <Typography variant="body2">
-        <KeptLink to="/practise/rehearsal" more={{ ...seen, ...more }}>
+        {/* High enough for a thumb, whatever stands above and below. */}
+        <KeptLink
+          to="/practise/rehearsal"
+          more={{ ...seen, ...more }}
+          style={{ display: 'inline-block', paddingBlock: 6 }}
+        >
           See it in a rehearsal
         </KeptLink>
       </Typography>

@@ -152,9 +152,7 @@ test('a table of metadata does as well, and what is no picture says so without s
   await expect(
     page.getByRole('heading', { name: 'TSP-S2 drifted: Grip says Grip 2 of 7, not Grip 5 of 7' }),
   ).toBeVisible()
-  await expect(
-    page.getByText(/1 picture are of a camera|1 picture of|One camera is nobody’s here/).first(),
-  ).toBeVisible()
+  await expect(page.getByText(/One camera is nobody’s here/).first()).toBeVisible()
   await expect(page.getByText(/\(T_3\.JPG\), in 2 of 4 pictures/)).toBeVisible()
 })
 

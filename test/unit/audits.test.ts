@@ -133,7 +133,7 @@ describe('what pictures show', () => {
     const id = await save([picture('a.jpg', hoursAgo(1), 2, { serial: 'BORROWED' })])
     const before = await readAudit(id)
     expect(before.audit.units).toEqual([])
-    expect(leftOutWords(before)[0]).toContain('are of a camera that is not told (a.jpg)')
+    expect(leftOutWords(before)[0]).toContain('1 picture of a camera that nobody told (a.jpg)')
     const key = before.audit.cameras[0]?.key ?? ''
     await saveAuditPlan(id, { plan: { ...PLAN, whose: { [key]: 'tsp-s1' } }, revision: 1 }, by('imelda-frost'))
     expect((await readAudit(id)).audit.units).toMatchObject([{ unit: 'tsp-s1', pictures: 1 }])
