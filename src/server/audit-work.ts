@@ -18,6 +18,7 @@ import type { Body } from '@/core/bodies'
 import { resolveStored } from './concordance'
 import { database } from './database'
 import { readLives } from './lives'
+import { RequestError } from './problems'
 import { remember } from './remember'
 import { work } from './working'
 
@@ -91,10 +92,15 @@ const standardAt = async (ref: string, time: string | undefined) => {
   return { standard, told }
 }
 
-/** Each scene with what its standard wanted of each unit that may have taken pictures. */
+/**
+ * Each scene with what its standard wanted of each unit that may have taken pictures.
+ *
+ * @param failed gets the tags of those that could not be reckoned
+ */
 const scenesOf = async (
   { plan, summary }: db.AuditRow,
   used: readonly OwnUnit[],
+  failed: Set<string>,
 ): Promise<readonly { readonly scene: AuditedScene; readonly told: SceneStandard }[]> =>
   Promise.all(
     plan.scenes.map(async ({ name, from, until, moves, standard: ref, for: context }) => {
@@ -106,7 +112,10 @@ const scenesOf = async (
           const found = await resolveStored(
             { body: u.body, standard, firmware: u.row.firmware, context: asked },
             known,
-          ).catch(() => undefined)
+          ).catch(() => {
+            failed.add(u.tag)
+            return undefined
+          })
           const turned = found ? askedOf(u.form, found) : []
           return [u.id, Object.fromEntries(turned.map(s => [s, found?.state[s] ?? '']))] as const
         }),
@@ -179,12 +188,22 @@ const judgedPictures = async (used: readonly OwnUnit[]): Promise<Readonly<Record
   return found
 }
 
+/** Cameras times scenes: each has to be reckoned by its standard. */
+const MOST_RECKONED = 600
+
 export const worked = remember<ReturnType<typeof workOut>>('audits', 30)
 
 export const workOut = async (row: db.AuditRow, own: readonly OwnUnit[], now: string) => {
   const cameras: readonly Identified[] = identified(row.summary.cameras, own, row.plan.whose)
   const used = own.filter(u => cameras.some(c => c.whose.is === 'unit' && c.whose.unit === u.id))
-  const scenes = await scenesOf(row, used)
+  if (used.length * row.plan.scenes.length > MOST_RECKONED)
+    throw new RequestError(
+      422,
+      'Too much at once',
+      `${used.length} cameras in ${row.plan.scenes.length} scenes are more than one audit reckons (${MOST_RECKONED} together). Make two of it.`,
+    )
+  const failed = new Set<string>()
+  const scenes = await scenesOf(row, used, failed)
   const { audit, findings, examples } = await work('audited', {
     pictures: await db.readPictures(await database(), row.id),
     units: own.map(({ id, tag, serial, maker, model, since, entered, form }) => ({
@@ -209,6 +228,7 @@ export const workOut = async (row: db.AuditRow, own: readonly OwnUnit[], now: st
     audit,
     findings,
     examples,
+    failed: [...failed],
     standards: scenes.map(s => s.told),
     names: Object.fromEntries(
       own.filter(u => spoken.has(u.id)).map(u => [u.id, namesOf(u, spoken.get(u.id) ?? new Set())]),

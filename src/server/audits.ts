@@ -101,6 +101,8 @@ export interface AuditView {
   readonly standards: readonly SceneStandard[]
   readonly audit: Audit
   readonly findings: readonly Finding[]
+  /** Cameras of which nobody could reckon what they should have been set to: they are held against nothing. */
+  readonly failed: readonly string[]
   /** By unit: what it and its settings are called. */
   readonly names: Readonly<Record<string, UnitNames>>
   readonly learned: readonly Learned[]

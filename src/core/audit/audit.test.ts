@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { tinyBody } from '../../../test/fixtures/tiny-body'
 import { demoAudit, demoShootings, festivalStart } from '../../demo/audit'
 import { type Body, bodyAt, checkBody, factoryState, withEvidence } from '../bodies'
+import { random } from '../numeric/random'
 import { askedOf, resolve } from '../resolve'
 import { type Audit, type AuditAsked, auditOf } from './audit'
 import { burstsOf, followedIn } from './bursts'
@@ -112,22 +113,22 @@ describe('evidence in a profile', () => {
 describe('evidence by example', () => {
   const example = (option: string, fields: Picture['fields']) => ({ option, label: option, fields })
 
-  it('finds the one field of the notes that differs, and doubts what changes anyway', () => {
-    const { fields, sure } = fieldsThatDiffer([
-      example('loose', {
-        'Notes:Grip': '1',
-        'Exif:DateTimeOriginal': 'a',
-        'Notes:ShutterCount': '7',
-        'Notes:Same': 'x',
-      }),
-      example('firm', {
-        'Notes:Grip': '2',
-        'Exif:DateTimeOriginal': 'b',
-        'Notes:ShutterCount': '8',
-        'Notes:Same': 'x',
-      }),
-    ])
-    expect(sure).toBe('Notes:Grip')
+  const takes = (n: number, of: (i: number) => readonly [string, Picture['fields']]) =>
+    Array.from({ length: n }, (_, i) => example(...of(i)))
+
+  it('offers the one field of the notes that differs, doubts what changes anyway, and is not sure of two pictures', () => {
+    const { fields, sure, wants } = fieldsThatDiffer(
+      takes(2, i => [
+        i === 0 ? 'loose' : 'firm',
+        {
+          'Notes:Grip': String(i),
+          'Exif:DateTimeOriginal': `${i}`,
+          'Notes:ShutterCount': `${7 + i}`,
+          'Notes:Same': 'x',
+        },
+      ]),
+    )
+    expect([sure, wants]).toEqual([undefined, 2])
     expect(fields.map(f => [f.field, f.doubt !== undefined])).toEqual([
       ['Notes:Grip', false],
       ['Exif:DateTimeOriginal', true],
@@ -135,13 +136,29 @@ describe('evidence by example', () => {
     ])
   })
 
-  it('is not sure of two, and another example decides', () => {
-    const two = [
-      example('loose', { 'Notes:A': '1', 'Notes:B': '4' }),
-      example('firm', { 'Notes:A': '2', 'Notes:B': '5' }),
-    ]
-    expect(fieldsThatDiffer(two).sure).toBeUndefined()
-    expect(fieldsThatDiffer([...two, example('firm', { 'Notes:A': '2', 'Notes:B': '6' })]).sure).toBe('Notes:A')
+  it('is sure of the one that goes with the options in three pictures of each', () => {
+    const six = takes(6, i => [
+      i % 2 ? 'loose' : 'firm',
+      // One goes with the options, though it is named like what changes anyway; the others change by chance.
+      { 'Notes:AreaSize': i % 2 ? 'S' : 'M', 'Notes:Count': String(i), 'Notes:Seen': i === 3 ? 'b' : 'a' },
+    ])
+    expect(fieldsThatDiffer(six)).toMatchObject({ sure: 'Notes:AreaSize', wants: 0 })
+    // Nothing of it was written down: nothing is found, and nothing claimed.
+    const without = six.map(e => ({ ...e, fields: { 'Notes:Count': e.fields['Notes:Count'] ?? '' } }))
+    expect(fieldsThatDiffer(without)).toEqual({ fields: [], sure: undefined, wants: 0 })
+  })
+
+  it('takes chance for a setting hardly ever, also where the camera writes nothing of it', () => {
+    const chance = random(5)
+    const wrong = Array.from({ length: 400 }, () =>
+      fieldsThatDiffer(
+        takes(6, i => [
+          i % 2 ? 'loose' : 'firm',
+          Object.fromEntries(Array.from({ length: 30 }, (_, f) => [`Notes:F${f}`, String(chance.int(1, 2 + f))])),
+        ]),
+      ),
+    ).filter(f => f.sure !== undefined).length
+    expect(wrong / 400).toBeLessThan(0.12)
   })
 
   it('says nothing of pictures of one option, or where a field is missing in one', () => {

@@ -187,7 +187,7 @@ const silentFindings = ({ unit, told, untold, torn, pictures }: UnitAudit, n: Au
             ? `What ${n.unit(unit)} was set to cannot be read from its pictures`
             : `${counted(untold.length, 'setting', 'settings')} of ${n.unit(unit)} cannot be read from its pictures`,
         evidence: `${counted(pictures, 'picture', 'pictures')}; nothing says which field tells of ${some.join(', ')}${untold.length > some.length ? ' and more' : ''}.`,
-        change: 'Two pictures, taken with two options, are enough to find the field.',
+        change: 'Pictures taken with two options, three of each, find the field.',
         unit,
         setting: untold[0],
         does: 'evidence',

@@ -13,8 +13,17 @@ export interface Told {
 
 const plain = (text: string): string => text.trim().toLowerCase().replaceAll(/\s+/g, ' ')
 
-const holds = ({ sign, value }: Evidence, said: string): boolean => {
-  const [wanted, is] = [plain(value), plain(said)]
+/** Evidence as it is compared: its value made plain once, not for every picture. */
+interface Rule extends Evidence {
+  readonly wanted: string
+  /** A rule that names its group is about that group alone; in a table without groups, about the field. */
+  readonly group: string | undefined
+}
+
+const groupOf = (field: string): string | undefined =>
+  field.includes(':') ? field.slice(0, field.lastIndexOf(':')).toLowerCase() : undefined
+
+const holds = ({ sign, wanted }: Rule, is: string): boolean => {
   switch (sign) {
     case 'is':
       return is === wanted
@@ -29,31 +38,14 @@ const holds = ({ sign, value }: Evidence, said: string): boolean => {
   }
 }
 
-/** What a field says; a rule that names its group is about that group alone, in a table without groups about the field. */
-const saidIn = (fields: Picture['fields'], names: ReadonlyMap<string, readonly string[]>, field: string): string[] => {
-  const own = Object.hasOwn(fields, field) ? fields[field] : undefined
-  if (own !== undefined) return [own]
-  const isGrouped = field.includes(':')
-  return (names.get(bareName(field).toLowerCase()) ?? []).flatMap(key =>
-    isGrouped && key.includes(':') && key.toLowerCase() !== field.toLowerCase() ? [] : [fields[key] ?? ''],
-  )
-}
-
-const namesIn = (fields: Picture['fields']): ReadonlyMap<string, readonly string[]> => {
-  const names = new Map<string, string[]>()
-  for (const key of Object.keys(fields)) {
-    const name = bareName(key).toLowerCase()
-    names.set(name, [...(names.get(name) ?? []), key])
-  }
-  return names
-}
-
-const toldBy = (evidence: readonly Evidence[], fields: Picture['fields']): Told => {
-  const names = namesIn(fields)
+const toldBy = (rules: ReadonlyMap<string, readonly Rule[]>, telling: readonly (readonly [string, string])[]): Told => {
   const found = new Map<string, Set<string>>()
-  for (const e of evidence)
-    if (saidIn(fields, names, e.field).some(said => holds(e, said)))
-      found.set(e.setting, (found.get(e.setting) ?? new Set()).add(e.option))
+  for (const [field, said] of telling) {
+    const [is, group] = [plain(said), groupOf(field)]
+    for (const rule of rules.get(bareName(field).toLowerCase()) ?? [])
+      if ((rule.group === undefined || group === undefined || rule.group === group) && holds(rule, is))
+        found.set(rule.setting, (found.get(rule.setting) ?? new Set()).add(rule.option))
+  }
   const state: Record<string, string> = {}
   const torn: string[] = []
   for (const [setting, options] of found) {
@@ -67,13 +59,17 @@ const toldBy = (evidence: readonly Evidence[], fields: Picture['fields']): Told 
 /** Reads many pictures by the same evidence: most say what others said, and that is looked at once. */
 export const teller = (evidence: readonly Evidence[]): ((fields: Picture['fields']) => Told) => {
   const read = new Map<string, Told>()
-  const wanted = new Set(evidence.map(e => bareName(e.field).toLowerCase()))
+  const rules = new Map<string, Rule[]>()
+  for (const e of evidence) {
+    const name = bareName(e.field).toLowerCase()
+    rules.set(name, [...(rules.get(name) ?? []), { ...e, wanted: plain(e.value), group: groupOf(e.field) }])
+  }
   return fields => {
-    const telling = Object.entries(fields).filter(([key]) => wanted.has(bareName(key).toLowerCase()))
+    const telling = Object.entries(fields).filter(([key]) => rules.has(bareName(key).toLowerCase()))
     const key = JSON.stringify(telling)
     const known = read.get(key)
     if (known) return known
-    const told = toldBy(evidence, Object.fromEntries(telling))
+    const told = toldBy(rules, telling)
     read.set(key, told)
     return told
   }

@@ -74,6 +74,12 @@ export const AuditResult = ({
           say is left out until you tell whose it was, under “Scenes, clocks, cameras”.
         </Alert>
       )}
+      {view.failed.length > 0 && (
+        <Alert severity="warning" sx={{ mb: 1, maxWidth: 800 }}>
+          What {view.failed.join(', ')} should have been set to cannot be reckoned now; what is said here is without
+          them. Load the page again, or look at their bodies’ rules.
+        </Alert>
+      )}
       {later && (
         <Alert severity="info" sx={{ mb: 1, maxWidth: 800 }}>
           Version {later.version} of {later.name} was approved after these pictures were taken, and there was none

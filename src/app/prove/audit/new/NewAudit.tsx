@@ -115,7 +115,7 @@ export const NewAudit = ({
               <KeptLink to={`/name/bodies/${b.id}/evidence`}>{b.name}</KeptLink>
             </span>
           ))}
-          . Two pictures of each are enough to find out.
+          . A few pictures of each find it out.
         </Typography>
       )}
       {taken.length > 0 && (

@@ -22,6 +22,18 @@ const MOST = 40
 /** Fields that are shown before somebody asks for the rest. */
 const SHOWN = 6
 
+const picturesOfEach = (n: number): string => `${n} more ${n === 1 ? 'picture' : 'pictures'} of each option`
+
+/** What can be said of the fields that were found, and what would tell more. */
+const foundWords = (clear: number, wants: number): string => {
+  if (clear === 0)
+    return 'Only fields differ that change from picture to picture anyway: none of them is to be trusted without more examples.'
+  const more = wants > 0 ? ` ${picturesOfEach(wants)} would tell it from chance.` : ''
+  return clear === 1
+    ? `One field goes with the options.${more}`
+    : `${clear} fields go with the options.${more || ' More pictures leave fewer; or choose the one that reads right.'}`
+}
+
 /** Pictures taken with different options of one setting, and the fields in which they differ. */
 export const ByExample = ({
   setting,
@@ -60,8 +72,11 @@ export const ByExample = ({
       ).finally(() => setTaken([...taken, ...found]))
     })
   const labelOf = (id: string) => setting.options.find(o => o.id === id)?.label ?? id
-  const { fields, sure } = find(taken.map(t => ({ option: t.option, label: labelOf(t.option), fields: t.fields })))
+  const { fields, sure, wants } = find(
+    taken.map(t => ({ option: t.option, label: labelOf(t.option), fields: t.fields })),
+  )
   const shown = isAll ? fields : fields.filter((f, i) => f.doubt === undefined && i < SHOWN)
+  const clear = fields.filter(f => f.doubt === undefined)
   const silent = taken.filter(t => Object.keys(t.fields).length === 0)
   return (
     <Box sx={{ mt: 2 }}>
@@ -69,9 +84,9 @@ export const ByExample = ({
         <Reading progress={progress} onStop={stop} />
       ) : (
         <DropFiles
-          label={taken.length > 0 ? 'Add more pictures' : 'Choose two pictures or more'}
+          label={taken.length > 0 ? 'Add more pictures' : 'Choose the pictures'}
           accept="image/*,.heic,.heif,.avif,.tif,.tiff,.dng,.raw"
-          about={`One or more with each of at least two options of ${setting.label}, everything else as it was.`}
+          about={`Three with each of two options of ${setting.label} tell it from chance; everything else as it was.`}
           onFiles={files => void add(files)}
         />
       )}
@@ -115,13 +130,7 @@ export const ByExample = ({
       )}
       {fields.length > 0 && (
         <>
-          <Typography sx={{ maxWidth: 760 }}>
-            {sure === undefined
-              ? shown.length === 0
-                ? 'Only fields differ that change from picture to picture anyway: none of them is to be trusted without more examples.'
-                : 'Several fields differ. One more picture of each option leaves fewer; or choose the one that reads right.'
-              : 'One field differs that does not change anyway.'}
-          </Typography>
+          <Typography sx={{ maxWidth: 760 }}>{foundWords(clear.length, wants)}</Typography>
           <PlainList component="ul" sx={{ mt: 1, maxWidth: 860 }}>
             {shown.map(f => (
               <Box component="li" key={f.field} sx={{ py: 1, borderBottom: 1, borderColor: 'divider' }}>

@@ -35,9 +35,9 @@ export const EvidenceView = ({ profile, form, revision }: { profile: Body; form:
       </Typography>
       <Typography variant="h1">What its pictures tell</Typography>
       <Typography sx={{ mt: 0.5, mb: 1, maxWidth: 760 }}>
-        Cameras write how they were set into fields of their own, each maker in another way. Take two pictures with two
-        options of one setting, changing nothing else, and drop them here: the field that differs tells of it from then
-        on, and every audit reads it.
+        Cameras write how they were set into fields of their own, each maker in another way. Take pictures with two
+        options of one setting, three of each, changing nothing else, and drop them here: the field that goes with the
+        options tells of it from then on, and every audit reads it.
       </Typography>
       <Section title="Find a field by example">
         <Autocomplete
