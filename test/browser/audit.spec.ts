@@ -44,7 +44,7 @@ const picture = async (name: string, at: Date, nerve: number, more: Partial<Writ
 const drop = (page: Page, label: RegExp, files: Awaited<ReturnType<typeof picture>>[]) =>
   page.getByLabel(label).first().setInputFiles(files)
 
-test('a field is found by two pictures, a drift by more, and the unit falls out of Readiness', async ({
+test('a field is found by a few pictures, a drift by more, and the unit falls out of Readiness', async ({
   page,
   expectAccessible,
 }) => {
