@@ -1,6 +1,6 @@
 import { type Gains, gainsFor, LOOK_SECONDS } from './filter'
 import { type Passage, pathOf } from './scene'
-import { HAND_FIGURES, type SetUp } from './set-up'
+import { figuresOfHands, type SetUp } from './set-up'
 
 /**
  * One passage under one set-up: where the subject is, what the camera takes hold of, where the lens stands, and whether
@@ -82,7 +82,7 @@ export const prepare = (passage: Passage, setUp: SetUp): Prepared => {
     hasFace[i] = setUp.finds !== 'nothing' && isLit && face > 0 && face >= setUp.leastFace ? 1 : 0
     crossing[i] = 1 + passage.crossings.findIndex(c => t >= c.at && t < c.at + c.seconds)
   }
-  const hands = HAND_FIGURES[setUp.hands]
+  const hands = figuresOfHands(setUp.hands)
   const degreesAcross = (2 * Math.atan(sensorWidthMm / (2 * focalMm)) * 180) / Math.PI
   const spread = (hands.degrees * passage.subject.unsteady) / degreesAcross
   const aimKept = Math.exp(-LOOK_SECONDS / hands.seconds)
@@ -206,7 +206,7 @@ export const rehearse = (p: Prepared, seed: number, into?: Trace): Run => {
   const aim = new Chance(seed)
   const look = new Chance(seed ^ 0x9e3779b9)
   const will = new Chance(seed ^ 0x85ebca6b)
-  const hands = HAND_FIGURES[setUp.hands]
+  const hands = figuresOfHands(setUp.hands)
 
   const { focalMm, fNumber, areaWidth, areaHeight, driveSpeed, driveAcceleration, farLimit, nearLimit } = setUp
   const back = 1 / passage.background.metres

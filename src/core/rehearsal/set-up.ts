@@ -39,7 +39,18 @@ export interface SetUp {
   readonly focalMm: number
   readonly fNumber: number
   readonly school: SchoolId
-  readonly hands: Hands
+  /** Of a kind, or somebody's own as their drills measured them. */
+  readonly hands: Hands | HandFigures
+}
+
+export interface HandFigures {
+  /** How far the aim wanders, degrees (standard deviation). */
+  readonly degrees: number
+  /** How long it takes to come back, and to notice something. */
+  readonly seconds: number
+  readonly reaction: number
+  /** How often it does what it should, 0 to 1. */
+  readonly right: number
 }
 
 export const HANDS = ['first-month', 'practised', 'very-steady'] as const
@@ -51,16 +62,14 @@ export type Hands = (typeof HANDS)[number]
  *
  * @source from memory; a model that compares hands, measured on nobody
  */
-export const HAND_FIGURES: Readonly<
-  Record<
-    Hands,
-    { readonly degrees: number; readonly seconds: number; readonly reaction: number; readonly right: number }
-  >
-> = {
+export const HAND_FIGURES: Readonly<Record<Hands, HandFigures>> = {
   'first-month': { degrees: 1.1, seconds: 0.5, reaction: 0.45, right: 0.5 },
   practised: { degrees: 0.42, seconds: 0.5, reaction: 0.3, right: 0.85 },
   'very-steady': { degrees: 0.16, seconds: 0.5, reaction: 0.22, right: 0.95 },
 }
+
+export const figuresOfHands = (hands: SetUp['hands']): HandFigures =>
+  typeof hands === 'string' ? HAND_FIGURES[hands] : hands
 
 /** What a body does that nothing says. @source from memory; replaced by what the Bench measured where it did */
 export const ASSUMED = {
@@ -108,7 +117,7 @@ export const setUpOf = (
   means: Readonly<Record<string, NeutralValue>>,
   body: BodyFacts,
   lens: { readonly focalMm: number; readonly fNumber: number },
-  hands: Hands,
+  hands: SetUp['hands'],
   school: SchoolId,
 ): { readonly setUp: SetUp; readonly assumed: readonly string[] } => {
   const assumed: string[] = []
