@@ -41,6 +41,21 @@ const cardPages = new CacheFirst({
   plugins: [new ExpirationPlugin({ maxEntries: MOST_CARDS }), { handlerDidError: ({ request }) => instead(request) }],
 })
 
+let isForgetting = false
+/**
+ * Parts of builds that are gone leave the cache, the oldest first. Once for all that a page fetches together: bookkeeping
+ * for each of its parts, as an expiration plugin does it, takes a slow phone longer than the parts themselves.
+ */
+const forgetOldParts = async (): Promise<void> => {
+  if (isForgetting) return
+  isForgetting = true
+  await new Promise(done => setTimeout(done, 5000))
+  isForgetting = false
+  const cache = await caches.open(PARTS_CACHE)
+  const parts = await cache.keys()
+  await Promise.all(parts.slice(0, Math.max(0, parts.length - MOST_PARTS)).map(part => cache.delete(part)))
+}
+
 const serwist = new Serwist({
   skipWaiting: true,
   clientsClaim: true,
@@ -56,10 +71,7 @@ const serwist = new Serwist({
     },
     {
       matcher: ({ request, url, sameOrigin }) => sameOrigin && isKeptPart(url, request.destination),
-      handler: new CacheFirst({
-        cacheName: PARTS_CACHE,
-        plugins: [new ExpirationPlugin({ maxEntries: MOST_PARTS })],
-      }),
+      handler: new CacheFirst({ cacheName: PARTS_CACHE, plugins: [{ cacheDidUpdate: forgetOldParts }] }),
     },
   ],
 })
