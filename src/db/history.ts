@@ -7,7 +7,19 @@ import { putReceipt, type Receipt } from './received'
 export interface HistoryEntry {
   readonly personId: string | null
   readonly kind:
-    'person' | 'body' | 'lens' | 'unit' | 'standard' | 'card' | 'run' | 'lens test' | 'trial' | 'audit' | 'house'
+    | 'person'
+    | 'body'
+    | 'lens'
+    | 'unit'
+    | 'standard'
+    | 'card'
+    | 'run'
+    | 'lens test'
+    | 'trial'
+    | 'audit'
+    | 'course'
+    | 'class'
+    | 'house'
   readonly subject: string
   readonly what: string
   readonly before?: unknown

@@ -5,6 +5,7 @@ import type { Db } from '../db/connection'
 import { saveBody, saveLens } from '../db/documents'
 import { addLensTest, listLensTests } from '../db/lens-tests'
 import { addTrial, listTrials } from '../db/trials'
+import { seedPractice } from './practice'
 import { demoTrials } from './trials'
 import { camerasIn } from '../core/audit/whose'
 import { addAudit, listAudits } from '../db/audits'
@@ -98,6 +99,7 @@ export const seedDemo = async (db: Db, at: string): Promise<void> => {
     }
     await addAudit(db, plan, { summary, pictures: JSON.stringify(pictures) }, { at, personId: slug('Ottoline Marsh') })
   }
+  await seedPractice(db, at)
   if ((await listUnitEvents(db)).size > 0) return
   for (const { life, events } of lives())
     for (const event of events)

@@ -1,4 +1,5 @@
 import { type LensTest, parseLensTest } from '../core/lens-tests/schema'
+import { type Course, parseCourse } from '../core/course/course'
 import { parseRun, type Run } from '../core/scales/run'
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
@@ -180,3 +181,20 @@ export const demoLensTests = (): readonly DemoLensTest[] =>
   })
 
 export const demoCarries = (): Readonly<Record<string, readonly string[]>> => data('carries.json')
+
+/** Six who learn at Quayside in the evening, each with the body they bring. */
+export interface DemoStudent {
+  readonly name: string
+  readonly body: string
+  /** How far they are: lessons passed, and how their tries go. */
+  readonly passed: number
+  readonly reaction: number
+}
+
+export const demoStudents = (): readonly DemoStudent[] => data('students.json')
+
+export const demoCourse = (): Course => {
+  const parsed = parseCourse(data('course.json'), 'course.json')
+  if (!parsed.ok) throw new Error(parsed.problems.map(problemWords).join('\n'))
+  return parsed.value
+}

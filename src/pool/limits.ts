@@ -44,6 +44,7 @@ export const LIMITS: Readonly<Record<TaskName, Limit>> = {
   standardSheet: file(30),
   targetSheet: file(30),
   auditSheet: file(30),
+  classHandout: file(30),
 }
 
 /** Memory of one worker; a task that needs more ends, and nothing else. */

@@ -1,5 +1,6 @@
 import type { cardSheets } from './paper/card-paper'
 import type { auditSheet } from './paper/audit-sheet'
+import type { classHandout } from './paper/class-handout'
 import type { targetSheet } from './paper/target-sheet'
 import type { standardSheet } from './paper/standard-sheet'
 import { backUpByRule } from '@/db/backups'
@@ -30,6 +31,8 @@ const lazily = {
     (await import('./paper/standard-sheet')).standardSheet(input),
   auditSheet: async (input: Parameters<typeof auditSheet>[0]) =>
     (await import('./paper/audit-sheet')).auditSheet(input),
+  classHandout: async (input: Parameters<typeof classHandout>[0]) =>
+    (await import('./paper/class-handout')).classHandout(input),
   targetSheet: async (input: Parameters<typeof targetSheet>[0]) =>
     (await import('./paper/target-sheet')).targetSheet(input),
 }

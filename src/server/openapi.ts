@@ -17,6 +17,7 @@ import {
   single,
   change,
 } from './openapi-parts'
+import { practisePaths, practiseSchemas } from './openapi-practise'
 import { standardPaths, standardSchemas } from './openapi-standards'
 import { QUESTIONS } from '@/core/optics/answers/answer'
 import * as queries from './queries'
@@ -155,6 +156,7 @@ export const openApiDocument = () => ({
       },
     },
     ...standardPaths,
+    ...practisePaths,
     '/api/v1/resolve': {
       post: {
         summary: 'Resolves a standard on bodies, all of them in the request; stores nothing',
@@ -437,6 +439,7 @@ export const openApiDocument = () => ({
       Undone: changeSchema(queries.undoneSchema, 'Undone'),
       Interval: changeSchema(queries.intervalSchema, 'Interval'),
       ...standardSchemas,
+      ...practiseSchemas,
       ResolveRequest: schemaOf(resolveRequestSchema, 'ResolveRequest'),
       Tick: changeSchema(queries.tickSchema, 'Tick'),
       Person: changeSchema(queries.personSchema, 'Person'),

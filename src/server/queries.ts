@@ -1,5 +1,6 @@
 import * as v from 'valibot'
 import { auditPlanSchema } from '@/core/audit/plan'
+import { trySchema } from '@/core/drills/drills'
 import { countSchema, noteSchema } from '@/core/evidence/trial'
 import { QUESTIONS } from '@/core/optics/answers/answer'
 import { partialSceneSchema } from '@/core/optics/scene'
@@ -189,6 +190,66 @@ export const countPassSchema = v.strictObject({ ...late, count: countSchema, isT
 /** The standard in whose draft a finding is written. */
 export const writeFindingSchema = v.strictObject({ standard: id })
 export const noteBlockSchema = v.strictObject({ ...late, note: noteSchema })
+/** A try of a drill, kept under the name of whoever sends it. */
+export const saveTrySchema = v.strictObject({ ...late, tried: trySchema })
+export const triesQuerySchema = v.object({ person: id })
+/** What to ask somebody now: about a body, by what a standard makes of its keys. */
+export const questionsQuerySchema = v.object({
+  about: v.picklist(['which-key', 'called']),
+  body: id,
+  standard: v.optional(id),
+  person: v.optional(id),
+  before: v.optional(v.picklist(['', 'job']), ''),
+})
+/** An answer to a question of a drill. */
+export const answerQuestionSchema = v.strictObject({
+  ...late,
+  question: v.pipe(v.string(), v.minLength(1), v.maxLength(200)),
+  isRight: v.boolean(),
+  seconds: v.pipe(v.number(), v.minValue(0), v.maxValue(3600)),
+  answered: v.pipe(v.string(), v.isoTimestamp()),
+})
+/** A course as its exchange format has it, and the revision it was edited from; 0 for a new one. */
+export const saveCourseSchema = v.strictObject({
+  document: v.unknown(),
+  revision: v.pipe(v.number(), v.integer(), v.minValue(0)),
+})
+/** A course from a file. */
+export const importCourseSchema = v.strictObject({ document: v.unknown() })
+export const newClassSchema = v.strictObject({
+  name: v.pipe(v.string(), v.trim(), v.minLength(1, 'expected a name'), v.maxLength(80)),
+  course: id,
+  teacher: v.optional(id),
+})
+/** Somebody joins a class, comes with another body, or leaves. */
+export const classStudentSchema = v.strictObject({
+  student: id,
+  body: v.optional(id),
+  isLeaving: v.optional(v.literal(true)),
+})
+const markId = v.pipe(v.string(), v.regex(/^[\w-]{4,40}$/, 'expected letters, digits, - and _'))
+/** What passes a lesson besides its drill, or is taken back. */
+export const classMarkSchema = v.strictObject({
+  ...late,
+  id: markId,
+  student: id,
+  mark: v.optional(
+    v.variant('kind', [
+      v.strictObject({ kind: v.literal('word'), lesson: id }),
+      v.pipe(
+        v.strictObject({
+          kind: v.literal('count'),
+          lesson: id,
+          sharp: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(1000)),
+          of: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(1000)),
+        }),
+        v.check(m => m.sharp <= m.of, 'expected no more sharp ones than passes'),
+      ),
+    ]),
+  ),
+  isTakenBack: v.optional(v.literal(true)),
+})
+export const handoutQuerySchema = v.object({ body: id, paper: v.optional(v.picklist(['a4', 'letter']), 'a4') })
 /** A sheet to print: on which paper, and for which focal length its distance is told. */
 export const printSheetSchema = v.object({
   paper: v.optional(v.picklist(['a4', 'letter']), 'a4'),

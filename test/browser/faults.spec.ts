@@ -16,6 +16,8 @@ const EXISTING = {
   'lens-tests': '1',
   trials: '1',
   audits: '1',
+  courses: 'evening-class',
+  classes: '1',
 }
 
 const sendTick = (server: TestServer, step: string) =>

@@ -11,7 +11,7 @@ import { curveOf, heldMinutes, meets, restSeconds, standingOf, type Try } from '
 import { handsOf } from './hands'
 import { afterAnswer, type Memory, toAsk } from './memory'
 import { padsOf } from './pad'
-import { keyQuestions, wordQuestions } from './questions'
+import { keyQuestions, ownQuestions, wordQuestions } from './questions'
 import { anyRows, menuTreeOf, raceFigures } from './race'
 import { angleToThird, judgeTurn, type Portrait, sharpInFront, type TurnEvent, type TurnSample } from './recompose'
 import { type AimSample, steadiness } from './track'
@@ -213,6 +213,7 @@ describe('questions between the bodies somebody carries', () => {
   const inHand = bodies.map(body => ({ body, keys: todayOf(body, factoryState(body)) }))
   const all = [
     ...keyQuestions(inHand),
+    ...bodies.flatMap(ownQuestions),
     ...bodies.flatMap(a => bodies.filter(b => b !== a).flatMap(b => wordQuestions(a, b))),
   ]
 

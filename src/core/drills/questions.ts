@@ -3,7 +3,8 @@ import type { FunctionId } from '../functions/functions'
 import { random } from '../numeric/random'
 import { dictionaryBetween, type Entry } from '../phrasebook/dictionary'
 import { falseFriendsBetween } from '../phrasebook/false-friends'
-import { dimension } from '../vocabulary/dimensions'
+import { isConcept, rowsAbout } from '../phrasebook/terms'
+import { dimension, DIMENSIONS } from '../vocabulary/dimensions'
 import { placeDistance, PLACES } from '../vocabulary/places'
 import { inSentence } from '../vocabulary/words'
 import type { Askable } from './memory'
@@ -149,4 +150,27 @@ export const wordQuestions = (a: Body, b: Body): readonly Question[] => {
     seen.add(q.key)
     return true
   })
+}
+
+/** A body in its own words, for somebody who carries only one: from what a thing is to what it is called here. */
+export const ownQuestions = (body: Body): readonly Question[] => {
+  const rows = DIMENSIONS.filter(d => isConcept(d.id)).flatMap(d => {
+    const labels = rowsAbout(body, d.id, Infinity)
+    return labels[0] === undefined ? [] : [{ d, right: labels[0], labels }]
+  })
+  return rows.flatMap(({ d, right, labels }) =>
+    withChoices(
+      {
+        key: `own ${body.id} ${d.id}`,
+        about: 'called',
+        surprise: right.toLowerCase().includes(d.label.toLowerCase()) ? 0 : 1,
+        ask: `${d.about[0]?.toUpperCase()}${d.about.slice(1)}: what is it called on the ${body.model}?`,
+        right,
+        why: `Coherion calls it “${inSentence(d.label)}”; on the ${body.model} it is “${right}”.`,
+      },
+      [...rows.filter(o => o.d.group === d.group), ...random(seedOf(d.id)).shuffle(rows)]
+        .map(o => o.right)
+        .filter(label => !labels.includes(label)),
+    ),
+  )
 }

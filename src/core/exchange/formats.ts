@@ -2,6 +2,7 @@ import { toJsonSchema } from '@valibot/to-json-schema'
 import { BODY_FORMAT, bodySchema, parseBody } from '../bodies'
 import { GUIDE_FORMAT, houseGuideSchema, parseHouseGuide } from '../guide/house'
 import { parseState, STATE_FORMAT, type StateOf, stateSchema } from '../kit/state-file'
+import { COURSE_FORMAT, courseSchema, parseCourse } from '../course/course'
 import { parseTrial, TRIAL_FORMAT, trialSchema } from '../evidence/trial'
 import { LENS_FORMAT, lensSchema, parseLens } from '../lenses/schema'
 import type { Parsed } from '../reading/problem'
@@ -97,6 +98,14 @@ export const FORMATS = {
     schema: trialSchema,
     read: parseTrial,
     example: 'trial.json',
+  },
+  course: {
+    name: COURSE_FORMAT,
+    about: 'a course, lesson by lesson',
+    component: 'Course',
+    schema: courseSchema,
+    read: parseCourse,
+    example: 'course.json',
   },
   state: {
     name: STATE_FORMAT,

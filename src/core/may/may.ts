@@ -13,6 +13,8 @@ export const DEEDS = {
   'edit-guide': 'write what the house makes of the guide',
   'edit-house': 'decide what holds for the whole house',
   prove: 'plan trials, count them and audit pictures',
+  practise: 'try drills and count for a class',
+  teach: 'write courses, lead classes and pass students',
   'add-people': 'add people',
 } as const
 export type Deed = keyof typeof DEEDS
@@ -39,6 +41,14 @@ const NEEDS_NAME: Partial<Record<Deed, Omit<Refused, 'kind'>>> = {
   'approve-standards': {
     title: 'Who approves?',
     words: 'Say who you are at the top of the page; an approval needs a name that answers for it.',
+  },
+  practise: {
+    title: 'Whose try was that?',
+    words: 'Say who you are at the top of the page; what is practised is kept under a name.',
+  },
+  teach: {
+    title: 'Who teaches?',
+    words: 'Say who you are at the top of the page; a class goes by its teacher’s word.',
   },
 }
 

@@ -63,7 +63,7 @@ export interface Target {
   readonly school?: string | undefined
 }
 
-const targetsSchema = v.pipe(
+export const targetsSchema = v.pipe(
   v.array(v.variant('dimension', DIMENSIONS.map(targetFields) as never) as v.GenericSchema<unknown, Target>),
   v.check(
     targets => new Set(targets.map(t => t.dimension)).size === targets.length,

@@ -11,6 +11,7 @@ import * as runs from './009-runs'
 import * as lensTests from './010-lens-tests'
 import * as trials from './011-trials'
 import * as audits from './012-audits'
+import * as practise from './013-practise'
 
 interface Migration {
   readonly name: string
@@ -31,6 +32,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '010-lens-tests', up: lensTests.up },
   { name: '011-trials', up: trials.up },
   { name: '012-audits', up: audits.up },
+  { name: '013-practise', up: practise.up },
 ]
 
 export const migrationSource: Knex.MigrationSource<Migration> = {
