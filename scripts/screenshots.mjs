@@ -53,6 +53,14 @@ const levelled = page => page.getByText('What would help most').waitFor()
 const mapped = page => page.getByText('That is the best possible.').waitFor()
 /** A scene of the demo on the Optics desk. */
 const ROPE = 'body~tollgate*lens~tollgate-500*focalMm~500*distance~40*fNumber~4*time~0.001*placeX~0.3*placeY~0.4'
+/** In the middle of holding and letting go, with the thumb on the key. */
+const holding = async page => {
+  await sign(page)
+  await page.reload({ waitUntil: 'networkidle' })
+  await page.getByRole('button', { name: /^Start/ }).click()
+  await page.locator('svg[aria-label*="moves"]').waitFor({ timeout: 20_000 })
+  await page.keyboard.down('j')
+}
 /** A key that another setting keeps, and what its row may say instead. */
 const helped = async page => {
   const step = page.getByRole('listitem').filter({ hasText: 'Rear key A:' })
@@ -126,8 +134,14 @@ const shots = [
   { name: 'optics', path: `/decide/optics?scene=${ROPE}` },
   {
     name: 'bench-film',
-    path: '/prove/bench/film?bodies=pebble&body=pebble&what=track.hold&setting=cling&repeats=3',
-    act: followed,
+    beside: [
+      { path: '/prove/bench/film?bodies=pebble&body=pebble&what=track.hold&setting=cling&repeats=3', act: followed },
+      {
+        path: '/prove/bench/run?body=tollgate&what=track.hold&setting=stick&repeats=3',
+        viewport: PHONE,
+        act: tapped,
+      },
+    ],
   },
   {
     name: 'bench-lens',
@@ -135,12 +149,6 @@ const shots = [
       { path: '/prove/bench/lens/1' },
       { path: '/prove/bench/lens/2', act: page => page.locator('[role=img] svg').waitFor() },
     ],
-  },
-  {
-    name: 'bench-run-phone',
-    path: '/prove/bench/run?body=tollgate&what=track.hold&setting=stick&repeats=3',
-    viewport: PHONE,
-    act: tapped,
   },
   {
     name: 'trial',
@@ -155,6 +163,13 @@ const shots = [
     name: 'rehearsal',
     path: '/practise/rehearsal?standard=ring-action&body=sorrel&passage=club-passing&school=thumb-start&otherSchool=shutter-start',
     act: page => page.getByText(/As set now about/).waitFor({ timeout: 60_000 }),
+  },
+  {
+    name: 'practise',
+    beside: [
+      { path: '/practise/class/1', act: page => page.getByRole('table').waitFor() },
+      { path: '/practise/drills/hold?standard=ring-action&body=sorrel', viewport: PHONE, act: holding },
+    ],
   },
   { name: 'readiness', path: '/keep/readiness' },
   {

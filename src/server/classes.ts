@@ -133,6 +133,8 @@ export const readClass = async (id: string): Promise<ClassView> => {
 export interface LessonRow {
   readonly wanted: string
   readonly grade: Grade
+  /** 0 same, 1 absent. */
+  readonly distance: number
   readonly rows: readonly { readonly path: readonly [string, string, number]; readonly words: string }[]
   /** What there is to say where no row does it, or not quite. */
   readonly note: string | undefined
@@ -144,7 +146,7 @@ const lessonStandard = (course: Course, lesson: Lesson): Standard => ({
   name: lesson.title,
   about: lesson.title,
   version: 1,
-  layers: [{ id: lesson.id, name: lesson.title, kind: 'work', targets: lesson.set } as Standard['layers'][number]],
+  layers: [{ id: lesson.id, name: lesson.title, kind: 'work', targets: lesson.set }],
 })
 
 /** @throws RequestError 404 for a body that is not there */
@@ -167,6 +169,7 @@ export const lessonOn = async (course: Course, lesson: Lesson, bodyId: string): 
       return {
         wanted: `${d.label}: ${valueWords(d, o.target.value)}`,
         grade: o.grade,
+        distance: o.distance,
         rows,
         note: o.grade === 'same' && rows.length ? undefined : outcomeWords(body, o),
       }
@@ -174,7 +177,7 @@ export const lessonOn = async (course: Course, lesson: Lesson, bodyId: string): 
   } catch (error) {
     const why = whyNot(error)
     if (why === undefined) throw error
-    return [{ wanted: lesson.title, grade: 'missing', rows: [], note: why }]
+    return [{ wanted: lesson.title, grade: 'missing', distance: 1, rows: [], note: why }]
   }
 }
 

@@ -6,6 +6,7 @@ import { type Body, factoryState, type State } from '@/core/bodies'
 import { type Context, refFrom, refText, type Standard } from '@/core/standards'
 import { firmwareOf, formOf, listStandards, readBody, readStandard, type Revised, units } from './catalogue'
 import { resolveStored } from './concordance'
+import { heldInDrills } from './drills'
 import { whyNot } from './worked-out'
 import { modelsCarried, readCarriers, readHandedOver, weightOf } from './carriers'
 
@@ -57,11 +58,19 @@ export interface Shooter {
   readonly id: string
   readonly name: string
   readonly bodies: readonly string[]
+  /** Minutes that thumb buttons were held in drills today. */
+  readonly drilledMinutes: number
 }
 
 export const readShooters = async (): Promise<readonly Shooter[]> => {
-  const [allUnits, carriers] = await Promise.all([units(), readCarriers()])
-  return carriers.map(c => ({ id: c.id, name: c.name, bodies: modelsCarried(c, allUnits) }))
+  const today = new Date().toISOString().slice(0, 10)
+  const [allUnits, carriers, held] = await Promise.all([units(), readCarriers(), heldInDrills(today)])
+  return carriers.map(c => ({
+    id: c.id,
+    name: c.name,
+    bodies: modelsCarried(c, allUnits),
+    drilledMinutes: held.get(c.id) ?? 0,
+  }))
 }
 
 export interface HandoverView extends Handover {

@@ -170,6 +170,12 @@ it('backs up an existing database before it migrates it', async () => {
   await db('knex_migrations').delete()
   for (const table of [
     'received',
+    'class_marks',
+    'class_students',
+    'classes',
+    'courses',
+    'drill_memories',
+    'drill_tries',
     'audits',
     'trial_notes',
     'trial_counts',

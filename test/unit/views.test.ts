@@ -210,6 +210,8 @@ describe('links', () => {
       'Trials',
       'Audit',
       'Rehearsal',
+      'Drills',
+      'Class',
       'Readiness',
       'Kit',
     ])

@@ -88,6 +88,20 @@ describe('a student', () => {
     expect(progress).toMatchObject({ passed: 2, current: 'recompose' })
   })
 
+  it('needs another try for another lesson with the same drill', () => {
+    const track = (minute: number): Try => ({
+      ...tried('track', 9, 10, 0.4),
+      id: `m-${minute}`,
+      made: `2026-05-01T19:0${minute}:00.000Z`,
+    })
+    const passedBy = (...tries: readonly Try[]) =>
+      progressOf(course, tries, [])
+        .lessons.filter(l => l.isPassed)
+        .map(l => l.lesson.id)
+    expect(passedBy(track(1))).toEqual(['area-sizes'])
+    expect(passedBy(track(2), track(1))).toEqual(['area-sizes', 'flight'])
+  })
+
   it('is told what passes a lesson', () => {
     expect(passWords(lesson('thumb-start'))).toBe('Hold and let go: 80 of 100 right, reaction at most 700 ms.')
     expect(passWords(lesson('tone'))).toBe('Outdoors: 10 passes counted, 80 of 100 sharp.')

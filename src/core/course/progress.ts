@@ -1,4 +1,4 @@
-import { DRILLS, meets, type Try } from '../drills/drills'
+import { type DrillId, DRILLS, meets, type Try } from '../drills/drills'
 import type { Course, Lesson } from './course'
 
 /** Who is where in a course. */
@@ -64,8 +64,19 @@ export interface Progress {
   readonly current: string | undefined
 }
 
+/** In the order of the course; the try that passed one lesson does not pass the next one that asks for the same drill. */
 export const progressOf = (course: Course, tries: readonly Try[], marks: readonly CourseMark[]): Progress => {
-  const lessons = course.lessons.map(l => lessonState(l, tries, marks))
+  const inOrder = tries.toSorted((a, b) => a.made.localeCompare(b.made))
+  const used = new Map<DrillId, number>()
+  const lessons = course.lessons.map(l => {
+    const { drill } = l
+    if (!drill) return lessonState(l, [], marks)
+    const from = used.get(drill.drill) ?? 0
+    const open = inOrder.slice(from)
+    const passing = open.findIndex(t => t.drill === drill.drill && meets(t, drill))
+    if (passing >= 0) used.set(drill.drill, from + passing + 1)
+    return lessonState(l, open, marks)
+  })
   return {
     lessons,
     passed: lessons.filter(l => l.isPassed).length,

@@ -194,17 +194,16 @@ describe('what is remembered', () => {
 
   it('is asked when it is due, then what is new by its surprise; before a job whatever surprises', () => {
     const questions = ['a', 'b', 'c', 'd'].map((key, i) => ({ key, surprise: i }))
-    const memory = (due: string, lapses = 0): Memory => ({
-      ...afterAnswer(undefined, { isRight: true, seconds: 6, at }),
+    const memory = (due: string, isRight: boolean): Memory => ({
+      ...afterAnswer(undefined, { isRight, seconds: 6, at }),
       due,
-      lapses,
     })
     const memories = new Map([
-      ['a', memory('2026-04-30T00:00:00.000Z', 2)],
-      ['d', memory('2026-06-30T00:00:00.000Z')],
+      ['a', memory('2026-04-30T00:00:00.000Z', false)],
+      ['d', memory('2026-06-30T00:00:00.000Z', true)],
     ])
     expect(toAsk(questions, memories, { at, most: 9 }).map(q => q.key)).toEqual(['a', 'c', 'b'])
-    expect(toAsk(questions, memories, { at, most: 3, isBeforeJob: true }).map(q => q.key)).toEqual(['a', 'd', 'c'])
+    expect(toAsk(questions, memories, { at, most: 3, isBeforeJob: true }).map(q => q.key)).toEqual(['a', 'c', 'b'])
   })
 })
 

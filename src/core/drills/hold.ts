@@ -30,7 +30,8 @@ export interface Phase {
 
 /** Half-pressing the shutter, beside the functions that go to keys. */
 export const SHUTTER = 'shutter'
-export type KeyId = FunctionId | typeof SHUTTER
+/** A function that goes to a key, or the shutter. */
+export type KeyId = FunctionId
 
 export interface KeyPress {
   /** Milliseconds from the start. */

@@ -32,7 +32,7 @@ const asCard = (m: Memory): Card => ({
   learning_steps: m.step,
   reps: m.times,
   lapses: m.lapses,
-  state: m.state as State,
+  state: m.state,
   ...(m.last === undefined ? {} : { last_review: new Date(m.last) }),
 })
 
@@ -66,6 +66,9 @@ export const afterAnswer = (
   return asMemory(scheduler.next(card, new Date(at), ratingOf(isRight, seconds)).card)
 }
 
+/** What is forgotten within a day: its last answer was wrong, or nearly. */
+const SHAKY_DAYS = 1
+
 export interface Askable {
   readonly key: string
   /** More of it comes first among what was never asked. */
@@ -75,7 +78,8 @@ export interface Askable {
 /**
  * What to ask now: what is due, the longest due first, then what was never asked, the most surprising first.
  *
- * @param isBeforeJob asks everything, due or not: what was got wrong most often and what surprises most first
+ * @param isBeforeJob asks everything, due or not: first what does not hold for a day, then what was never asked, then
+ *   what is known; in each the most surprising first
  */
 export const toAsk = <Q extends Askable>(
   questions: readonly Q[],
@@ -83,11 +87,13 @@ export const toAsk = <Q extends Askable>(
   { at, most, isBeforeJob = false }: { readonly at: string; readonly most: number; readonly isBeforeJob?: boolean },
 ): readonly Q[] => {
   const known = questions.map(q => ({ q, m: memories.get(q.key) }))
-  if (isBeforeJob)
+  if (isBeforeJob) {
+    const rank = (m: Memory | undefined) => (m === undefined ? 1 : m.stability < SHAKY_DAYS ? 0 : 2)
     return known
-      .toSorted((a, b) => (b.m?.lapses ?? 0) - (a.m?.lapses ?? 0) || b.q.surprise - a.q.surprise)
+      .toSorted((a, b) => rank(a.m) - rank(b.m) || b.q.surprise - a.q.surprise)
       .slice(0, most)
       .map(k => k.q)
+  }
   const due = known
     .filter(k => k.m !== undefined && k.m.due <= at)
     .toSorted((a, b) => (a.m?.due ?? '').localeCompare(b.m?.due ?? ''))

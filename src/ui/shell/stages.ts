@@ -46,7 +46,11 @@ export const STAGES: readonly Stage[] = [
   {
     key: 'r',
     label: 'Practise',
-    views: [{ label: 'Rehearsal', path: '/practise/rehearsal' }],
+    views: [
+      { label: 'Rehearsal', path: '/practise/rehearsal' },
+      { label: 'Drills', path: '/practise/drills' },
+      { label: 'Class', path: '/practise/class' },
+    ],
   },
   {
     key: 'k',

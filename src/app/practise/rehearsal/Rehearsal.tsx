@@ -5,7 +5,8 @@ import { useMemo, useState } from 'react'
 import { SCHOOL_IDS, type SchoolId, SCHOOLS } from '@/core/functions/schools'
 import { prepare } from '@/core/rehearsal/rehearse'
 import { type SweepId, SWEEPS } from '@/core/rehearsal/runs'
-import { type Hands, HANDS, setUpOf } from '@/core/rehearsal/set-up'
+import { handsOf } from '@/core/drills/hands'
+import { type Hands, HANDS, type HandFigures, setUpOf } from '@/core/rehearsal/set-up'
 import { findDimension } from '@/core/vocabulary/dimensions'
 import { inSentence } from '@/core/vocabulary/words'
 import type { RehearsalView, RehearsedSide } from '@/server/rehearsal'
@@ -16,6 +17,10 @@ import { Results, SweepTable } from './Results'
 import { SceneEditor } from './SceneEditor'
 import { Stage } from './Stage'
 import { usePassages, useRehearsal, wrongIn } from './use-rehearsal'
+import { usePractice } from '../drills/use-practice'
+
+/** Somebody's own hands, as an address says it. */
+const OWN = 'own'
 
 const HAND_WORDS: Readonly<Record<Hands, string>> = {
   'first-month': 'first month',
@@ -36,7 +41,11 @@ export const Rehearsal = ({ view }: { view: RehearsalView }) => {
   const [seed, setSeed] = useState(1)
   const [isEditing, setEditing] = useState(false)
   const passage = all.find(p => p.id === params.get('passage')) ?? all[5] ?? all[0]
-  const hands = HANDS.find(h => h === params.get('hands')) ?? 'practised'
+  const { tries, person } = usePractice()
+  const own = useMemo(() => handsOf(tries), [tries])
+  const isOwnHands = params.get('hands') === OWN && own !== undefined
+  const kind = HANDS.find(h => h === params.get('hands')) ?? 'practised'
+  const hands: Hands | HandFigures = isOwnHands && own ? own : kind
   const focalMm = amount(params.get('mm'), 135)
   const fNumber = amount(params.get('f'), 2.8)
   const schoolIn = (name: string) => SCHOOL_IDS.find(s => s === params.get(name))
@@ -67,7 +76,8 @@ export const Rehearsal = ({ view }: { view: RehearsalView }) => {
         view={view}
         passages={all}
         passage={passage.id}
-        hands={hands}
+        hands={isOwnHands ? OWN : kind}
+        own={own && person ? `${person.name}’s own` : undefined}
         lens={{ focalMm, fNumber }}
         school={school ?? first.school}
         otherSchool={otherSchool}
@@ -166,6 +176,7 @@ const Choices = ({
   passages,
   passage,
   hands,
+  own,
   lens,
   school,
   otherSchool,
@@ -176,7 +187,9 @@ const Choices = ({
   view: RehearsalView
   passages: readonly { readonly id: string; readonly name: string }[]
   passage: string
-  hands: Hands
+  hands: string
+  /** What somebody's own hands are called, where their drills measured them. */
+  own: string | undefined
   lens: { readonly focalMm: number; readonly fNumber: number }
   school: SchoolId
   otherSchool: SchoolId | undefined
@@ -230,7 +243,7 @@ const Choices = ({
         {choice(
           'Hands',
           hands,
-          HANDS.map(id => ({ id, name: HAND_WORDS[id] })),
+          [...HANDS.map(id => ({ id, name: HAND_WORDS[id] })), ...(own === undefined ? [] : [{ id: OWN, name: own }])],
           id => set({ hands: id }),
         )}
         {figure('Lens, mm', 'mm', lens.focalMm)}

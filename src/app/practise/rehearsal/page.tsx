@@ -1,6 +1,6 @@
 import { param, type SearchParams } from '@/app/search-params'
 import { readRehearsal } from '@/server/rehearsal'
-import { NothingHere } from '@/app/NothingHere'
+import { NoBodyYet } from '@/app/practise/NoBodyYet'
 import { RehearsalLoader } from './RehearsalLoader'
 
 export const metadata = { title: 'Rehearsal' }
@@ -10,5 +10,5 @@ export default async function RehearsalPage({ searchParams }: { searchParams: Se
     ['standard', 'for', 'body', 'against', 'beside'].map(name => param(searchParams, name)),
   )
   const view = await readRehearsal({ standard, for: context, body, otherStandard, otherBody })
-  return view ? <RehearsalLoader view={view} /> : <NothingHere />
+  return view ? <RehearsalLoader view={view} /> : <NoBodyYet />
 }

@@ -72,6 +72,7 @@ export const ThumbLoad = ({
             {mine.longestSeconds > 0 ? `, at most ${whole(mine.longestSeconds)} s at a stretch` : ''}.
           </Typography>
           {isHigh(mine) && <High mine={mine} loads={loads} />}
+          <Drilled shooters={who === TEAM ? shooters : shooters.filter(s => s.id === who)} />
           <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
             Session × share shooting × share following for thumb start, × the rest for thumb stop, nothing for shutter
             start; two thumbs share it by their use.
@@ -85,6 +86,17 @@ export const ThumbLoad = ({
       </Box>
       <People plan={plan} shooters={shooters} />
     </Box>
+  )
+}
+
+/** What drills of today add for the hand. */
+const Drilled = ({ shooters }: { shooters: readonly Shooter[] }) => {
+  const drilled = shooters.filter(s => s.drilledMinutes >= 0.05)
+  if (drilled.length === 0) return null
+  return (
+    <Typography variant="body2" sx={{ mt: 1 }}>
+      Held besides in drills today: {drilled.map(s => `${s.name} ${whole(s.drilledMinutes)} minutes`).join(', ')}.
+    </Typography>
   )
 }
 

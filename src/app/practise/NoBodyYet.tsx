@@ -1,0 +1,16 @@
+import { Typography } from '@mui/material'
+import { LinkButton } from '@/ui/links'
+import { Page } from '@/ui/pieces'
+
+/** Practice is with a body in hand. */
+export const NoBodyYet = () => (
+  <Page>
+    <Typography variant="h1">No body to practise with yet</Typography>
+    <Typography sx={{ my: 2 }}>
+      Write down the first body and take a standard; its keys and menus are practised then.
+    </Typography>
+    <LinkButton to="/name/bodies/new" variant="contained">
+      Add a body
+    </LinkButton>
+  </Page>
+)

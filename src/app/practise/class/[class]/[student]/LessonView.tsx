@@ -1,0 +1,225 @@
+'use client'
+
+import { Box, Button, Typography } from '@mui/material'
+import { nanoid } from 'nanoid'
+import { useEffect } from 'react'
+import { DRILLS } from '@/core/drills/drills'
+import { PASSAGES } from '@/core/rehearsal/passages'
+import { findDimension } from '@/core/vocabulary/dimensions'
+import type { LessonPage, LessonRow } from '@/server/classes'
+import { useAddress } from '@/ui/address'
+import { AlignmentMark } from '@/ui/AlignmentMark'
+import { KeptLink, LinkButton } from '@/ui/links'
+import { MenuPath, Page, PlainList, Section, Wrap } from '@/ui/pieces'
+import { usePeople } from '@/ui/people'
+import { Trouble } from '@/ui/Trouble'
+import { useSend } from '@/ui/use-send'
+import { tryWords } from '../../../drills/words'
+import { cellWords } from '../ClassBoard'
+import { CountOutdoors } from './CountOutdoors'
+
+const tall = { display: 'inline-block', paddingBlock: 6 } as const
+
+/** One lesson of one student: read, see, set, drill, go outdoors. */
+export const LessonView = ({ page }: { page: LessonPage }) => {
+  const { lesson, student, course, classId } = page
+  const { lessons, current } = student.progress
+  const index = course.lessons.findIndex(l => l.id === lesson.id)
+  const state = lessons[index]
+  const next = course.lessons[index + 1]
+  // The lesson stays in view when it is passed, although the student is at the next one by then.
+  const { params, set } = useAddress()
+  const isNamed = params.has('lesson')
+  useEffect(() => {
+    if (!isNamed) set({ lesson: lesson.id })
+  }, [isNamed, lesson.id, set])
+  return (
+    <Page>
+      <Typography variant="body2">
+        <KeptLink to={`/practise/class/${classId}`} style={tall}>
+          {page.className}
+        </KeptLink>
+      </Typography>
+      <Typography variant="h1">
+        {index + 1}&ensp;{lesson.title}
+      </Typography>
+      <Typography sx={{ mt: 0.5 }} color="textSecondary">
+        {student.name}
+        {student.body && `, ${student.body.name}`}
+        {state?.isPassed && (state.by === 'word' ? `, passed by ${state.word}’s word` : ', passed')}
+      </Typography>
+      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) 280px' }, gap: 4 }}>
+        <Box>
+          <Section title="Read">
+            <Typography sx={{ maxWidth: 640 }}>{lesson.read.words}</Typography>
+            <Wrap sx={{ gap: 2 }}>
+              {lesson.read.concepts.map(id => (
+                <KeptLink key={id} to={`/name/phrasebook/${id}`} style={tall}>
+                  {findDimension(id)?.label ?? id}
+                </KeptLink>
+              ))}
+            </Wrap>
+          </Section>
+          {lesson.see && <See page={page} />}
+          {(page.set.length > 0 || lesson.set.length > 0) && <SetIt rows={page.set} body={student.body?.name} />}
+          {lesson.drill && (
+            <Section title="Drill">
+              <Typography sx={{ mb: 1 }}>{page.passes}</Typography>
+              {state?.best && (
+                <Typography sx={{ mb: 1 }} color="textSecondary">
+                  {state.tries} {state.tries === 1 ? 'try' : 'tries'}, the best: {tryWords(state.best)}.
+                </Typography>
+              )}
+              <LinkButton
+                to={`/practise/drills/${lesson.drill.drill}`}
+                {...(student.body ? { more: { body: student.body.id } } : {})}
+                variant="contained"
+              >
+                {DRILLS[lesson.drill.drill].label}
+              </LinkButton>
+            </Section>
+          )}
+          {lesson.outdoors && (
+            <CountOutdoors
+              classId={classId}
+              student={student.id}
+              lesson={lesson.id}
+              outdoors={lesson.outdoors}
+              counted={state?.counted}
+            />
+          )}
+          {!lesson.drill && !lesson.outdoors && <Typography sx={{ mt: 3 }}>Passed by: {page.passes}</Typography>}
+          <TeacherWord page={page} />
+          {state?.isPassed && next && (
+            <Box sx={{ mt: 3 }}>
+              <LinkButton
+                to={`/practise/class/${classId}/${student.id}`}
+                more={{ lesson: next.id }}
+                variant="contained"
+              >
+                Next: {next.title}
+              </LinkButton>
+            </Box>
+          )}
+        </Box>
+        <Section title="The way">
+          <PlainList component="ol">
+            {lessons.map((l, i) => (
+              <li key={l.lesson.id}>
+                <KeptLink
+                  to={`/practise/class/${classId}/${student.id}`}
+                  more={{ lesson: l.lesson.id }}
+                  aria-current={l.lesson.id === lesson.id ? 'step' : undefined}
+                  style={{ ...tall, fontWeight: l.lesson.id === lesson.id ? 700 : 400 }}
+                >
+                  {i + 1}&ensp;{l.lesson.title}
+                  {l.isPassed ? ' ✓' : ''}
+                </KeptLink>{' '}
+                {!l.isPassed && (
+                  <Typography component="span" variant="body2" color="textSecondary">
+                    {cellWords(l, l.lesson.id === current)}
+                  </Typography>
+                )}
+              </li>
+            ))}
+          </PlainList>
+        </Section>
+      </Box>
+    </Page>
+  )
+}
+
+const See = ({ page: { lesson, student } }: { page: LessonPage }) => {
+  const { see } = lesson
+  const passage = PASSAGES.find(p => p.id === see?.passage)
+  if (!see) return null
+  return (
+    <Section title="See">
+      {see.words && <Typography sx={{ maxWidth: 640, mb: 1 }}>{see.words}</Typography>}
+      {passage ? (
+        <LinkButton
+          to="/practise/rehearsal"
+          more={{
+            passage: see.passage,
+            ...(see.school ? { school: see.school } : {}),
+            ...(see.against ? { otherSchool: see.against } : {}),
+            ...(student.body ? { body: student.body.id } : {}),
+          }}
+          variant="outlined"
+        >
+          {passage.name}
+        </LinkButton>
+      ) : (
+        <Typography>There is no scene “{see.passage}” any more.</Typography>
+      )}
+    </Section>
+  )
+}
+
+/** The small card: only what this lesson asks of this body. */
+const SetIt = ({ rows, body }: { rows: readonly LessonRow[]; body: string | undefined }) => (
+  <Section title={body ? `Set on the ${body}` : 'Set'}>
+    {!body && <Typography>Say which body is brought, and its rows stand here.</Typography>}
+    <PlainList component="ul" sx={{ maxWidth: 640 }}>
+      {rows.map(r => (
+        <Box component="li" key={r.wanted} sx={{ py: 1, borderBottom: 1, borderColor: 'divider' }}>
+          <Typography variant="body2" color="textSecondary" sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
+            <AlignmentMark grade={r.grade} distance={r.distance} />
+            {r.wanted}
+          </Typography>
+          {r.rows.map(x => (
+            <Box key={x.words}>
+              <Typography variant="strong">{x.words}</Typography>
+              <MenuPath path={x.path} />
+            </Box>
+          ))}
+          {r.note && (
+            <Typography>
+              {r.rows.length ? r.note : `Nothing to set: ${r.note || 'this body has no such thing'}.`}
+            </Typography>
+          )}
+        </Box>
+      ))}
+    </PlainList>
+  </Section>
+)
+
+/** Whoever teaches may pass a lesson by word, and take the word back. */
+const TeacherWord = ({ page: { classId, student, lesson } }: { page: LessonPage }) => {
+  const { person } = usePeople()
+  const { send, problem, isBusy } = useSend()
+  const given = student.words.filter(w => w.lesson === lesson.id)
+  const state = student.progress.lessons.find(l => l.lesson.id === lesson.id)
+  if (person?.id === student.id) return null
+  const address = `/api/v1/classes/${classId}/marks`
+  return (
+    <Box sx={{ mt: 3 }}>
+      {given.length > 0 ? (
+        <Button
+          variant="outlined"
+          disabled={isBusy}
+          onClick={() => void send('PUT', address, { id: given[0]?.id ?? '', student: student.id, isTakenBack: true })}
+        >
+          Take the word back
+        </Button>
+      ) : (
+        !state?.isPassed && (
+          <Button
+            variant="outlined"
+            disabled={isBusy}
+            onClick={() =>
+              void send('PUT', address, {
+                id: nanoid(),
+                student: student.id,
+                mark: { kind: 'word', lesson: lesson.id },
+              })
+            }
+          >
+            Pass by the teacher’s word
+          </Button>
+        )
+      )}
+      <Trouble words={problem} sx={{ mt: 1.5 }} />
+    </Box>
+  )
+}
