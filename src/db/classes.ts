@@ -1,20 +1,12 @@
-import type { Course } from '@/core/course/course'
 import type { CourseMark } from '@/core/course/progress'
 import { type Db, withRetry } from './connection'
 import { recordChange } from './history'
 
-/** Courses, and the classes that follow them. */
+/** Classes that follow a course, and who is in them. */
 
 interface By {
   readonly at: string
   readonly personId: string | null
-}
-
-export interface CourseRow {
-  readonly id: string
-  readonly name: string
-  readonly revision: number
-  readonly document: string
 }
 
 export interface ClassRow {
@@ -31,48 +23,6 @@ export interface StudentRow {
   readonly name: string
   readonly body_id: string | null
   readonly since: string
-}
-
-export const listCourses = (db: Db): Promise<readonly Omit<CourseRow, 'document'>[]> =>
-  withRetry(() => db<CourseRow>('courses').select('id', 'name', 'revision').orderBy('name'))
-
-export const findCourse = (db: Db, id: string): Promise<CourseRow | undefined> =>
-  withRetry(async () => db<CourseRow>('courses').where({ id }).first())
-
-/**
- * Stores a course.
- *
- * @param expected the revision it was made from, 0 for a new one
- * @returns the revision there is now, and whether it is this one
- */
-export const saveCourse = async (
-  db: Db,
-  course: Course,
-  { at, personId, expected }: By & { readonly expected: number },
-): Promise<{ readonly stored: boolean; readonly revision: number }> => {
-  let result = { stored: false, revision: 0 }
-  await recordChange(db, at, async trx => {
-    const before: CourseRow | undefined = await trx<CourseRow>('courses').where({ id: course.id }).first()
-    if ((before?.revision ?? 0) !== expected) {
-      result = { stored: false, revision: before?.revision ?? 0 }
-      return undefined
-    }
-    const revision = expected + 1
-    await trx('courses')
-      .insert({ id: course.id, name: course.name, revision, document: JSON.stringify(course) })
-      .onConflict('id')
-      .merge()
-    result = { stored: true, revision }
-    return {
-      personId,
-      kind: 'course',
-      subject: course.id,
-      what: before ? 'edited' : 'written down',
-      ...(before ? { before: JSON.parse(before.document) as unknown } : {}),
-      after: course,
-    }
-  })
-  return result
 }
 
 const classes = (db: Db) =>

@@ -19,6 +19,7 @@ export interface HistoryEntry {
     | 'audit'
     | 'course'
     | 'class'
+    | 'scene'
     | 'house'
   readonly subject: string
   readonly what: string

@@ -1,7 +1,8 @@
 import type { CourseMark } from '../core/course/progress'
 import { DRILLS, type DrillId, type Try } from '../core/drills/drills'
 import { random } from '../core/numeric/random'
-import { addClass, addMark, listClasses, saveCourse, setStudent } from '../db/classes'
+import { addClass, addMark, listClasses, setStudent } from '../db/classes'
+import { saveNamed } from '../db/named'
 import type { Db } from '../db/connection'
 import { addTry } from '../db/drills'
 import { addPerson } from '../db/people'
@@ -105,7 +106,7 @@ export const seedPractice = async (db: Db, at: string): Promise<void> => {
   if ((await listClasses(db)).length > 0) return
   const by = { at: new Date(Date.parse(at) - 28 * DAY_MS).toISOString(), personId: TEACHER }
   const course = demoCourse()
-  await saveCourse(db, course, { ...by, expected: 0 })
+  await saveNamed(db, 'courses', course, { ...by, expected: 0 })
   const classId = await addClass(db, { name: 'Quayside, autumn', course: course.id, teacher: TEACHER }, by)
   for (const student of demoStudents()) await seedStudent(db, classId, student, at)
   await seedTeam(db, at)

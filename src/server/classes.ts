@@ -8,6 +8,7 @@ import type { Grade } from '@/core/vocabulary/grade'
 import { valueWords } from '@/core/vocabulary/words'
 import { outcomeWords } from '@/core/resolve'
 import * as db from '@/db/classes'
+import { findNamed, listNamed, saveNamed } from '@/db/named'
 import { listTries } from '@/db/drills'
 import type { Actor } from './actor'
 import { firmwareOf, formOf, listBodies, readBody, units } from './catalogue'
@@ -20,12 +21,13 @@ import { whyNot } from './worked-out'
 
 /** Courses, classes that follow them, and who is where. */
 
-export const listCourses = async () => db.listCourses(await database())
+export const listCourses = async () =>
+  (await listNamed(await database(), 'courses')).map(({ id, name, revision }) => ({ id, name, revision }))
 export const listClasses = async () => db.listClasses(await database())
 
 /** @throws RequestError 404 */
 export const readCourse = async (id: string): Promise<{ readonly document: Course; readonly revision: number }> => {
-  const row = await db.findCourse(await database(), id)
+  const row = await findNamed(await database(), 'courses', id)
   if (!row) throw notFound('course', id)
   return { document: JSON.parse(row.document) as Course, revision: row.revision }
 }
@@ -37,7 +39,7 @@ export const saveCourse = async (
 ): Promise<{ readonly id: string; readonly revision: number }> => {
   const parsed = parseCourse(sent.document, 'course')
   if (!parsed.ok) throw invalid(parsed.problems)
-  const result = await db.saveCourse(await database(), parsed.value, { ...actor, expected: sent.revision })
+  const result = await saveNamed(await database(), 'courses', parsed.value, { ...actor, expected: sent.revision })
   if (!result.stored) throw changedMeanwhile('course')
   return { id: parsed.value.id, revision: result.revision }
 }
@@ -46,7 +48,7 @@ export const saveCourse = async (
 export const importCourse = async (document: unknown, actor: Actor) => {
   const parsed = parseCourse(document, 'course')
   if (!parsed.ok) throw invalid(parsed.problems)
-  const there = await db.findCourse(await database(), parsed.value.id)
+  const there = await findNamed(await database(), 'courses', parsed.value.id)
   return saveCourse({ document, revision: there?.revision ?? 0 }, actor)
 }
 
@@ -56,7 +58,7 @@ export const beginClass = async (
   actor: Actor,
 ): Promise<{ readonly id: number }> => {
   const at = await database()
-  if (!(await db.findCourse(at, sent.course)))
+  if (!(await findNamed(at, 'courses', sent.course)))
     throw new RequestError(422, 'No such course', `“${sent.course}” is no course of this house.`)
   if (sent.teacher !== undefined) await expectPerson(sent.teacher)
   return { id: await db.addClass(at, { ...sent, teacher: sent.teacher ?? actor.personId }, actor) }

@@ -43,6 +43,18 @@ export const practisePaths = {
       responses: { '200': ok('Taken in.'), ...UNREADABLE, ...WRONG },
     },
   },
+  '/api/v1/scenes': {
+    get: { summary: 'The house’s own scenes', responses: { '200': ok('The scenes.', list('scenes')) } },
+    post: {
+      summary: 'Keeps a scene for the house',
+      requestBody: { required: true, ...json(reference('NewScene')) },
+      responses: { '201': ok('Kept.'), ...UNREADABLE, ...WRONG },
+    },
+  },
+  '/api/v1/scenes/{id}': {
+    ...change('Stores an edited scene of the house', 'put', 'SaveScene'),
+    ...change('Throws a scene of the house away', 'patch', 'ThrowAway'),
+  },
   '/api/v1/courses': {
     get: { summary: 'All courses', responses: { '200': ok('The courses.', list('courses')) } },
     post: {
@@ -90,6 +102,8 @@ export const practisePaths = {
 } as const
 
 export const practiseSchemas = {
+  NewScene: changeSchema(queries.newSceneSchema, 'NewScene'),
+  SaveScene: changeSchema(queries.saveSceneSchema, 'SaveScene'),
   SaveTry: changeSchema(queries.saveTrySchema, 'SaveTry'),
   AnswerQuestion: changeSchema(queries.answerQuestionSchema, 'AnswerQuestion'),
   ImportCourse: changeSchema(queries.importCourseSchema, 'ImportCourse'),

@@ -214,6 +214,12 @@ export const saveCourseSchema = v.strictObject({
   document: v.unknown(),
   revision: v.pipe(v.number(), v.integer(), v.minValue(0)),
 })
+/** A scene of the rehearsal, new or edited from a revision. */
+export const newSceneSchema = v.strictObject({ document: v.unknown() })
+export const saveSceneSchema = v.strictObject({
+  document: v.unknown(),
+  revision: v.pipe(v.number(), v.integer(), v.minValue(1)),
+})
 /** A course from a file. */
 export const importCourseSchema = v.strictObject({ document: v.unknown() })
 export const newClassSchema = v.strictObject({

@@ -4,8 +4,9 @@ import type { SchoolId } from '@/core/functions/schools'
 import type { BodyFacts } from '@/core/rehearsal/set-up'
 import { contextFrom } from '@/core/standards'
 import type { NeutralValue } from '@/core/vocabulary/values'
-import { firmwareOf, formOf, listBodies, listStandards, readBody, readStandard, units } from './catalogue'
+import { firmwareOf, formOf, listBodies, listLenses, listStandards, readBody, readStandard, units } from './catalogue'
 import { resolveStored } from './concordance'
+import { type HouseScene, listScenes } from './scenes'
 
 /** A standard on a body, as far as a rehearsal asks for it. */
 export interface RehearsedSide {
@@ -23,6 +24,19 @@ export interface RehearsalView {
   readonly second: RehearsedSide | undefined
   readonly bodies: readonly { readonly id: string; readonly name: string }[]
   readonly standards: readonly { readonly id: string; readonly name: string }[]
+  /** At their long end, wide open. */
+  readonly lenses: readonly RehearsedLens[]
+  /** The house's own, beside those that are always there. */
+  readonly scenes: readonly HouseScene[]
+}
+
+export interface RehearsedLens {
+  readonly id: string
+  readonly name: string
+  readonly focalMm: number
+  readonly fNumber: number
+  /** From the sensor plane. */
+  readonly closestMetres: number | undefined
 }
 
 /** What holds on a body in a state, by dimension; what is greyed out does nothing. */
@@ -65,7 +79,12 @@ export const readRehearsal = async (asked: {
   readonly otherStandard: string | undefined
   readonly otherBody: string | undefined
 }): Promise<RehearsalView | undefined> => {
-  const [bodies, standards] = await Promise.all([listBodies(), listStandards()])
+  const [bodies, standards, lenses, scenes] = await Promise.all([
+    listBodies(),
+    listStandards(),
+    listLenses(),
+    listScenes(),
+  ])
   const body = bodies.find(b => b.id === asked.body) ?? bodies[0]
   const standard = standards.find(s => s.id === asked.standard?.split('@')[0]) ?? standards.find(s => s.isUsual)
   if (!body || !standard) return undefined
@@ -78,5 +97,13 @@ export const readRehearsal = async (asked: {
     second: hasSecond ? await sideOf(other?.id ?? body.id, second?.id ?? ref, asked.for) : undefined,
     bodies: bodies.map(b => ({ id: b.id, name: `${b.maker} ${b.model}` })),
     standards: standards.map(s => ({ id: s.id, name: s.name })),
+    lenses: lenses.map(l => ({
+      id: l.id,
+      name: `${l.maker} ${l.model}`,
+      focalMm: l.focalMm.to,
+      fNumber: l.maxAperture.to,
+      closestMetres: l.closest.metres === 'infinity' ? undefined : l.closest.metres,
+    })),
+    scenes,
   }
 }

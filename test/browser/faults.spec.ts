@@ -18,6 +18,7 @@ const EXISTING = {
   audits: '1',
   courses: 'evening-class',
   classes: '1',
+  scenes: 'parade',
 }
 
 const sendTick = (server: TestServer, step: string) =>

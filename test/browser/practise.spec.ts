@@ -333,6 +333,31 @@ test('a course is edited, goes out as a file and comes back; what cannot be says
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Mine')
 })
 
+test('a scene of one’s own is kept for the house, changed and thrown away; a lens of the house is taken', async ({
+  page,
+}) => {
+  await page.goto('/practise/rehearsal?standard=ring-action&body=sorrel&passage=parade')
+  await page.getByRole('combobox', { name: 'Lens', exact: true }).click()
+  await page.getByRole('option', { name: /100/ }).first().click()
+  await expect(page.getByLabel('Focal, mm')).toHaveValue('100')
+  await page.getByRole('button', { name: 'Change the scene' }).click()
+  await page.getByLabel('Place 1: m away').fill('30')
+  await page.getByLabel('Name of a new scene').fill('Geese on the quay')
+  await page.getByRole('button', { name: 'Keep it for the house' }).click()
+  await expect(page.getByRole('combobox', { name: 'Scene' })).toHaveText('Geese on the quay')
+  await expect(page.getByText(/^0\.0 s: .*subject at 30\.0 m/)).toBeVisible()
+  await page.getByLabel('Place 1: m away').fill('25')
+  await page.getByRole('button', { name: /Change “Geese on the quay” for everybody/ }).click()
+  await expect(page.getByRole('button', { name: 'Change the scene', exact: true })).toBeVisible()
+  // Somebody else finds it, as it is by now.
+  await page.evaluate(() => localStorage.clear())
+  await page.reload()
+  await expect(page.getByText(/^0\.0 s: .*subject at 25\.0 m/)).toBeVisible()
+  await page.getByRole('button', { name: 'Change the scene' }).click()
+  await page.getByRole('button', { name: 'Throw it away' }).click()
+  await expect(page.getByRole('combobox', { name: 'Scene' })).not.toHaveText('Geese on the quay')
+})
+
 test('somebody’s own hands, as tracking measured them, are rehearsed with', async ({ page }) => {
   await page.goto('/practise/rehearsal?standard=ring-action&body=sorrel&passage=rope-walker')
   await iAm(page, 'Perpetua Nye')

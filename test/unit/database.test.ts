@@ -174,6 +174,7 @@ it('backs up an existing database before it migrates it', async () => {
     'class_students',
     'classes',
     'courses',
+    'scenes',
     'drill_memories',
     'drill_tries',
     'audits',

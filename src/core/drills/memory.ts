@@ -1,4 +1,4 @@
-import { type Card, createEmptyCard, fsrs, Rating, type State } from 'ts-fsrs'
+import { type Card, createEmptyCard, fsrs, Rating } from 'ts-fsrs'
 import * as v from 'valibot'
 
 /** What somebody remembers of one question: as it is kept. */

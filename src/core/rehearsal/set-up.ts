@@ -97,6 +97,9 @@ export interface BodyFacts {
   readonly frameRate: { readonly framesPerSecond: number; readonly focusBetweenFrames: boolean } | undefined
 }
 
+/** Dioptres a lens reaches where nothing says how near it goes. @source from memory */
+const USUAL_NEAR = 4
+
 /** `never` and `always` as numbers that a passage is shorter than. */
 const secondsOf = (value: NeutralValue | undefined, otherwise: number): number =>
   typeof value === 'number' ? value : value === 'never' ? 600 : value === 'always' ? 0 : otherwise
@@ -116,7 +119,7 @@ const isRange = (value: NeutralValue | undefined): value is FocusRange =>
 export const setUpOf = (
   means: Readonly<Record<string, NeutralValue>>,
   body: BodyFacts,
-  lens: { readonly focalMm: number; readonly fNumber: number },
+  lens: { readonly focalMm: number; readonly fNumber: number; readonly closestMetres?: number | undefined },
   hands: SetUp['hands'],
   school: SchoolId,
 ): { readonly setUp: SetUp; readonly assumed: readonly string[] } => {
@@ -152,7 +155,11 @@ export const setUpOf = (
       switchSeconds: secondsOf(means['track.switch'], ASSUMED.switchSeconds),
       response: typeof response === 'number' ? response : ASSUMED.response,
       isSearching: means['track.search'] !== 'stop',
-      nearLimit: isRange(range) ? 1 / range.nearMetres : 4,
+      // The lens goes no nearer than it can, whatever the limiter says.
+      nearLimit: Math.min(
+        isRange(range) ? 1 / range.nearMetres : Infinity,
+        lens.closestMetres === undefined ? (isRange(range) ? Infinity : USUAL_NEAR) : 1 / lens.closestMetres,
+      ),
       farLimit: isRange(range) && range.farMetres !== 'infinity' ? 1 / range.farMetres : 0,
       driveSpeed: ASSUMED.driveSpeed * (typeof acquire === 'number' ? Math.min(1, Math.max(0.05, acquire)) : 1),
       driveAcceleration: ASSUMED.driveAcceleration,

@@ -1,6 +1,6 @@
 import type { Knex } from 'knex'
 
-/** Practice: tries of drills, what somebody remembers, courses, and the classes that follow them. */
+/** Practice: tries of drills, what somebody remembers, courses, the classes that follow them, and a house's own scenes. */
 export const up = async (knex: Knex): Promise<void> => {
   await knex.schema.createTable('drill_tries', t => {
     /** As the device that ran it calls it: it comes in once, however often it is sent. */
@@ -21,6 +21,12 @@ export const up = async (knex: Knex): Promise<void> => {
     t.primary(['person_id', 'question'])
   })
   await knex.schema.createTable('courses', t => {
+    t.text('id').primary()
+    t.text('name').notNullable()
+    t.integer('revision').notNullable()
+    t.text('document').notNullable()
+  })
+  await knex.schema.createTable('scenes', t => {
     t.text('id').primary()
     t.text('name').notNullable()
     t.integer('revision').notNullable()

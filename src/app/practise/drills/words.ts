@@ -13,9 +13,11 @@ export const tryWords = (t: Pick<Try, 'drill' | 'right' | 'of' | 'figure'>): str
 /** How somebody does, in a sentence. */
 export const standingWords = (drill: DrillId, s: Standing | undefined): string => {
   if (!s) return 'Not tried yet.'
+  const middle = s.median === undefined ? '' : `, ${DRILLS[drill].figure} ${figureWords(drill, s.median)}`
+  // Two tries have no spread worth the name.
   const spread =
-    s.median === undefined || !s.quartiles
+    s.tries < 3 || !s.quartiles
       ? ''
-      : `, ${DRILLS[drill].figure} ${figureWords(drill, s.median)} (half of them ${figureWords(drill, s.quartiles[0])} to ${figureWords(drill, s.quartiles[1])})`
-  return `${s.tries} ${s.tries === 1 ? 'try' : 'tries'}; the newest: ${Math.round(s.share * 100)} of 100 right${spread}.`
+      : ` (half of them ${figureWords(drill, s.quartiles[0])} to ${figureWords(drill, s.quartiles[1])})`
+  return `${s.tries} ${s.tries === 1 ? 'try' : 'tries'}; the newest: ${Math.round(s.share * 100)} of 100 right${middle}${spread}.`
 }

@@ -14,6 +14,7 @@ import { useAddress, useGoTo } from '@/ui/address'
 import { Page, Section, Wrap } from '@/ui/pieces'
 import { WorkerTrouble } from '@/ui/worker'
 import { Results, SweepTable } from './Results'
+import { KeepScene } from './KeepScene'
 import { SceneEditor } from './SceneEditor'
 import { Stage } from './Stage'
 import { usePassages, useRehearsal, wrongIn } from './use-rehearsal'
@@ -37,7 +38,8 @@ const amount = (text: string | null, otherwise: number): number => {
 export const Rehearsal = ({ view }: { view: RehearsalView }) => {
   const { first, second, bodies, standards } = view
   const { params, set } = useAddress()
-  const { all, typedOf, isOwn, change, reset } = usePassages()
+  const house = useMemo(() => view.scenes.map(s => s.passage), [view.scenes])
+  const { all, typedOf, isOwn, change, reset } = usePassages(house)
   const [seed, setSeed] = useState(1)
   const [isEditing, setEditing] = useState(false)
   const passage = all.find(p => p.id === params.get('passage')) ?? all[5] ?? all[0]
@@ -46,21 +48,23 @@ export const Rehearsal = ({ view }: { view: RehearsalView }) => {
   const isOwnHands = params.get('hands') === OWN && own !== undefined
   const kind = HANDS.find(h => h === params.get('hands')) ?? 'practised'
   const hands: Hands | HandFigures = isOwnHands && own ? own : kind
-  const focalMm = amount(params.get('mm'), 135)
-  const fNumber = amount(params.get('f'), 2.8)
+  const lens = view.lenses.find(l => l.id === params.get('lens'))
+  const focalMm = amount(params.get('mm'), lens?.focalMm ?? 135)
+  const fNumber = amount(params.get('f'), lens?.fNumber ?? 2.8)
+  const closestMetres = lens?.closestMetres
   const schoolIn = (name: string) => SCHOOL_IDS.find(s => s === params.get(name))
   const across: SweepId = (Object.keys(SWEEPS) as SweepId[]).find(s => s === params.get('across')) ?? 'hold'
   const down: SweepId = (Object.keys(SWEEPS) as SweepId[]).find(s => s === params.get('down')) ?? 'response'
   const [school, otherSchool] = [schoolIn('school'), schoolIn('otherSchool')]
   const sides = useMemo(() => {
     const made = (side: RehearsedSide, school: SchoolId) => ({
-      ...setUpOf(side.means, side.facts, { focalMm, fNumber }, hands, school),
+      ...setUpOf(side.means, side.facts, { focalMm, fNumber, closestMetres }, hands, school),
       name: `${side.name}, ${SCHOOLS[school].label}`,
     })
     const one = made(first, school ?? first.school)
     const other = second ?? (otherSchool ? first : undefined)
     return other ? [one, made(other, otherSchool ?? other.school)] : [one]
-  }, [first, second, hands, focalMm, fNumber, school, otherSchool])
+  }, [first, second, hands, focalMm, fNumber, closestMetres, school, otherSchool])
   const setUps = sides.map(s => s.setUp)
   const prepared = useMemo(() => (passage && sides[0] ? prepare(passage, sides[0].setUp) : undefined), [passage, sides])
   if (!passage || !prepared || !sides[0]) return null
@@ -79,6 +83,7 @@ export const Rehearsal = ({ view }: { view: RehearsalView }) => {
         hands={isOwnHands ? OWN : kind}
         own={own && person ? `${person.name}’s own` : undefined}
         lens={{ focalMm, fNumber }}
+        chosenLens={lens?.id}
         school={school ?? first.school}
         otherSchool={otherSchool}
         set={set}
@@ -96,6 +101,17 @@ export const Rehearsal = ({ view }: { view: RehearsalView }) => {
           isOwn={isOwn(passage.id)}
           onPassage={change}
           onReset={() => reset(passage.id)}
+          house={
+            <KeepScene
+              typed={typed}
+              isUsable={wrongIn(typed).length === 0}
+              stored={view.scenes.find(s => s.passage.id === passage.id)}
+              onKept={id => {
+                reset(passage.id)
+                set({ passage: id })
+              }}
+            />
+          }
         />
       )}
       <Section title="One passage">
@@ -172,7 +188,8 @@ const Many = ({
 }
 
 const Choices = ({
-  view: { first, second },
+  view: { first, second, lenses },
+  chosenLens,
   passages,
   passage,
   hands,
@@ -191,6 +208,7 @@ const Choices = ({
   /** What somebody's own hands are called, where their drills measured them. */
   own: string | undefined
   lens: { readonly focalMm: number; readonly fNumber: number }
+  chosenLens: string | undefined
   school: SchoolId
   otherSchool: SchoolId | undefined
   set: SetAddress
@@ -212,7 +230,7 @@ const Choices = ({
       value={value}
       onChange={e => onValue(e.target.value)}
       slotProps={{ select: { displayEmpty: none !== undefined }, inputLabel: { shrink: true } }}
-      sx={{ flex: '1 1 190px', maxWidth: 300 }}
+      sx={{ flex: '1 1 150px', maxWidth: 300 }}
     >
       {none !== undefined && <MenuItem value="">{none}</MenuItem>}
       {options.map(o => (
@@ -225,6 +243,7 @@ const Choices = ({
   const schools = SCHOOL_IDS.map(id => ({ id, name: SCHOOLS[id].label }))
   const figure = (label: string, name: 'mm' | 'f', value: number) => (
     <TextField
+      key={`${name} ${value}`}
       size="small"
       label={label}
       defaultValue={value}
@@ -246,7 +265,14 @@ const Choices = ({
           [...HANDS.map(id => ({ id, name: HAND_WORDS[id] })), ...(own === undefined ? [] : [{ id: OWN, name: own }])],
           id => set({ hands: id }),
         )}
-        {figure('Lens, mm', 'mm', lens.focalMm)}
+        {choice(
+          'Lens',
+          chosenLens ?? '',
+          lenses,
+          id => set({ lens: id || undefined, mm: undefined, f: undefined }),
+          'any',
+        )}
+        {figure('Focal, mm', 'mm', lens.focalMm)}
         {figure('f-number', 'f', lens.fNumber)}
       </Wrap>
       <Wrap>

@@ -1,6 +1,7 @@
 'use client'
 
 import { Alert, Box, Button, TextField } from '@mui/material'
+import type { ReactNode } from 'react'
 import type { Passage } from '@/core/rehearsal/scene'
 import { Eyebrow, Wrap } from '@/ui/pieces'
 
@@ -39,12 +40,15 @@ export const SceneEditor = ({
   isOwn,
   onPassage,
   onReset,
+  house,
 }: {
   passage: Passage
   wrong: readonly string[]
   isOwn: boolean
   onPassage: (passage: Passage) => void
   onReset: () => void
+  /** How it is kept for everybody. */
+  house: ReactNode
 }) => {
   const { subject, crossings, background } = passage
   const ofSubject = (next: Partial<Passage['subject']>) => onPassage({ ...passage, subject: { ...subject, ...next } })
@@ -141,6 +145,7 @@ export const SceneEditor = ({
           {wrong.join(' ')} Until then the scene is played as it was.
         </Alert>
       )}
+      {house}
     </Box>
   )
 }

@@ -2,6 +2,7 @@
 
 import { Box, Button, Slider, Typography, useMediaQuery } from '@mui/material'
 import { memo, useEffect, useMemo, useState } from 'react'
+import { depthOfField } from '@/core/optics/depth-of-field'
 import { LOOK_SECONDS } from '@/core/rehearsal/filter'
 import { emptyTrace, type Prepared, rehearse, STATES, type StateName, type Trace } from '@/core/rehearsal/rehearse'
 import { Wrap } from '@/ui/pieces'
@@ -32,6 +33,27 @@ const LANE = 14
 const heightOf = (metres: number, near: number, far: number): number => {
   const share = (Math.log(metres) - Math.log(near)) / (Math.log(far) - Math.log(near))
   return H - 12 - Math.min(1, Math.max(0, share)) * (H - 24)
+}
+
+/** From the nearest to the farthest that is sharp, as a closed path along the passage. @source depth of field, print basis */
+const depthBand = (
+  { setUp, circleMm, steps }: Prepared,
+  trace: Trace,
+  at: (step: number, metres: number) => string,
+  far: number,
+): string => {
+  const limits = Array.from({ length: Math.ceil(steps / 4) }, (_, n) => {
+    const metres = Math.max(1 / Math.max(1e-3, trace.focus[n * 4] ?? 1), (setUp.focalMm / 1000) * 1.2)
+    const { front, behind } = depthOfField({
+      focalMm: setUp.focalMm,
+      fNumber: setUp.fNumber,
+      circleMm,
+      magnification: setUp.focalMm / (metres * 1000 - setUp.focalMm),
+    })
+    return { step: n * 4, from: Math.max(0.01, metres - front), to: Math.min(far, metres + behind) }
+  })
+  const [there, back] = [limits.map(l => at(l.step, l.from)), limits.toReversed().map(l => at(l.step, l.to))]
+  return `M${[...there, ...back].join('L')}Z`
 }
 
 interface Drawn {
@@ -106,8 +128,8 @@ export const Stage = ({
         {!still && <Finder drawn={drawn} step={step} />}
       </Box>
       <Typography variant="body2" color="textSecondary">
-        Thick line: the subject, near below. Dashed: where the lens is focused. Bars: what comes between. Below, what
-        the camera does, and each frame: high sharp, low soft.
+        Thick line: the subject, near below. Dashed: where the lens is focused, and around it what is sharp. Bars: what
+        comes between. Below, what the camera does, and each frame: high sharp, low soft.
       </Typography>
       <Slider
         value={step}
@@ -146,6 +168,11 @@ const Timeline = memo(function Timeline({ drawn: { prepared, trace, near, far } 
       const i = n * 2
       return `${n ? 'L' : 'M'}${x(i).toFixed(1)} ${heightOf(metresAt(i), near, far).toFixed(1)}`
     }).join('')
+  const depth = useMemo(
+    () =>
+      depthBand(prepared, trace, (i, m) => `${((i / steps) * W).toFixed(1)} ${heightOf(m, near, far).toFixed(1)}`, far),
+    [prepared, trace, steps, near, far],
+  )
   const runs = useMemo(() => {
     const all: { state: StateName; from: number; to: number }[] = []
     trace.state.forEach((s, i) => {
@@ -180,6 +207,7 @@ const Timeline = memo(function Timeline({ drawn: { prepared, trace, near, far } 
           opacity={0.35 + 0.5 * c.covers}
         />
       ))}
+      <path d={depth} fill="var(--mui-palette-own-marigold-main)" opacity={0.28} />
       <path
         d={line(i => 1 / (prepared.subject[i] ?? 1))}
         fill="none"

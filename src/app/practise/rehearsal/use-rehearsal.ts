@@ -11,7 +11,7 @@ import type { SetUp } from '@/core/rehearsal/set-up'
 import type { RehearsalAnswer, RehearsalAsk } from '@/workers/rehearsal.worker'
 
 /** What a person changed of a scene, as it is typed; what cannot be used says so and leaves the last good one in view. */
-export const usePassages = () => {
+export const usePassages = (house: readonly Passage[]) => {
   const [text, write] = useLocal('coherion-passages')
   const own = useMemo((): Readonly<Record<string, Passage>> => {
     try {
@@ -20,10 +20,11 @@ export const usePassages = () => {
       return {}
     }
   }, [text])
-  const all = useMemo(() => PASSAGES.map(p => good(own[p.id]) ?? p), [own])
+  const there = useMemo(() => [...PASSAGES, ...house], [house])
+  const all = useMemo(() => there.map(p => good(own[p.id]) ?? p), [there, own])
   return {
     all,
-    typedOf: (id: string): Passage | undefined => own[id] ?? PASSAGES.find(p => p.id === id),
+    typedOf: (id: string): Passage | undefined => own[id] ?? there.find(p => p.id === id),
     isOwn: (id: string) => own[id] !== undefined,
     change: (passage: Passage) => write(JSON.stringify({ ...own, [passage.id]: passage })),
     reset: (id: string) => {
