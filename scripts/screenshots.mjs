@@ -53,6 +53,9 @@ const levelled = page => page.getByText('What would help most').waitFor()
 const mapped = page => page.getByText('That is the best possible.').waitFor()
 /** A scene of the demo on the Optics desk. */
 const ROPE = 'body~tollgate*lens~tollgate-500*focalMm~500*distance~40*fNumber~4*time~0.001*placeX~0.3*placeY~0.4'
+const REHEARSED =
+  '/practise/rehearsal?standard=ring-action&body=sorrel&passage=club-passing&school=thumb-start&otherSchool=shutter-start'
+const swept = page => page.getByText(/As set now about/).waitFor({ timeout: 60_000 })
 /** In the middle of holding and letting go, with the thumb on the key. */
 const holding = async page => {
   await sign(page)
@@ -161,8 +164,16 @@ const shots = [
   { name: 'audit', path: '/prove/audit/1' },
   {
     name: 'rehearsal',
-    path: '/practise/rehearsal?standard=ring-action&body=sorrel&passage=club-passing&school=thumb-start&otherSchool=shutter-start',
-    act: page => page.getByText(/As set now about/).waitFor({ timeout: 60_000 }),
+    beside: [
+      { path: REHEARSED, act: swept },
+      {
+        path: REHEARSED,
+        act: async page => {
+          await swept(page)
+          await page.getByRole('heading', { name: 'Many passages' }).evaluate(h => h.scrollIntoView())
+        },
+      },
+    ],
   },
   {
     name: 'practise',
@@ -177,6 +188,7 @@ const shots = [
     beside: [
       { path: '/set/cards/pebble', viewport: PHONE, act: tick(2) },
       { path: '/set/cards/tollgate?unit=tsp-t1', viewport: PHONE, act: helped },
+      { path: '/work/rescues?body=sorrel&symptom=press-does-nothing', viewport: PHONE },
     ],
   },
   // Last: the body it adds would stand in all the others.

@@ -16,6 +16,13 @@ describe('the page of a card', () => {
     expect(isCardPage(new URL('http://studio/prove/trials/new'))).toBe(false)
   })
 
+  it('is that of rescues as well, another one for each body', () => {
+    const rescues = (rest: string) => new URL(`http://studio/work/rescues?${rest}`)
+    expect(isCardPage(rescues('body=linnet'))).toBe(true)
+    expect(isSameCard(rescues('body=linnet&symptom=pulses'), rescues('body=linnet'))).toBe(true)
+    expect(isSameCard(rescues('body=linnet'), rescues('body=sorrel'))).toBe(false)
+  })
+
   it('is the same whatever else is in hand, and whichever version paper names', () => {
     const one = card('linnet?unit=tsp-l1&standard=ring-action@2&bodies=linnet,sorrel')
     expect(isSameCard(one, card('linnet?standard=ring-action&unit=tsp-l1'))).toBe(true)

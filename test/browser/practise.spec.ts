@@ -234,6 +234,29 @@ test.describe('with a thumb, on a phone', () => {
   })
 })
 
+test('a gamepad holds and lets go; a phone that may not tell how it turns says what to do', async ({ page }) => {
+  await page.addInitScript(() => {
+    const buttons = Array.from({ length: 16 }, () => ({ pressed: false }))
+    Object.assign(window, { padButtons: buttons })
+    navigator.getGamepads = () => [{ buttons }] as unknown as (Gamepad | null)[]
+    Object.assign(DeviceOrientationEvent, { requestPermission: () => Promise.resolve('denied') })
+  })
+  const press = (isDown: boolean) =>
+    page.evaluate(on => {
+      const [first] = (window as unknown as { padButtons: { pressed: boolean }[] }).padButtons
+      if (first) first.pressed = on
+    }, isDown)
+  await page.goto('/practise/drills/hold?standard=ring-action&body=sorrel')
+  await page.getByRole('button', { name: /^Start/ }).click()
+  await holdAndLetGo(page, 2, press)
+  await page.waitForTimeout(300)
+  await page.keyboard.press('Escape')
+  await expect(tried(page).getByText(/The subject comes in and moves: right, after \d+ ms/)).toBeVisible()
+  await page.goto('/practise/drills/track')
+  await page.getByRole('button', { name: 'Turn the phone itself' }).click()
+  await expect(page.getByText(/was not allowed to tell how the phone turns; allow it/)).toBeVisible()
+})
+
 test('a student takes a lesson outdoors, the teacher sees it, and says the word for the next', async ({
   page,
   expectAccessible,
@@ -282,6 +305,11 @@ test('a student takes a lesson outdoors, the teacher sees it, and says the word 
   await page.getByRole('option', { name: 'Bransk Tollgate', exact: true }).click()
   await page.getByRole('button', { name: 'Join' }).click()
   await expect(page.getByRole('columnheader', { name: /Delphine Arkwright/ })).toBeVisible()
+  await page.getByLabel('Delphine Arkwright brings').click()
+  await page.getByRole('option', { name: 'Dunmere Pebble', exact: true }).click()
+  await expect(page.getByRole('columnheader', { name: /Delphine Arkwright/ })).toContainText('Dunmere Pebble')
+  await page.getByRole('button', { name: 'Delphine Arkwright leaves' }).click()
+  await expect(page.getByRole('columnheader', { name: /Delphine Arkwright/ })).toBeHidden()
   const paper = await page.request.get(
     (await page.getByRole('link', { name: 'Handout for the Bransk Tollgate' }).getAttribute('href')) ?? '',
   )

@@ -61,6 +61,7 @@ const PAGES: Readonly<Record<string, string>> = {
   '/set/cards/[body]': '/set/cards/linnet?unit=tsp-l1',
   '/set/controls': '/set/controls',
   '/set/controls/[body]': '/set/controls/linnet',
+  '/work/rescues': '/work/rescues?body=linnet',
 }
 
 interface Weight {

@@ -212,6 +212,7 @@ describe('links', () => {
       'Rehearsal',
       'Drills',
       'Class',
+      'Rescues',
       'Readiness',
       'Kit',
     ])

@@ -10,7 +10,7 @@ describe('who may do what', () => {
 
   it('asks for a name where something stays for good under it, and nowhere else', () => {
     const needed = ALL.filter(deed => mayNot({ person: undefined }, deed))
-    expect(needed).toEqual(['sign-cards', 'approve-standards'])
+    expect(needed).toEqual(['sign-cards', 'approve-standards', 'practise', 'teach'])
     for (const deed of needed) {
       const refused = mayNot({ person: undefined }, deed)
       expect(refused).toMatchObject({ kind: 'needs-name' })

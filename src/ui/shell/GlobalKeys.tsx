@@ -12,7 +12,7 @@ const KeysDialog = later(() => import('./KeysDialog').then(m => m.KeysDialog))
 /** How long `g` waits for the letter of a stage. */
 const CHORD_MS = 1500
 
-/** Keys that work everywhere: `/` for the phrasebook, `g` and a letter to change the stage, `?` for help. */
+/** Keys that work everywhere: `/` for the phrasebook, `!` where something goes wrong, `g` and a letter to change the stage, `?` for help. */
 export const GlobalKeys = ({ pathname, onSearch }: { pathname: string; onSearch: () => void }) => {
   const router = useRouter()
   const params = useAhead()
@@ -26,7 +26,8 @@ export const GlobalKeys = ({ pathname, onSearch }: { pathname: string; onSearch:
       else if (event.key === '/') {
         event.preventDefault()
         onSearch()
-      } else if (event.key === 'g') chordAt.current = Date.now()
+      } else if (event.key === '!') router.push(linkTo('/work/rescues', params))
+      else if (event.key === 'g') chordAt.current = Date.now()
       else if (Date.now() - chordAt.current < CHORD_MS) {
         chordAt.current = 0
         const path = STAGES.find(s => s.key === event.key)?.views[0]?.path

@@ -70,6 +70,7 @@ export const KeysDialog = ({ pathname, onClose }: { pathname: string; onClose: (
             ...here,
             ...STAGES.map(s => [`g ${s.key}`, `go to ${s.label}`] as const),
             ['/', 'translate a term'] as const,
+            ['!', 'something goes wrong: what helps'] as const,
             ['?', 'show the keys'] as const,
           ].map(([key, what]) => (
             <div key={key} style={{ display: 'contents' }}>

@@ -53,6 +53,11 @@ export const STAGES: readonly Stage[] = [
     ],
   },
   {
+    key: 'w',
+    label: 'Work',
+    views: [{ label: 'Rescues', path: '/work/rescues' }],
+  },
+  {
     key: 'k',
     label: 'Keep',
     views: [

@@ -6,8 +6,11 @@ import { THUMB_CAUTION } from '@/core/cautions/cautions'
 import { curveOf, type DrillId, DRILLS, standingOf } from '@/core/drills/drills'
 import { Chart } from '@/ui/Chart'
 import { KeptLink } from '@/ui/links'
+import { putAway } from '@/offline/outbox'
 import { CautionNote, Page, PlainList, Section, Wrap } from '@/ui/pieces'
-import { ofDrill, type Practice, useRest } from './use-practice'
+import { ofDrill, PRACTICE, type Practice, useRest } from './use-practice'
+import { Trouble } from '@/ui/Trouble'
+import { useWaiting } from '@/ui/use-waiting'
 import { standingWords } from './words'
 import { Whose } from './Whose'
 
@@ -77,6 +80,7 @@ export const DrillFrame = ({
       {!isRunning && (
         <>
           <Unnamed practice={practice} />
+          <Refused />
           <Section title="How it goes">
             <Typography>{standingWords(drill, standingOf(own))}</Typography>
             <Curve drill={drill} practice={practice} />
@@ -106,6 +110,25 @@ const Unnamed = ({ practice: { unnamed, people, keepFor } }: { practice: Practic
       </Wrap>
     </Section>
   ) : null
+
+/** What the server would not keep, and why; read, it goes. */
+export const Refused = () => {
+  const refused = useWaiting(PRACTICE).filter(e => e.remark)
+  return refused.map(e => (
+    <Trouble
+      key={e.id}
+      words={
+        <>
+          Not kept: {e.words}. {e.remark?.words ?? 'The server did not say why.'}{' '}
+          <Button size="small" color="inherit" onClick={() => void putAway(e.place)}>
+            I have read it
+          </Button>
+        </>
+      }
+      sx={{ mt: 2 }}
+    />
+  ))
+}
 
 const Curve = ({ drill, practice }: { drill: DrillId; practice: Practice }) => {
   const days = curveOf(ofDrill(practice.tries, drill))

@@ -24,13 +24,16 @@ const triesIn = (text: string | null): readonly Try[] => {
 /** As many as wait on a device; the server has those before them. */
 const MOST_LOCAL = 50
 
+/** What waits on a device of practice goes by this name. */
+export const PRACTICE = 'practice'
+
 /** Puts something that was practised in line for the server. */
 export const keepPractised = async (address: string, content: object, words: string, person: string): Promise<void> => {
   const id = nanoid()
   const made = new Date().toISOString()
   await keep({
     id,
-    card: 'practice',
+    card: PRACTICE,
     deed: { kind: 'counted' },
     words,
     by: person,

@@ -166,12 +166,14 @@ const Joining = ({ view }: { view: ClassView }) => {
   const { send, problem, isBusy } = useSend()
   const [name, setName] = useState('')
   const [body, setBody] = useState('')
+  const change = (student: string, more: object) =>
+    send('PUT', `/api/v1/classes/${view.id}/students`, { student, ...more })
   const join = async () => {
     const known = people.find(p => p.name.toLowerCase() === name.trim().toLowerCase())
     const made = known ? undefined : await send<{ id: string }>('POST', '/api/v1/people', { name: name.trim() })
     const student = known?.id ?? (made?.ok ? made.value.id : undefined)
     if (student === undefined) return
-    const sent = await send('PUT', `/api/v1/classes/${view.id}/students`, { student, ...(body ? { body } : {}) })
+    const sent = await change(student, body ? { body } : {})
     if (sent.ok) setName('')
   }
   return (
@@ -198,6 +200,29 @@ const Joining = ({ view }: { view: ClassView }) => {
         </Button>
       </Wrap>
       <Trouble words={problem} sx={{ mt: 1.5 }} />
+      {view.students.map(s => (
+        <Wrap key={s.id} sx={{ alignItems: 'center', gap: 1.5, mt: 1.5 }}>
+          <Typography sx={{ minWidth: 160 }}>{s.name}</Typography>
+          <TextField
+            select
+            size="small"
+            label={`${s.name} brings`}
+            value={s.body?.id ?? ''}
+            onChange={e => void change(s.id, e.target.value ? { body: e.target.value } : {})}
+            sx={{ minWidth: 220 }}
+          >
+            <MenuItem value="">no body yet</MenuItem>
+            {view.bodies.map(b => (
+              <MenuItem key={b.id} value={b.id}>
+                {b.name}
+              </MenuItem>
+            ))}
+          </TextField>
+          <Button color="inherit" disabled={isBusy} onClick={() => void change(s.id, { isLeaving: true })}>
+            {s.name} leaves
+          </Button>
+        </Wrap>
+      ))}
     </Section>
   )
 }

@@ -14,7 +14,7 @@ import { Eyebrow, Page, PlainList, Section, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { useSend } from '@/ui/use-send'
 import { REASON_WORDS, remarkWords } from '../words'
-import { useWaiting } from './use-waiting'
+import { useWaiting } from '@/ui/use-waiting'
 import { Finding } from './Finding'
 
 const Lane = styled('div')(({ theme }) => ({
@@ -79,7 +79,7 @@ export const TrialResult = ({
   const counted = verdict.ways.some(w => w.tally.share.of > 0)
   const most = Math.max(1, ...verdict.reasons.map(r => r.count))
   // What was counted a moment ago may still be on its way; once it is there, it is shown.
-  const waiting = useWaiting(view.id).filter(e => !e.remark).length
+  const waiting = useWaiting(`trial ${view.id}`).filter(e => !e.remark).length
   const before = useRef(0)
   useEffect(() => {
     if (waiting < before.current) router.refresh()

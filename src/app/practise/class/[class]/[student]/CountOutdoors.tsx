@@ -11,6 +11,7 @@ import { useLocal } from '@/ui/local'
 import { usePeople } from '@/ui/people'
 import { Section, Wrap } from '@/ui/pieces'
 import { ThumbPad } from '@/ui/ThumbPad'
+import { Refused } from '../../../drills/DrillFrame'
 import { keepPractised } from '../../../drills/use-practice'
 
 interface Tally {
@@ -94,6 +95,7 @@ export const CountOutdoors = ({
           </Wrap>
         </Box>
       )}
+      <Refused />
     </Section>
   )
 }

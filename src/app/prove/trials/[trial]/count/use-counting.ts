@@ -9,7 +9,7 @@ import type { CountingView } from '@/server/trials'
 import { useFetched } from '@/ui/use-fetched'
 import { useLocal } from '@/ui/local'
 import { usePeople } from '@/ui/people'
-import { useWaiting } from '../use-waiting'
+import { useWaiting } from '@/ui/use-waiting'
 import { entryOf, keptIn, together } from './counting'
 
 /** Counting on this device: at once, and sent when there is network. */
@@ -20,7 +20,7 @@ export const useCounting = ({ id, trial: asOpened }: CountingView) => {
   const { person } = usePeople()
   const [text, write] = useLocal(`coherion-trial ${id}`)
   const kept = useMemo(() => keptIn(text), [text])
-  const waiting = useWaiting(id)
+  const waiting = useWaiting(`trial ${id}`)
   useEffect(() => keepThisPage(), [])
   const counter = person?.name ?? 'Nobody named'
   const counts = together(trial.counts, kept)

@@ -1,0 +1,215 @@
+'use client'
+
+import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { useEffect, useMemo, useState } from 'react'
+import { type Remedy, remediesFor } from '@/core/rescues/rescue'
+import type { Situation } from '@/core/rescues/situation'
+import { findSymptoms, SYMPTOM_IDS, SYMPTOMS } from '@/core/rescues/symptoms'
+import { keepThisPage } from '@/offline/keep-page'
+import type { RescueHand } from '@/server/rescues'
+import { useAddress, useGoTo } from '@/ui/address'
+import { KeptLink } from '@/ui/links'
+import { MenuPath, Page, PlainList, Section, Wrap } from '@/ui/pieces'
+import { ThumbPad } from '@/ui/ThumbPad'
+
+/** What is going wrong, and what to do: this second, on this body, at home. Reckoned on the device. */
+export const Rescues = ({ hand }: { hand: RescueHand }) => {
+  const { params, set } = useAddress()
+  const [typed, setTyped] = useState('')
+  const symptom = SYMPTOM_IDS.find(id => id === params.get('symptom'))
+  const situation = useMemo((): Situation => ({ means: hand.means, keys: hand.keys, says: new Set(hand.says) }), [hand])
+  const remedies = useMemo(() => (symptom ? remediesFor(symptom, situation) : []), [symptom, situation])
+  useEffect(() => keepThisPage(), [])
+  const found = findSymptoms(typed)
+  const [first, ...others] = remedies
+  return (
+    <Page>
+      {symptom ? (
+        <>
+          <Button onClick={() => set({ symptom: undefined })} sx={{ mb: 1 }}>
+            Something else
+          </Button>
+          <Typography variant="h1">{SYMPTOMS[symptom].label}</Typography>
+          <Camera hand={hand} />
+          {first && (
+            <Box role="status" sx={{ mt: 2, maxWidth: 720 }}>
+              <Typography sx={{ fontSize: '1.35rem', fontWeight: 600 }}>{first.now}</Typography>
+            </Box>
+          )}
+          {first && <What remedy={first} hand={hand} />}
+          {others.length > 0 && (
+            <Section title="Or it is this">
+              <PlainList component="ol" sx={{ maxWidth: 720 }}>
+                {others.map(r => (
+                  <Box component="li" key={r.id} sx={{ py: 1.5, borderBottom: 1, borderColor: 'divider' }}>
+                    <Typography variant="strong" sx={{ display: 'block' }}>
+                      {r.now}
+                    </Typography>
+                    <What remedy={r} hand={hand} />
+                  </Box>
+                ))}
+              </PlainList>
+            </Section>
+          )}
+          <Typography variant="body2" color="textSecondary" sx={{ mt: 3, maxWidth: 720 }}>
+            Common practice, no published source. Where lens and body are switched between AF and manual, the maker’s
+            manual goes first; never look at the sun through an optical finder.
+          </Typography>
+        </>
+      ) : (
+        <>
+          <Typography variant="h1">What is going wrong?</Typography>
+          <Camera hand={hand} />
+          <TextField
+            size="small"
+            label="In your words"
+            value={typed}
+            onChange={e => setTyped(e.target.value)}
+            onKeyDown={e => {
+              if (e.key === 'Enter' && found[0]) set({ symptom: found[0] })
+            }}
+            sx={{ my: 2, width: '100%', maxWidth: 420 }}
+          />
+          <Box
+            component="ul"
+            aria-label="Symptoms"
+            sx={{
+              listStyle: 'none',
+              p: 0,
+              m: 0,
+              display: 'grid',
+              gap: 1,
+              gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr', md: 'repeat(3, 1fr)' },
+            }}
+          >
+            {found.map(id => (
+              <li key={id}>
+                <ThumbPad type="button" onClick={() => set({ symptom: id })}>
+                  <Typography variant="strong">{SYMPTOMS[id].label}</Typography>
+                </ThumbPad>
+              </li>
+            ))}
+          </Box>
+          {found.length === 0 && (
+            <Typography role="status">Nothing is called so here; clear it and look through the list.</Typography>
+          )}
+        </>
+      )}
+    </Page>
+  )
+}
+
+const FROM: Readonly<Record<RescueHand['from'], (hand: RescueHand) => string>> = {
+  unit: () => 'By what this camera is known to be set to.',
+  standard: hand =>
+    `By what “${hand.standard?.name ?? ''}” sets on it${hand.unit ? '; nothing is known of this camera itself' : ''}.`,
+  factory: () => 'By how it left the factory.',
+}
+
+/** Which camera it is about, and where what it is set to comes from. */
+const Camera = ({ hand }: { hand: RescueHand }) => {
+  const go = useGoTo()
+  return (
+    <Wrap sx={{ mt: 1.5, gap: 1.5, alignItems: 'center' }}>
+      <TextField
+        select
+        size="small"
+        label="Body"
+        value={hand.body.id}
+        onChange={e => go({ body: e.target.value, unit: undefined })}
+        sx={{ minWidth: 190 }}
+      >
+        {hand.bodies.map(b => (
+          <MenuItem key={b.id} value={b.id}>
+            {b.name}
+          </MenuItem>
+        ))}
+      </TextField>
+      {hand.units.length > 0 && (
+        <TextField
+          select
+          size="small"
+          label="Camera"
+          value={hand.unit ?? ''}
+          onChange={e => go({ body: hand.body.id, unit: e.target.value || undefined })}
+          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+          sx={{ minWidth: 130 }}
+        >
+          <MenuItem value="">any</MenuItem>
+          {hand.units.map(u => (
+            <MenuItem key={u.id} value={u.id}>
+              {u.tag}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+      <Typography variant="body2" color="textSecondary">
+        {FROM[hand.from](hand)}
+      </Typography>
+    </Wrap>
+  )
+}
+
+const SURE: Readonly<Record<Remedy['sure'], string>> = {
+  so: '',
+  may: 'It may be: ',
+  unknown: 'If it is set so, which nobody knows: ',
+}
+
+/** The key that a rule stands on, as the body calls it. */
+const KEY_OF: Readonly<Record<string, string>> = {
+  'stays-background/preset': 'range.preset',
+  'lets-go-crossed/freeze': 'trigger.stop',
+  'wrong-eye/cycle': 'subject.cycle',
+  'press-does-nothing/thumb': 'trigger.start',
+  'press-does-nothing/holds': 'trigger.start',
+}
+
+/** Why it is, what to change on this body, and what to change at home. */
+const What = ({ remedy, hand }: { remedy: Remedy; hand: RescueHand }) => {
+  const on = remedy.change && hand.changes[remedy.id]
+  const key = hand.keyNames[KEY_OF[remedy.id] ?? '']
+  return (
+    <Box sx={{ mt: 0.5, maxWidth: 720 }}>
+      {key !== undefined && (
+        <Typography>
+          On the {hand.body.name}: <strong>{key}</strong>.
+        </Typography>
+      )}
+      <Typography color="textSecondary">
+        {SURE[remedy.sure]}
+        {remedy.cause} {remedy.why}
+      </Typography>
+      {remedy.change && on && (
+        <Box sx={{ mt: 1 }}>
+          <Typography variant="body2" color="textSecondary">
+            Change now: {remedy.change.words}
+          </Typography>
+          {on.key !== undefined && (
+            <Typography>
+              Press <strong>{on.key}</strong>
+              {on.option === undefined ? '' : `, until it says ${on.option}`}.
+            </Typography>
+          )}
+          <Typography variant="strong">
+            {on.setting}
+            {on.option === undefined ? '' : `: ${on.option}`}
+          </Typography>{' '}
+          <MenuPath path={on.path} />
+          {on.quick !== undefined && <Typography variant="body2">Or {on.quick} presses by the quick way.</Typography>}
+          {hand.standard && (
+            <Typography variant="body2">
+              <KeptLink
+                to={`/decide/standards/${hand.standard.id}`}
+                more={{ target: remedy.change.dimension }}
+                style={{ display: 'inline-block', paddingBlock: 6 }}
+              >
+                At home: in {hand.standard.name}
+              </KeptLink>
+            </Typography>
+          )}
+        </Box>
+      )}
+    </Box>
+  )
+}
