@@ -1,6 +1,7 @@
 import { benchAudit } from './audit'
 import { benchConcordance } from './concordance'
 import { benchControls } from './controls'
+import { benchDrills } from './drills'
 import { benchKeep } from './keep'
 import { benchLevel } from './level'
 import { benchMeasuring } from './measuring'
@@ -21,5 +22,6 @@ await benchOptics()
 await benchMeasuring()
 await benchAudit()
 await benchTrials()
+await benchDrills()
 benchRehearsal()
 endOfFigures()

@@ -1,3 +1,4 @@
+import type { Passage } from '../../src/core/rehearsal/scene'
 import type { Course } from '../../src/core/course/course'
 import type { CDPSession, Page } from '@playwright/test'
 import { expect, iAm, test } from './support/drivers'
@@ -228,6 +229,8 @@ test.describe('with a thumb, on a phone', () => {
     ).toBeVisible()
     await page.getByRole('button', { name: 'Saskia Venn' }).tap()
     await expect(page.getByRole('heading', { name: 'Whose try was that?' })).toBeHidden()
+    // Upright again, the list of people has room.
+    await page.setViewportSize({ width: 390, height: 844 })
     await page.getByLabel('Who practises').tap()
     await page.getByRole('option', { name: 'Saskia Venn' }).tap()
     await expect(page.getByText(/^1 try; the newest: 0 of 100 right/)).toBeVisible()
@@ -282,7 +285,6 @@ test('a student takes a lesson outdoors, the teacher sees it, and says the word 
   // A student’s own word is none.
   await expect(page.getByRole('button', { name: /teacher’s word/ })).toBeHidden()
 
-  await iAm(page, 'Wilhelmina Dow').catch(() => undefined)
   await page.getByRole('link', { name: 'Quayside, autumn' }).click()
   await page.getByRole('link', { name: 'Osric Fenn, Detection: passed' }).click()
   await page.getByRole('link', { name: /Next: Through foliage/ }).click()
@@ -370,6 +372,9 @@ test('a scene of one’s own is kept for the house, changed and thrown away; a l
   await expect(page.getByLabel('Focal, mm')).toHaveValue('100')
   await page.getByRole('button', { name: 'Change the scene' }).click()
   await page.getByLabel('Place 1: m away').fill('30')
+  await page.getByLabel('Other faces', { exact: true }).fill('4')
+  await page.getByLabel('Other faces, m away').fill('12')
+  await page.getByLabel('Ground shakes, °').fill('0.4')
   await page.getByLabel('Name of a new scene').fill('Geese on the quay')
   await page.getByRole('button', { name: 'Keep it for the house' }).click()
   await expect(page.getByRole('combobox', { name: 'Scene' })).toHaveText('Geese on the quay')
@@ -377,6 +382,8 @@ test('a scene of one’s own is kept for the house, changed and thrown away; a l
   await page.getByLabel('Place 1: m away').fill('25')
   await page.getByRole('button', { name: /Change “Geese on the quay” for everybody/ }).click()
   await expect(page.getByRole('button', { name: 'Change the scene', exact: true })).toBeVisible()
+  const { scenes } = (await (await page.request.get('/api/v1/scenes')).json()) as { scenes: { passage: Passage }[] }
+  expect(scenes[0]?.passage).toMatchObject({ name: 'Geese on the quay', others: { faces: 4, metres: 12 }, shake: 0.4 })
   // Somebody else finds it, as it is by now.
   await page.evaluate(() => localStorage.clear())
   await page.reload()

@@ -114,6 +114,7 @@ export const PASSAGES: readonly Passage[] = [
     crossings: [{ at: 2, seconds: 1, metres: 0.9, covers: 0.2 }],
     background: { metres: 2.8, contrast: 0.8 },
     light: 0.5,
+    others: { faces: 1, metres: 2.4 },
   },
   {
     id: 'stilt-race',
@@ -132,6 +133,7 @@ export const PASSAGES: readonly Passage[] = [
     crossings: [],
     background: { metres: 6, contrast: 0.5 },
     light: 0.4,
+    others: { faces: 1, metres: 3 },
   },
   {
     id: 'curtain-call',
@@ -141,5 +143,6 @@ export const PASSAGES: readonly Passage[] = [
     crossings: [{ at: 2, seconds: 3, metres: 7, covers: 0.12 }],
     background: { metres: 15, contrast: 0.7 },
     light: 0.7,
+    others: { faces: 8, metres: 10.5 },
   },
 ]

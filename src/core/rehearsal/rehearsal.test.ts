@@ -134,7 +134,14 @@ describe('a run', () => {
       { finds: 'inside-area', isFocusingBetween: false, farLimit: 0.03, response: 0.9 },
     ]
     let frames = 0
-    for (const passage of PASSAGES)
+    const crowded = {
+      ...STEADY,
+      id: 'crowded',
+      others: { faces: 5, metres: 9 },
+      shake: 0.8,
+      crossings: [{ at: 2, seconds: 0.8, metres: 6, covers: 0.4 }],
+    }
+    for (const passage of [...PASSAGES, crowded])
       for (const more of setUps) {
         const setUp = { ...SET_UP, focalMm: 85, ...more }
         const p = prepare(passage, setUp)
@@ -148,6 +155,36 @@ describe('a run', () => {
         }
       }
     expect(frames).toBeGreaterThan(10_000)
+  })
+})
+
+describe('others and the ground', () => {
+  it('among many faces the whole frame takes another one, and detection inside the area stays', () => {
+    const others = { faces: 7, metres: 8 }
+    const whole = { finds: 'whole-frame', isCameraPicking: true, areaWidth: 1, areaHeight: 1 } as const
+    const inside = { finds: 'inside-area', isCameraPicking: false, areaWidth: 0.12, areaHeight: 0.18 } as const
+    expectMore(of({ others }, inside), of({ others }, whole))
+    // Alone in view, the whole frame is as good as it was.
+    expectMore(of({}, whole), of({ others }, whole))
+    expect(of({ others: { faces: 0, metres: 8 } }, whole)).toEqual(of({}, whole))
+  })
+
+  it('a ground that shakes adds its variance to that of the hand', () => {
+    const aimOf = (passage: Partial<Passage>) => {
+      const p = prepare({ ...STEADY, seconds: 100, ...passage }, { ...SET_UP, hands: 'practised', focalMm: 100 })
+      const trace = emptyTrace(p)
+      let [power, n] = [0, 0]
+      for (let seed = 1; seed <= 30; seed++) {
+        rehearse(p, seed, trace)
+        for (const x of trace.aimX) power += x * x
+        n += trace.aimX.length
+      }
+      return power / n
+    }
+    const [hand, both] = [aimOf({}), aimOf({ shake: 0.9 })]
+    expect(both / hand).toBeGreaterThan(0.93 * (1 + (0.9 / 0.42) ** 2))
+    expect(both / hand).toBeLessThan(1.07 * (1 + (0.9 / 0.42) ** 2))
+    expectMore(of({}), of({ shake: 3 }))
   })
 })
 

@@ -84,7 +84,8 @@ export const prepare = (passage: Passage, setUp: SetUp): Prepared => {
   }
   const hands = figuresOfHands(setUp.hands)
   const degreesAcross = (2 * Math.atan(sensorWidthMm / (2 * focalMm)) * 180) / Math.PI
-  const spread = (hands.degrees * passage.subject.unsteady) / degreesAcross
+  // Hand and ground shake on their own: their variances add.
+  const spread = Math.hypot(hands.degrees * passage.subject.unsteady, passage.shake ?? 0) / degreesAcross
   const aimKept = Math.exp(-LOOK_SECONDS / hands.seconds)
   return {
     passage,
@@ -206,7 +207,10 @@ export const rehearse = (p: Prepared, seed: number, into?: Trace): Run => {
   const aim = new Chance(seed)
   const look = new Chance(seed ^ 0x9e3779b9)
   const will = new Chance(seed ^ 0x85ebca6b)
+  const whom = new Chance(seed ^ 0xc2b2ae35)
   const hands = figuresOfHands(setUp.hands)
+  const others = passage.others && passage.others.faces > 0 ? passage.others : undefined
+  const another = others ? 1 / others.metres : 0
 
   const { focalMm, fNumber, areaWidth, areaHeight, driveSpeed, driveAcceleration, farLimit, nearLimit } = setUp
   const back = 1 / passage.background.metres
@@ -247,6 +251,8 @@ export const rehearse = (p: Prepared, seed: number, into?: Trace): Run => {
   let seenCrossing = 0
   let crossingFor = 0
   let clearFor = 0
+  let hadFound = false
+  let isWrong = false
   let freezes = false
   let isFrozen = false
   let frozenFor = 0
@@ -275,6 +281,8 @@ export const rehearse = (p: Prepared, seed: number, into?: Trace): Run => {
     if (front === 0 && isFrozen && clearFor >= reactSteps && (!isCalm || frozenFor >= againSteps)) {
       isFrozen = false
       found = 0
+      // Pressed anew, it chooses anew.
+      hadFound = false
       // What was believed of its speed is old by now, unless it hardly moves.
       isTracking = isTracking && isCalm
     }
@@ -289,19 +297,29 @@ export const rehearse = (p: Prepared, seed: number, into?: Trace): Run => {
     faceFor = hasFace[i] && !isBlocked && inFrame ? faceFor + 1 : 0
     const looksEverywhere = setUp.finds === 'whole-frame' || hasSecond
     const hasFound = hasFace[i] === 1 && faceFor > findSteps && (looksEverywhere || covered > 0)
+    // Among several faces it takes one by chance, unless somebody's own area lies on the right one.
+    if (others) {
+      const lot = whom.next()
+      if (!hasFound) isWrong = false
+      else if (!hadFound)
+        isWrong =
+          looksEverywhere && lot >= 1 / (1 + others.faces) && (setUp.isCameraPicking || hasSecond || covered === 0)
+      hadFound = hasFound
+    }
     // What is far out of focus is only seen where it fills the area.
     const isWithinReach = blurOf(here, focus) < captureMm || covered > 0.9
     // Of all in an area that the camera picks from the subject is the nearest, as long as nothing is in front.
     const isInArea = setUp.isCameraPicking ? covered > 0 : covered >= COVERED
     const seesSubject = !isBlocked && isWithinReach && (hasFound || isInArea)
-    const obstacle = crossed ? 1 / crossed.metres : 0
     // Where the camera picks, the nearest thing in the area is picked.
     const isNearer =
       setUp.isCameraPicking &&
       crossed !== undefined &&
       (isBlocked || (crossed.covers > 0 && areaWidth > 0.5)) &&
       !hasFound
-    const seen = isNearer || (isBlocked && crossed) ? ON_OBSTACLE : seesSubject ? ON_SUBJECT : ON_BACKGROUND
+    const isCovered = isNearer || isBlocked
+    const obstacle = isWrong && !isCovered ? another : crossed ? 1 / crossed.metres : 0
+    const seen = isCovered || isWrong ? ON_OBSTACLE : seesSubject ? ON_SUBJECT : ON_BACKGROUND
     const seesBackground = passage.background.contrast > 0.1 && blurOf(back, focus) < captureMm * 2
 
     // A body that does not focus between frames stays where it was at the first.

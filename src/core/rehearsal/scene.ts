@@ -45,6 +45,12 @@ export const passageSchema = v.pipe(
     background: v.strictObject({ metres, contrast: share }),
     /** Light on what has to be sharp, from none to plenty. */
     light: share,
+    /** Other faces that detection may take instead: how many, and how far away they are. */
+    others: v.optional(
+      v.strictObject({ faces: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(60)), metres }),
+    ),
+    /** How far the ground it is shot from shakes, degrees (standard deviation): a boat, a cart, a stand that people walk on. */
+    shake: v.optional(v.pipe(v.number(), v.minValue(0), v.maxValue(10))),
   }),
   v.check(p => {
     const times = p.subject.path.map(k => k.at)

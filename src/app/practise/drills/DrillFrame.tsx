@@ -40,9 +40,9 @@ export const DrillFrame = ({
   /** Beside the start. */
   more?: ReactNode
 }) => {
-  const { tries } = practice
+  const { tries, unnamed } = practice
   const own = ofDrill(tries, drill)
-  const rest = useRest(tries)
+  const rest = useRest(unnamed ? [...tries, unnamed] : tries)
   const mustRest = DRILLS[drill].isStrain && rest > 0
   useEffect(() => {
     if (!isRunning) return

@@ -9,7 +9,7 @@ import type { SetUp } from '@/core/rehearsal/set-up'
 const REASON_WORDS: Readonly<Record<Reason, string>> = {
   searching: 'was still searching',
   lagging: 'was on it, and not near enough',
-  obstacle: 'was on what came in front, or behind it',
+  obstacle: 'was on what came in front, or on somebody else',
   background: 'was on the background',
 }
 

@@ -66,7 +66,26 @@ export const SceneEditor = ({
         <Figure label="High, m" value={subject.height} onValue={height => ofSubject({ height })} />
         <Figure label="Face, m (0: none)" value={subject.face} onValue={face => ofSubject({ face })} />
         <Figure label="Hard to keep, times" value={subject.unsteady} onValue={unsteady => ofSubject({ unsteady })} />
+        <Figure
+          label="Ground shakes, °"
+          value={passage.shake ?? 0}
+          onValue={shake => onPassage({ ...passage, shake })}
+        />
         <Figure label="Light on it, 0 to 1" value={passage.light} onValue={light => onPassage({ ...passage, light })} />
+      </Wrap>
+      <Wrap sx={{ mt: 1 }}>
+        <Figure
+          label="Other faces"
+          value={passage.others?.faces ?? 0}
+          onValue={faces => onPassage({ ...passage, others: { metres: last?.metres ?? 10, ...passage.others, faces } })}
+        />
+        {passage.others && (
+          <Figure
+            label="Other faces, m away"
+            value={passage.others.metres}
+            onValue={metres => onPassage({ ...passage, others: { faces: 0, ...passage.others, metres } })}
+          />
+        )}
       </Wrap>
       <Eyebrow component="h3">Where it is</Eyebrow>
       {subject.path.map((k, i) => {

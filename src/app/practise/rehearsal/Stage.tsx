@@ -11,7 +11,7 @@ export const STATE_WORDS: Readonly<Record<StateName, string>> = {
   searching: 'searching',
   'on-subject': 'on the subject',
   holding: 'holding through',
-  'on-obstacle': 'jumped to what is in front',
+  'on-obstacle': 'jumped to something else',
   'on-background': 'on the background',
   frozen: 'held where it was',
 }
