@@ -303,7 +303,7 @@ test('a student takes a lesson outdoors, the teacher sees it, and says the word 
   // Somebody joins, and the course is on paper for what they bring.
   await page.getByRole('link', { name: 'Quayside, autumn' }).click()
   await page.getByLabel('Name of the student').fill('Delphine Arkwright')
-  await page.getByLabel('Brings').click()
+  await page.getByLabel('Brings', { exact: true }).click()
   await page.getByRole('option', { name: 'Bransk Tollgate', exact: true }).click()
   await page.getByRole('button', { name: 'Join' }).click()
   await expect(page.getByRole('columnheader', { name: /Delphine Arkwright/ })).toBeVisible()
@@ -379,6 +379,7 @@ test('a scene of one’s own is kept for the house, changed and thrown away; a l
   await page.getByRole('button', { name: 'Keep it for the house' }).click()
   await expect(page.getByRole('combobox', { name: 'Scene' })).toHaveText('Geese on the quay')
   await expect(page.getByText(/^0\.0 s: .*subject at 30\.0 m/)).toBeVisible()
+  await page.getByRole('button', { name: 'Change the scene' }).click()
   await page.getByLabel('Place 1: m away').fill('25')
   await page.getByRole('button', { name: /Change “Geese on the quay” for everybody/ }).click()
   await expect(page.getByRole('button', { name: 'Change the scene', exact: true })).toBeVisible()

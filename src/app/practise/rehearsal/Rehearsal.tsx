@@ -108,6 +108,7 @@ export const Rehearsal = ({ view }: { view: RehearsalView }) => {
               stored={view.scenes.find(s => s.passage.id === passage.id)}
               onKept={id => {
                 reset(passage.id)
+                setEditing(false)
                 set({ passage: id })
               }}
             />
