@@ -21,6 +21,10 @@ describe('the page of a card', () => {
     expect(isCardPage(rescues('body=linnet'))).toBe(true)
     expect(isSameCard(rescues('body=linnet&symptom=pulses'), rescues('body=linnet'))).toBe(true)
     expect(isSameCard(rescues('body=linnet'), rescues('body=sorrel'))).toBe(false)
+    const lesson = (rest: string) => new URL(`http://studio/practise/class/${rest}`)
+    expect(isCardPage(lesson('1/osric-fenn?lesson=tone'))).toBe(true)
+    expect(isCardPage(lesson('course/evening-class'))).toBe(false)
+    expect(isSameCard(lesson('1/osric-fenn?lesson=tone'), lesson('1/osric-fenn?lesson=flight'))).toBe(false)
   })
 
   it('is the same whatever else is in hand, and whichever version paper names', () => {

@@ -16,14 +16,14 @@ export interface KeepPage {
   readonly keep: string
 }
 
-/** Pages that go on without the network: cards, the counting of a trial, and what helps when it goes wrong. */
+/** Pages that go on without the network: cards, the counting of a trial, a student's lesson, what helps when it goes wrong. */
 export const isCardPage = (url: URL): boolean =>
-  /^(\/set\/cards\/[^/]+|\/prove\/trials\/\d+\/count|\/work\/rescues)$/.test(url.pathname)
+  /^(\/set\/cards\/[^/]+|\/prove\/trials\/\d+\/count|\/practise\/class\/\d+\/[^/]+|\/work\/rescues)$/.test(url.pathname)
 
 /** Whether two addresses lead to the same card, whatever else they say. */
 export const isSameCard = (a: URL, b: URL): boolean =>
   a.pathname === b.pathname &&
-  ['unit', 'for', 'body'].every(name => a.searchParams.get(name) === b.searchParams.get(name)) &&
+  ['unit', 'for', 'body', 'lesson'].every(name => a.searchParams.get(name) === b.searchParams.get(name)) &&
   standardOf(a) === standardOf(b)
 
 /** The standard without its version: paper may name none, or an older one. */

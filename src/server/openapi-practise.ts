@@ -88,6 +88,20 @@ export const practisePaths = {
   },
   '/api/v1/classes/{id}/students': change('Has somebody join, bring another body, or leave', 'put', 'ClassStudent'),
   '/api/v1/classes/{id}/marks': change('Keeps a count or the teacher’s word, or takes it back', 'put', 'ClassMark'),
+  '/api/v1/classes/{id}/lessons': {
+    get: {
+      summary: 'A lesson of a student, with what it sets on their body',
+      parameters: [...idParameter, ...queryParameters(queries.lessonQuerySchema)],
+      responses: { '200': ok('The lesson.'), ...NOT_THERE, ...WRONG },
+    },
+  },
+  '/api/v1/rescues': {
+    get: {
+      summary: 'What a camera is set to, as far as it matters when something goes wrong, and how it is changed there',
+      parameters: queryParameters(queries.rescuesQuerySchema),
+      responses: { '200': ok('The camera.'), ...NOT_THERE, ...WRONG },
+    },
+  },
   '/api/v1/classes/{id}/handout': {
     get: {
       summary: 'The course on paper for one body',

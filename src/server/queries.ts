@@ -255,6 +255,14 @@ export const classMarkSchema = v.strictObject({
   ),
   isTakenBack: v.optional(v.literal(true)),
 })
+/** Which camera something goes wrong with, and what it is set by. */
+export const rescuesQuerySchema = v.object({
+  body: v.optional(id),
+  unit: v.optional(id),
+  standard: v.optional(id),
+  for: forWhom,
+})
+export const lessonQuerySchema = v.object({ student: id, lesson: v.optional(id) })
 export const handoutQuerySchema = v.object({ body: id, paper: v.optional(v.picklist(['a4', 'letter']), 'a4') })
 /** A sheet to print: on which paper, and for which focal length its distance is told. */
 export const printSheetSchema = v.object({

@@ -36,10 +36,10 @@ export interface RescueHand {
  * @returns undefined where there is no body yet
  */
 export const readRescueHand = async (asked: {
-  readonly body: string | undefined
-  readonly unit: string | undefined
-  readonly standard: string | undefined
-  readonly for: string | undefined
+  readonly body?: string | undefined
+  readonly unit?: string | undefined
+  readonly standard?: string | undefined
+  readonly for?: string | undefined
 }): Promise<RescueHand | undefined> => {
   const [bodies, standards, all] = await Promise.all([listBodies(), listStandards(), units()])
   const unit = all.find(u => u.id === asked.unit && bodies.some(b => b.id === u.body_id))

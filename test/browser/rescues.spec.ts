@@ -1,3 +1,4 @@
+import type { RescueHand } from '../../src/server/rescues'
 import { expect, test } from './support/drivers'
 
 test('half-press does nothing: a stranger is told of the thumb key, in the words of the body in hand', async ({
@@ -54,5 +55,20 @@ test.describe('on a phone, without network', () => {
     await expect(page.getByText(/One tone is one focus/)).toBeVisible()
     if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/shots/rescue-phone.png', fullPage: true })
     await context.setOffline(false)
+    // The kept page says what is known by now: somebody sets the half-press to the other one meanwhile.
+    const isMetering = async () => {
+      const hand = (await (await page.request.get('/api/v1/rescues?unit=tsp-l1')).json()) as RescueHand
+      return hand.means['trigger.shutter'] === 'meters-only'
+    }
+    const before = await isMetering()
+    const told = before ? 'half-flight-and-light' : 'half-light-only'
+    const said = await page.request.post('/api/v1/units/tsp-l1/events', {
+      data: { kind: 'told', standard: 'ring-action', setting: 'half', option: told, person: 'imelda-frost' },
+    })
+    expect(said.ok(), await said.text()).toBe(true)
+    await page.goto('/work/rescues?unit=tsp-l1')
+    await page.getByRole('button', { name: 'Half-press does nothing' }).tap()
+    await expect(page.getByText(/a thumb key focuses/)).toHaveCount(before ? 0 : 1)
+    expect(await isMetering()).toBe(!before)
   })
 })

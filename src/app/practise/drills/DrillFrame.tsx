@@ -111,23 +111,34 @@ const Unnamed = ({ practice: { unnamed, people, keepFor } }: { practice: Practic
     </Section>
   ) : null
 
-/** What the server would not keep, and why; read, it goes. */
+/** What waits for the network, and what the server would not keep and why; read, it goes. */
 export const Refused = () => {
-  const refused = useWaiting(PRACTICE).filter(e => e.remark)
-  return refused.map(e => (
-    <Trouble
-      key={e.id}
-      words={
-        <>
-          Not kept: {e.words}. {e.remark?.words ?? 'The server did not say why.'}{' '}
-          <Button size="small" color="inherit" onClick={() => void putAway(e.place)}>
-            I have read it
-          </Button>
-        </>
-      }
-      sx={{ mt: 2 }}
-    />
-  ))
+  const waiting = useWaiting(PRACTICE)
+  const refused = waiting.filter(e => e.remark)
+  const unsent = waiting.length - refused.length
+  return (
+    <>
+      {unsent > 0 && (
+        <Typography role="status" variant="body2" sx={{ mt: 1 }}>
+          {unsent === 1 ? 'One thing waits' : `${unsent} things wait`} on this device for the network.
+        </Typography>
+      )}
+      {refused.map(e => (
+        <Trouble
+          key={e.id}
+          words={
+            <>
+              Not kept: {e.words}. {e.remark?.words ?? 'The server did not say why.'}{' '}
+              <Button size="small" color="inherit" onClick={() => void putAway(e.place)}>
+                I have read it
+              </Button>
+            </>
+          }
+          sx={{ mt: 2 }}
+        />
+      ))}
+    </>
+  )
 }
 
 const Curve = ({ drill, practice }: { drill: DrillId; practice: Practice }) => {

@@ -11,10 +11,19 @@ import { useAddress, useGoTo } from '@/ui/address'
 import { KeptLink } from '@/ui/links'
 import { MenuPath, Page, PlainList, Section, Wrap } from '@/ui/pieces'
 import { ThumbPad } from '@/ui/ThumbPad'
+import { useFetched } from '@/ui/use-fetched'
 
 /** What is going wrong, and what to do: this second, on this body, at home. Reckoned on the device. */
-export const Rescues = ({ hand }: { hand: RescueHand }) => {
+export const Rescues = ({ hand: asOpened }: { hand: RescueHand }) => {
   const { params, set } = useAddress()
+  // A page that was kept shows what was known when it was; what is known by now comes as soon as there is network.
+  const asked = new URLSearchParams(
+    ['standard', 'for'].flatMap(name => (params.get(name) ? [[name, params.get(name) ?? '']] : [])),
+  )
+  asked.set('body', asOpened.body.id)
+  if (asOpened.unit !== undefined) asked.set('unit', asOpened.unit)
+  const { value: now } = useFetched<RescueHand>({ address: `/api/v1/rescues?${asked}` })
+  const hand = now ?? asOpened
   const [typed, setTyped] = useState('')
   const symptom = SYMPTOM_IDS.find(id => id === params.get('symptom'))
   const situation = useMemo((): Situation => ({ means: hand.means, keys: hand.keys, says: new Set(hand.says) }), [hand])

@@ -2,7 +2,6 @@
 
 import { Box, Button, Typography } from '@mui/material'
 import { nanoid } from 'nanoid'
-import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { Lesson } from '@/core/course/course'
 import type { LessonState } from '@/core/course/progress'
@@ -35,15 +34,16 @@ export const CountOutdoors = ({
   lesson,
   outdoors,
   counted,
+  onHandedIn,
 }: {
   classId: number
   student: string
   lesson: string
   outdoors: NonNullable<Lesson['outdoors']>
   counted: LessonState['counted']
+  onHandedIn: () => void
 }) => {
   const { person } = usePeople()
-  const router = useRouter()
   const [text, write] = useLocal(`coherion-outdoors ${classId} ${student} ${lesson}`)
   const [isSending, setSending] = useState(false)
   const tally = tallyIn(text)
@@ -59,7 +59,7 @@ export const CountOutdoors = ({
     ).catch(() => undefined)
     change(NOTHING)
     setSending(false)
-    router.refresh()
+    onHandedIn()
   }
   const hundred = (share: number) => Math.round(share * 100)
   const interval = counted && wilson({ kept: counted.sharp, of: counted.of })

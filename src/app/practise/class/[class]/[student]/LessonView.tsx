@@ -7,12 +7,14 @@ import { DRILLS } from '@/core/drills/drills'
 import { PASSAGES } from '@/core/rehearsal/passages'
 import { findDimension } from '@/core/vocabulary/dimensions'
 import type { LessonPage, LessonRow } from '@/server/classes'
+import { keepThisPage } from '@/offline/keep-page'
 import { useAddress } from '@/ui/address'
 import { AlignmentMark } from '@/ui/AlignmentMark'
 import { KeptLink, LinkButton } from '@/ui/links'
 import { MenuPath, Page, PlainList, Section, Wrap } from '@/ui/pieces'
 import { usePeople } from '@/ui/people'
 import { Trouble } from '@/ui/Trouble'
+import { useFetched } from '@/ui/use-fetched'
 import { useSend } from '@/ui/use-send'
 import { tryWords } from '../../../drills/words'
 import { cellWords } from '../ClassBoard'
@@ -21,7 +23,14 @@ import { CountOutdoors } from './CountOutdoors'
 const tall = { display: 'inline-block', paddingBlock: 6 } as const
 
 /** One lesson of one student: read, see, set, drill, go outdoors. */
-export const LessonView = ({ page }: { page: LessonPage }) => {
+export const LessonView = ({ page: asOpened }: { page: LessonPage }) => {
+  // A page that was kept shows how far things were; how far they are by now comes as soon as there is network.
+  const asked = new URLSearchParams({ student: asOpened.student.id, lesson: asOpened.lesson.id })
+  const { value: now, again } = useFetched<LessonPage>({
+    address: `/api/v1/classes/${asOpened.classId}/lessons?${asked}`,
+    at: JSON.stringify(asOpened.student.progress),
+  })
+  const page = now ?? asOpened
   const { lesson, student, course, classId } = page
   const { lessons, current } = student.progress
   const index = course.lessons.findIndex(l => l.id === lesson.id)
@@ -32,6 +41,8 @@ export const LessonView = ({ page }: { page: LessonPage }) => {
   const isNamed = params.has('lesson')
   useEffect(() => {
     if (!isNamed) set({ lesson: lesson.id })
+    // Outdoors there may be no network.
+    else return keepThisPage()
   }, [isNamed, lesson.id, set])
   return (
     <Page>
@@ -86,6 +97,7 @@ export const LessonView = ({ page }: { page: LessonPage }) => {
               lesson={lesson.id}
               outdoors={lesson.outdoors}
               counted={state?.counted}
+              onHandedIn={again}
             />
           )}
           {!lesson.drill && !lesson.outdoors && <Typography sx={{ mt: 3 }}>Passed by: {page.passes}</Typography>}
