@@ -27,15 +27,30 @@ export const countTries = async (db: Db, person: string): Promise<number> => {
   return Number(row?.n ?? 0)
 }
 
-/** Everybody's tries since a moment. */
-export const listAllTries = async (
+/** The newest tries of somebody, oldest first. */
+export const listNewestTries = async (db: Db, person: string, most: number): Promise<readonly Try[]> =>
+  (
+    await withRetry(() =>
+      db<{ person_id: string; made: string; document: string }>('drill_tries')
+        .where({ person_id: person })
+        .orderBy('made', 'desc')
+        .limit(most)
+        .select('document'),
+    )
+  )
+    .map(r => JSON.parse(r.document) as Try)
+    .toReversed()
+
+/** Everybody's tries of a day, `2026-05-01`. */
+export const listTriesOn = async (
   db: Db,
-  since: string,
+  day: string,
 ): Promise<readonly { readonly person: string; readonly tried: Try }[]> =>
   (
     await withRetry(() =>
       db<{ person_id: string; made: string; document: string }>('drill_tries')
-        .where('made', '>=', since)
+        // Every time of the day begins with it, and `~` comes after all that a time is written with.
+        .whereBetween('made', [day, `${day}~`])
         .select('person_id', 'document'),
     )
   ).map(r => ({ person: r.person_id, tried: JSON.parse(r.document) as Try }))

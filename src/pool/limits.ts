@@ -25,6 +25,7 @@ export const LIMITS: Readonly<Record<TaskName, Limit>> = {
   measured: page(10),
   friends: page(20),
   dictionary: page(10),
+  questions: page(10),
   isContradictory: page(10),
   draft: page(10),
   json: file(10),

@@ -20,7 +20,7 @@ import {
   standard,
 } from './sent'
 import { readSheet, writeXlsx } from './sheets'
-import { bundleText, dictionary, friends } from './words'
+import { bundleText, dictionary, friends, questions } from './words'
 
 const backup = ({ folder, at }: { readonly folder: string; readonly at: string }) => backUpByRule(folder, at)
 
@@ -59,6 +59,7 @@ export const TASKS = {
   writeXlsx,
   friends,
   dictionary,
+  questions,
   bundleText,
   backup,
   auditSent,

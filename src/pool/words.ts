@@ -1,6 +1,7 @@
 import type { Body } from '@/core/bodies'
 import { bundleOf } from '@/core/exchange/bundle'
 import type { Lens } from '@/core/lenses/schema'
+import { type Question, wordQuestions } from '@/core/drills/questions'
 import { type Entry, dictionaryBetween } from '@/core/phrasebook/dictionary'
 import { type FalseFriend, falseFriendsOf } from '@/core/phrasebook/false-friends'
 import { documentOf, type Shared } from './documents'
@@ -14,6 +15,10 @@ export const friends = ({ bodies }: { readonly bodies: readonly Shared<Body>[] }
 /** @returns the entries as JSON text, to be kept as it is */
 export const dictionary = ({ from, to }: { readonly from: Shared<Body>; readonly to: Shared<Body> }): string =>
   JSON.stringify(dictionaryBetween(documentOf(from), documentOf(to)) satisfies readonly Entry[])
+
+/** @returns what can be asked from one body to another as JSON text, to be kept as it is */
+export const questions = ({ from, to }: { readonly from: Shared<Body>; readonly to: Shared<Body> }): string =>
+  JSON.stringify(wordQuestions(documentOf(from), documentOf(to)) satisfies readonly Question[])
 
 /** Bodies and lenses as the text of one file; a single one as a file of its own. */
 export const bundleText = ({

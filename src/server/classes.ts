@@ -9,13 +9,14 @@ import { valueWords } from '@/core/vocabulary/words'
 import { outcomeWords } from '@/core/resolve'
 import * as db from '@/db/classes'
 import { findNamed, listNamed, saveNamed } from '@/db/named'
-import { listTries } from '@/db/drills'
+import { countTries, listTries } from '@/db/drills'
 import type { Actor } from './actor'
 import { firmwareOf, formOf, listBodies, readBody, units } from './catalogue'
 import { resolveStored } from './concordance'
 import { database } from './database'
 import { listPeople } from './people'
 import { changedMeanwhile, invalid, notFound, RequestError } from './problems'
+import { remember } from './remember'
 import { work } from './working'
 import { whyNot } from './worked-out'
 
@@ -94,6 +95,19 @@ export interface ClassView {
   readonly bodies: readonly { readonly id: string; readonly name: string }[]
 }
 
+const progresses = remember<Progress>('progress', 2000)
+
+/** How far somebody is: gone through once for what they tried and what was marked, and others have their turn between. */
+const progressFor = async (course: Course, student: db.StudentRow, marks: readonly CourseMark[]): Promise<Progress> => {
+  const at = await database()
+  const key = JSON.stringify([course, student.person_id, student.since, marks, await countTries(at, student.person_id)])
+  const known = progresses.get(key)
+  if (known) return known
+  await new Promise(done => setImmediate(done))
+  const tries = await listTries(at, student.person_id, { since: student.since })
+  return progresses.getOr(key, () => progressOf(course, tries, marks))
+}
+
 /** @throws RequestError 404 */
 export const readClass = async (id: string): Promise<ClassView> => {
   const row = await rowWith(id)
@@ -105,29 +119,28 @@ export const readClass = async (id: string): Promise<ClassView> => {
     listBodies(),
   ])
   const named = bodies.map(b => ({ id: b.id, name: `${b.maker} ${b.model}` }))
+  const views: StudentView[] = []
+  for (const s of students) {
+    const own = marks.filter(m => m.person === s.person_id)
+    views.push({
+      id: s.person_id,
+      name: s.name,
+      body: named.find(b => b.id === s.body_id),
+      progress: await progressFor(
+        course,
+        s,
+        own.map(m => m.mark),
+      ),
+      words: own.flatMap(m => (m.mark.kind === 'word' ? [{ id: m.id, lesson: m.mark.lesson }] : [])),
+    })
+  }
   return {
     id: row.id,
     name: row.name,
     course,
     teacher: row.teacher_id === null ? undefined : { id: row.teacher_id, name: row.teacher ?? row.teacher_id },
     bodies: named,
-    students: await Promise.all(
-      students.map(async s => {
-        const own = marks.filter(m => m.person === s.person_id)
-        const tries = await listTries(at, s.person_id, { since: s.since })
-        return {
-          id: s.person_id,
-          name: s.name,
-          body: named.find(b => b.id === s.body_id),
-          progress: progressOf(
-            course,
-            tries,
-            own.map(m => m.mark),
-          ),
-          words: own.flatMap(m => (m.mark.kind === 'word' ? [{ id: m.id, lesson: m.mark.lesson }] : [])),
-        }
-      }),
-    ),
+    students: views,
   }
 }
 

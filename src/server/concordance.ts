@@ -13,7 +13,7 @@ import {
 import { share } from '@/pool/documents'
 import { work } from '@/pool/pool'
 import { firmwareOf, formOf, listBodies, listStandards, readBody, readStandard, type Revised, units } from './catalogue'
-import { eachReckoned, workedOut } from './worked-out'
+import { eachReckoned, workedOut, whyNot } from './worked-out'
 
 /** The standard and the bodies in hand, as the address names them; undefined where it does not. */
 export interface InHand {
@@ -58,6 +58,23 @@ export const resolveStored = (on: OnBody, known: State = {}): Promise<Resolution
   return workedOut<Resolution>(['resolution', ...keptBy, from], () =>
     work('resolution', { ...of, known }, { isForAll: true }),
   )
+}
+
+/** What a body is set to by a standard; the factory's where there is none, or where it cannot be reckoned. */
+export const stateBy = async (
+  body: Revised<Body>,
+  standard: Revised<Standard> | undefined,
+  firmware: string,
+  context: Context = {},
+): Promise<State> => {
+  const factory = factoryState(formOf(body, firmware))
+  if (!standard) return factory
+  try {
+    return (await resolveStored({ body, standard, firmware, context })).state
+  } catch (error) {
+    if (whyNot(error) === undefined) throw error
+    return factory
+  }
 }
 
 /** What can be in hand, and what is: the first standard and every body where the address does not say. */

@@ -2,12 +2,10 @@ import 'server-only'
 import type { FleetBody } from '@/core/controls/cells'
 import { type Handover, handoverOf } from '@/core/handover/handover'
 import { todayOf } from '@/core/controls/today'
-import { type Body, factoryState, type State } from '@/core/bodies'
-import { type Context, refFrom, refText, type Standard } from '@/core/standards'
-import { firmwareOf, formOf, listStandards, readBody, readStandard, type Revised, units } from './catalogue'
-import { resolveStored } from './concordance'
+import { type Context, refFrom, refText } from '@/core/standards'
+import { firmwareOf, formOf, listStandards, readBody, readStandard, units } from './catalogue'
+import { resolveStored, stateBy } from './concordance'
 import { heldInDrills } from './drills'
-import { whyNot } from './worked-out'
 import { modelsCarried, readCarriers, readHandedOver, weightOf } from './carriers'
 
 /**
@@ -30,27 +28,10 @@ export const readFleetInHand = async (
       const stored = await readBody(id, revision)
       const firmware = firmwareOf(stored.document, allUnits)
       const body = formOf(stored, firmware)
-      const state = await stateFor(stored, standard, firmware, context)
+      const state = await stateBy(stored, standard, firmware, context)
       return { body, weight: weightOf(id, carried), today: todayOf(body, state) }
     }),
   )
-}
-
-/** What a body is set to by a version in force; the factory's where there is none, or where it cannot be reckoned. */
-const stateFor = async (
-  body: Revised<Body>,
-  standard: Revised<Standard> | undefined,
-  firmware: string,
-  context: Context,
-): Promise<State> => {
-  const factory = factoryState(formOf(body, firmware))
-  if (!standard) return factory
-  try {
-    return (await resolveStored({ body, standard, firmware, context })).state
-  } catch (error) {
-    if (whyNot(error) === undefined) throw error
-    return factory
-  }
 }
 
 /** Somebody of the team, with the models they carry; none where nobody has said so yet. */

@@ -1,22 +1,23 @@
 import 'server-only'
-import type { Body } from '@/core/bodies'
+import { type Body, factoryState, meansIn } from '@/core/bodies'
 import { todayOf } from '@/core/controls/today'
 import type { Try } from '@/core/drills/drills'
 import { afterAnswer, toAsk } from '@/core/drills/memory'
-import { type InHand, keyQuestions, ownQuestions, type Question, wordQuestions } from '@/core/drills/questions'
+import { type InHand, keyQuestions, ownQuestions, type Question } from '@/core/drills/questions'
 import { type MenuTree, menuTreeOf, type RaceTarget } from '@/core/drills/race'
 import type { FunctionId } from '@/core/functions/functions'
-import type { SchoolId } from '@/core/functions/schools'
-import { planSteps } from '@/core/steps/plan'
-import { factoryState } from '@/core/bodies'
+import { schoolByShutter, type SchoolId } from '@/core/functions/schools'
 import * as db from '@/db/drills'
 import type { Actor } from './actor'
 import { modelsCarried, readCarriers } from './carriers'
 import { firmwareOf, formOf, listBodies, listStandards, readBody, readStandard, units } from './catalogue'
-import { resolveStored } from './concordance'
+import { share } from '@/pool/documents'
+import { work } from '@/pool/pool'
+import { walkStored } from './card-walk'
+import { type OnBody, stateBy, stateText } from './concordance'
 import { database } from './database'
 import { notFound, RequestError } from './problems'
-import { whyNot } from './worked-out'
+import { whyNot, workedOut } from './worked-out'
 
 /** Drills: with what somebody practises, what they tried, and what they are asked. */
 
@@ -34,23 +35,37 @@ export interface DrillHand {
   readonly bodies: readonly { readonly id: string; readonly name: string }[]
 }
 
-/** A body as a standard sets it; as it left the factory where there is none, or where it cannot be reckoned. */
+/** A body as a standard sets it. */
 const setBy = async (bodyId: string, ref: string | undefined) => {
-  const [stored, all] = await Promise.all([readBody(bodyId), units()])
+  const [stored, all, standard] = await Promise.all([
+    readBody(bodyId),
+    units(),
+    ref === undefined ? undefined : readStandard(ref),
+  ])
   const firmware = firmwareOf(stored.document, all)
-  const body = formOf(stored, firmware)
-  const factory = factoryState(body)
-  if (ref === undefined) return { body, standard: undefined, state: factory }
-  const standard = await readStandard(ref)
-  try {
-    return { body, standard, state: (await resolveStored({ body: stored, standard, firmware, context: {} })).state }
-  } catch (error) {
-    if (whyNot(error) === undefined) throw error
-    return { body, standard, state: factory }
+  return {
+    stored,
+    firmware,
+    body: formOf(stored, firmware),
+    standard,
+    state: await stateBy(stored, standard, firmware),
   }
 }
 
 const MOST_TARGETS = 12
+
+/** The rows of a card from the factory; none where it cannot be reckoned. */
+const cardOf = async (on: OnBody): Promise<readonly RaceTarget[]> => {
+  const form = formOf(on.body, on.firmware)
+  const factory = factoryState(form)
+  try {
+    const { steps } = await walkStored(on, { kept: factory, assumed: factory, text: stateText(form, factory) })
+    return steps.slice(0, MOST_TARGETS).map(s => ({ setting: s.setting, option: s.to }))
+  } catch (error) {
+    if (whyNot(error) === undefined) throw error
+    return []
+  }
+}
 
 /**
  * @param asked ids as an address has them; what is not there falls back to the first that is
@@ -59,12 +74,14 @@ const MOST_TARGETS = 12
 export const readDrillHand = async (asked: {
   readonly body: string | undefined
   readonly standard: string | undefined
+  /** The race needs the card, which takes its time to work out. */
+  readonly withCard?: boolean
 }): Promise<DrillHand | undefined> => {
   const [bodies, standards] = await Promise.all([listBodies(), listStandards()])
   const heading = bodies.find(b => b.id === asked.body) ?? bodies[0]
   if (!heading) return undefined
   const named = standards.find(s => s.id === asked.standard?.split('@')[0]) ?? standards.find(s => s.isUsual)
-  const { body, standard, state } = await setBy(heading.id, named?.id)
+  const { stored, firmware, body, standard, state } = await setBy(heading.id, named?.id)
   const { id, maker, model } = body
   return {
     body: { id, maker, model },
@@ -72,17 +89,9 @@ export const readDrillHand = async (asked: {
     controls: body.controls,
     sensor: body.sensor,
     keys: todayOf(body, state),
-    school:
-      standard?.document.controls?.school ??
-      (body.settings.some(s =>
-        s.options.some(o => o.id === state[s.id] && o.means['trigger.shutter'] === 'meters-only'),
-      )
-        ? 'thumb-start'
-        : 'shutter-start'),
+    school: standard?.document.controls?.school ?? schoolByShutter(meansIn(body, state)['trigger.shutter']),
     menu: menuTreeOf(body),
-    card: planSteps(body, factoryState(body), state)
-      .steps.slice(0, MOST_TARGETS)
-      .map(s => ({ setting: s.setting, option: s.to })),
+    card: standard && asked.withCard ? await cardOf({ body: stored, standard, firmware, context: {} }) : [],
     bodies: bodies.map(b => ({ id: b.id, name: `${b.maker} ${b.model}` })),
   }
 }
@@ -93,7 +102,7 @@ const MOST_TRIES = 20_000
 const MOST_SHOWN = 2000
 
 export const readTries = async (person: string): Promise<readonly Try[]> =>
-  (await db.listTries(await database(), person)).slice(-MOST_SHOWN)
+  db.listNewestTries(await database(), person, MOST_SHOWN)
 
 const whose = (actor: Actor): string => {
   if (actor.personId === null) throw new RequestError(422, 'Whose try was that?', 'Say who you are.')
@@ -112,6 +121,16 @@ export const saveTry = async (tried: Try, actor: Actor): Promise<void> => {
 }
 
 const MOST_ASKED = 12
+/** Bodies of one person that are asked about at once. */
+const MOST_BESIDE = 6
+
+/** Holding the words of two bodies against each other takes a tenth of a second, which is others' too. */
+const wordsBetween = (from: Body, to: Body): Promise<readonly Question[]> => {
+  const [a, b] = [share(from), share(to)]
+  return workedOut<readonly Question[]>(['questions', a.digest, b.digest], () =>
+    work('questions', { from: a, to: b }, { isForAll: true }),
+  )
+}
 
 /**
  * What to ask somebody now, about a body and those they carry beside it.
@@ -128,9 +147,9 @@ export const readQuestions = async (asked: {
   const [all, carriers, there] = await Promise.all([units(), readCarriers(), listBodies()])
   if (!there.some(b => b.id === asked.body)) throw notFound('body', asked.body)
   const carrier = carriers.find(c => c.id === asked.person)
-  const beside = (carrier ? modelsCarried(carrier, all) : []).filter(
-    id => id !== asked.body && there.some(b => b.id === id),
-  )
+  const beside = (carrier ? modelsCarried(carrier, all) : [])
+    .filter(id => id !== asked.body && there.some(b => b.id === id))
+    .slice(0, MOST_BESIDE)
   const forms = await Promise.all(
     [asked.body, ...beside].map(async (id): Promise<InHand> => {
       const { body, state } = await setBy(id, asked.standard)
@@ -143,7 +162,7 @@ export const readQuestions = async (asked: {
     asked.about === 'which-key'
       ? keyQuestions(forms)
       : others.length
-        ? others.flatMap(o => [...wordQuestions(o.body, mine.body)])
+        ? (await Promise.all(others.map(o => wordsBetween(o.body, mine.body)))).flat()
         : ownQuestions(mine.body)
   const memories = asked.person === undefined ? new Map() : await db.listMemories(await database(), asked.person)
   const { isBeforeJob } = asked
@@ -172,7 +191,7 @@ export const answerQuestion = async (
 /** Minutes that each person held thumb buttons in drills on a day, by id. */
 export const heldInDrills = async (day: string): Promise<ReadonlyMap<string, number>> => {
   const held = new Map<string, number>()
-  for (const { person, tried } of await db.listAllTries(await database(), day))
-    if (tried.made.startsWith(day)) held.set(person, (held.get(person) ?? 0) + tried.heldSeconds / 60)
+  for (const { person, tried } of await db.listTriesOn(await database(), day))
+    held.set(person, (held.get(person) ?? 0) + tried.heldSeconds / 60)
   return held
 }

@@ -1,6 +1,6 @@
 import 'server-only'
-import { availability, type Body, type State } from '@/core/bodies'
-import type { SchoolId } from '@/core/functions/schools'
+import { meansIn } from '@/core/bodies'
+import { schoolByShutter, type SchoolId } from '@/core/functions/schools'
 import type { BodyFacts } from '@/core/rehearsal/set-up'
 import { contextFrom } from '@/core/standards'
 import type { NeutralValue } from '@/core/vocabulary/values'
@@ -39,15 +39,6 @@ export interface RehearsedLens {
   readonly closestMetres: number | undefined
 }
 
-/** What holds on a body in a state, by dimension; what is greyed out does nothing. */
-const meansIn = (form: Body, state: State): Readonly<Record<string, NeutralValue>> => {
-  const greyed = availability(form, state).unavailable
-  const said = form.settings
-    .filter(s => !greyed.has(s.id))
-    .flatMap(s => s.options.filter(o => o.id === state[s.id]).map(o => o.means))
-  return Object.assign({}, ...form.fixed.map(f => f.means), ...said) as Readonly<Record<string, NeutralValue>>
-}
-
 const sideOf = async (bodyId: string, ref: string, context: string | undefined): Promise<RehearsedSide> => {
   const [body, standard, all] = await Promise.all([readBody(bodyId), readStandard(ref), units()])
   const firmware = firmwareOf(body.document, all)
@@ -61,9 +52,7 @@ const sideOf = async (bodyId: string, ref: string, context: string | undefined):
     name: `${form.model}, ${standard.document.name}`,
     means,
     facts: { sensor: form.sensor, leastFace: form.finds?.face, frameRate: rate },
-    school:
-      standard.document.controls?.school ??
-      (means['trigger.shutter'] === 'meters-only' ? 'thumb-start' : 'shutter-start'),
+    school: standard.document.controls?.school ?? schoolByShutter(means['trigger.shutter']),
   }
 }
 

@@ -1,15 +1,14 @@
 import 'server-only'
-import { factoryState, type State } from '@/core/bodies'
+import type { State } from '@/core/bodies'
 import { todayOf } from '@/core/controls/today'
 import { changeOn, type OnBody, situationOf } from '@/core/rescues/on-body'
 import { RULES } from '@/core/rescues/rules'
 import type { NeutralValue } from '@/core/vocabulary/values'
 import { contextFrom } from '@/core/standards'
 import { firmwareOf, formOf, listBodies, listStandards, readBody, readStandard, units } from './catalogue'
-import { resolveStored } from './concordance'
+import { stateBy } from './concordance'
 import { database } from './database'
 import { readLives } from './lives'
-import { whyNot } from './worked-out'
 
 /** What goes wrong, and what helps on the camera in hand. */
 
@@ -50,25 +49,14 @@ export const readRescueHand = async (asked: {
   const body = formOf(stored, firmware)
   const named = standards.find(s => s.id === asked.standard?.split('@')[0]) ?? standards.find(s => s.isUsual)
 
-  const byStandard = async (): Promise<State | undefined> => {
-    if (!named) return undefined
-    const standard = await readStandard(named.id)
-    try {
-      const context = contextFrom(asked.for)
-      return (await resolveStored({ body: stored, standard, firmware, context })).state
-    } catch (error) {
-      if (whyNot(error) === undefined) throw error
-      return undefined
-    }
-  }
   const byUnit = async (): Promise<State | undefined> => {
     if (!unit) return undefined
     const { facts } = await (await readLives(await database(), [unit.id])).knownOf(unit, stored, firmware)
     return facts.size > 0 ? Object.fromEntries([...facts].map(([setting, f]) => [setting, f.option])) : undefined
   }
   const ofUnit = await byUnit()
-  const ofStandard = ofUnit ? undefined : await byStandard()
-  const state = ofUnit ?? ofStandard ?? factoryState(body)
+  const standard = named && (await readStandard(named.id))
+  const state = ofUnit ?? (await stateBy(stored, standard, firmware, contextFrom(asked.for)))
   const keys = todayOf(body, state)
   const situation = situationOf(body, state, keys)
   return {
@@ -77,7 +65,7 @@ export const readRescueHand = async (asked: {
     units: all.filter(u => u.body_id === body.id).map(({ id, tag }) => ({ id, tag })),
     unit: unit?.id,
     standard: named && { id: named.id, name: named.name },
-    from: ofUnit ? 'unit' : ofStandard ? 'standard' : 'factory',
+    from: ofUnit ? 'unit' : standard ? 'standard' : 'factory',
     means: situation.means,
     keys,
     says: [...situation.says],

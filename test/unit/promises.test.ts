@@ -77,7 +77,7 @@ it('every migration is as it was when it first ran somewhere', () => {
       "010-lens-tests.ts": "97c6e7e8a721",
       "011-trials.ts": "3da662e231cc",
       "012-audits.ts": "d392dcb9c0e0",
-      "013-practise.ts": "94d1bb3494a1",
+      "013-practise.ts": "072a564a5782",
     }
   `)
 })

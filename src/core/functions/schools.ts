@@ -79,6 +79,10 @@ export const SCHOOLS: Readonly<Record<SchoolId, School>> = {
   },
 }
 
+/** The school that a half-press speaks for, where nobody has said one. */
+export const schoolByShutter = (halfPress: unknown): SchoolId =>
+  halfPress === 'meters-only' ? 'thumb-start' : 'shutter-start'
+
 /** Where a school cannot be carried, these come next, the nearest first. */
 export const NEAREST: Readonly<Record<SchoolId, readonly SchoolId[]>> = {
   'three-ways': ['two-thumbs', 'thumb-start', 'thumb-stop', 'shutter-start'],

@@ -1,6 +1,5 @@
-import { availability, type Body, menuPath, type Option, type Setting, type State } from '../bodies'
+import { type Body, isNotLookedFor, meansIn, menuPath, type Option, type Setting, type State } from '../bodies'
 import type { FunctionId } from '../functions/functions'
-import { isNotLookedFor } from '../bodies'
 import { dimension, DIMENSIONS } from '../vocabulary/dimensions'
 import { distance } from '../vocabulary/distance'
 import { kindOf } from '../vocabulary/kinds'
@@ -15,20 +14,12 @@ import type { Situation } from './situation'
  * @param keys on which control each function is
  */
 export const situationOf = (body: Body, known: State, keys: Readonly<Record<FunctionId, string>>): Situation => {
-  const greyed = availability(body, known).unavailable
-  const said = body.settings
-    .filter(s => !greyed.has(s.id))
-    .flatMap(s => s.options.filter(o => o.id === known[s.id]).map(o => o.means))
   const spoken = new Set(body.settings.flatMap(s => s.options.flatMap(o => Object.keys(o.means))))
   // What the body has no word for is as bodies without it are, where that is beyond doubt.
   const implied = DIMENSIONS.flatMap(d =>
     d.without !== undefined && !spoken.has(d.id) && !isNotLookedFor(body, d.id) ? [[d.id, d.without] as const] : [],
   )
-  const means = Object.assign(
-    Object.fromEntries(implied),
-    ...body.fixed.map(f => f.means),
-    ...said,
-  ) as Situation['means']
+  const means = { ...Object.fromEntries(implied), ...meansIn(body, known) }
   return { means, keys, says: spoken }
 }
 

@@ -10,7 +10,8 @@ export const up = async (knex: Knex): Promise<void> => {
     t.text('made').notNullable()
     t.text('document').notNullable()
     t.primary(['person_id', 'id'])
-    t.index(['person_id', 'drill', 'made'])
+    t.index(['person_id', 'made'])
+    t.index('made')
   })
   await knex.schema.createTable('drill_memories', t => {
     t.text('person_id').notNullable().references('people.id')

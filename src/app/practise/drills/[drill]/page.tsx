@@ -21,6 +21,6 @@ export default async function DrillPage({ params, searchParams }: { params: Para
   const id = await idOf(params)
   if (!id) notFound()
   const [body, standard] = await Promise.all(['body', 'standard'].map(name => param(searchParams, name)))
-  const hand = await readDrillHand({ body, standard })
+  const hand = await readDrillHand({ body, standard, withCard: id === 'race' })
   return hand ? <DrillLoader drill={id} hand={hand} /> : <NoBodyYet />
 }
