@@ -44,7 +44,8 @@ test.describe('at the keyboard', () => {
     await expect(page.getByText(/J .*AF start/)).toBeVisible()
     await page.getByRole('button', { name: /^Start/ }).press('Enter')
     await holdAndLetGo(page, 4, isDown => (isDown ? page.keyboard.down('j') : page.keyboard.up('j')))
-    await page.waitForTimeout(300)
+    // What was right is said while it goes on.
+    await expect(page.getByText(/^✓ .*: right/)).toBeVisible()
     await type('Escape')
     await expect(tried(page).getByText(/\d of \d right, reaction \d+ ms/)).toBeVisible()
     await expect(tried(page).getByText(/The subject comes in and moves: right/)).toBeVisible()

@@ -165,6 +165,9 @@ export const HOLD_WORDS: Readonly<Record<HoldVerdict, string>> = {
   unasked: 'changed where nothing was to change',
 }
 
+/** It counts as right. */
+export const isRight = ({ verdict }: Pick<Judged, 'verdict'>): boolean => verdict === 'right' || verdict === 'kept'
+
 export interface Judged {
   readonly happening: Happening
   readonly at: number
@@ -249,7 +252,7 @@ export const thumbSeconds = (presses: readonly KeyPress[], until: number): numbe
 export const holdFigures = (judged: readonly Judged[]) => {
   const reactions = judged.flatMap(j => (j.reaction === undefined ? [] : [j.reaction]))
   return {
-    right: judged.filter(j => j.verdict === 'right' || j.verdict === 'kept').length,
+    right: judged.filter(isRight).length,
     of: judged.length,
     figure: reactions.length ? Math.round(median(reactions)) : undefined,
   }

@@ -1,11 +1,12 @@
 'use client'
 
 import { Box, MenuItem, TextField, Typography, useMediaQuery } from '@mui/material'
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { type RefObject, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { DRILLS } from '@/core/drills/drills'
 import {
   HAPPENINGS,
   HOLD_WORDS,
+  isRight,
   holdFigures,
   type Judged,
   judgeHold,
@@ -131,7 +132,7 @@ export const HoldDrill = ({ hand }: { hand: DrillHand }) => {
             : {},
         })}
       >
-        <HoldStage running={running} onEnd={finish} />
+        <HoldStage running={running} presses={presses} onEnd={finish} />
         <KeyGlass keys={keys} held={held.down} onKey={held.press} isLive={running !== undefined} />
       </Box>
       {judged && <HoldResult judged={judged} />}
@@ -151,7 +152,7 @@ const HoldResult = ({ judged }: { judged: readonly Judged[] }) => (
     <Lines
       lines={judged.map(j => ({
         key: String(j.at),
-        isRight: j.verdict === 'right' || j.verdict === 'kept',
+        isRight: isRight(j),
         words: (
           <>
             {HAPPENINGS[j.happening]}: {HOLD_WORDS[j.verdict]}
@@ -166,22 +167,42 @@ const HoldResult = ({ judged }: { judged: readonly Judged[] }) => (
   </Section>
 )
 
+/** @example "✓ It stops: right, 412 ms" */
+const lastWords = (j: Judged): string =>
+  `${isRight(j) ? '✓' : '✕'} ${HAPPENINGS[j.happening]}: ${HOLD_WORDS[j.verdict]}${j.reaction === undefined ? '' : `, ${figureWords('hold', j.reaction)}`}`
+
 const [W, H] = [720, 200]
 
 /** The subject, another one, and what comes in front; its own drawing, moved without asking React. */
-const HoldStage = ({ running, onEnd }: { running: Running | undefined; onEnd: () => void }) => {
+const HoldStage = ({
+  running,
+  presses,
+  onEnd,
+}: {
+  running: Running | undefined
+  presses: RefObject<KeyPress[]>
+  onEnd: () => void
+}) => {
   const still = useMediaQuery('(prefers-reduced-motion: reduce)')
   const figure = useRef<SVGGElement>(null)
   const [phase, setPhase] = useState<Phase>()
   const [left, setLeft] = useState(0)
+  /** How the moment before went, as soon as it is over. */
+  const [last, setLast] = useState<Judged>()
   useEffect(() => {
     if (!running) return
     let frame = 0
     let isOver = false
+    let seen: Phase | undefined
     const tick = (now: number) => {
       const ms = now - running.from
       const current = running.phases.find(p => ms < p.to)
       setPhase(current)
+      if (current !== seen) {
+        seen = current
+        const over = running.phases.filter(p => p.to <= ms)
+        setLast(judgeHold(over, presses.current, running.school).at(-1))
+      }
       setLeft(Math.ceil(((running.phases.at(-1)?.to ?? 0) - ms) / 1000))
       const x = 60 + placeAt(running.phases, ms) * (W - 120)
       figure.current?.setAttribute('transform', `translate(${still ? W / 2 : x} 110)`)
@@ -193,7 +214,7 @@ const HoldStage = ({ running, onEnd }: { running: Running | undefined; onEnd: ()
     }
     frame = requestAnimationFrame(tick)
     return () => cancelAnimationFrame(frame)
-  }, [running, onEnd, still])
+  }, [running, presses, onEnd, still])
   if (!running) return null
   return (
     <Box
@@ -226,7 +247,10 @@ const HoldStage = ({ running, onEnd }: { running: Running | undefined; onEnd: ()
         </g>
       </Box>
       <Typography variant="body2" sx={{ display: 'flex', justifyContent: 'space-between' }}>
-        <span>{still && phase?.happening ? HAPPENINGS[phase.happening] : ' '}</span>
+        <span>
+          {still && phase?.happening ? `${HAPPENINGS[phase.happening]}. ` : ''}
+          {last ? lastWords(last) : ' '}
+        </span>
         <span>{left} s left</span>
       </Typography>
     </Box>
