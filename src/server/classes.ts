@@ -92,7 +92,6 @@ export interface ClassView {
   readonly course: Course
   readonly teacher: { readonly id: string; readonly name: string } | undefined
   readonly students: readonly StudentView[]
-  readonly bodies: readonly { readonly id: string; readonly name: string }[]
 }
 
 const progresses = remember<Progress>('progress', 2000)
@@ -139,7 +138,6 @@ export const readClass = async (id: string): Promise<ClassView> => {
     name: row.name,
     course,
     teacher: row.teacher_id === null ? undefined : { id: row.teacher_id, name: row.teacher ?? row.teacher_id },
-    bodies: named,
     students: views,
   }
 }

@@ -1,7 +1,7 @@
 'use client'
 
 import { Typography } from '@mui/material'
-import { KeptLink } from './links'
+import { TallLink } from './links'
 
 /** Scenes in which a target shows what it does, and the settings that are turned around it. */
 const SEEN: Readonly<Record<string, { readonly passage: string; readonly across: string; readonly down: string }>> = {
@@ -21,14 +21,9 @@ export const SeeIt = ({ dimensionId, more }: { dimensionId: string; more: Readon
   return (
     seen && (
       <Typography variant="body2">
-        {/* High enough for a thumb, whatever stands above and below. */}
-        <KeptLink
-          to="/practise/rehearsal"
-          more={{ ...seen, ...more }}
-          style={{ display: 'inline-block', paddingBlock: 6 }}
-        >
+        <TallLink to="/practise/rehearsal" more={{ ...seen, ...more }}>
           See it in a rehearsal
-        </KeptLink>
+        </TallLink>
       </Typography>
     )
   )

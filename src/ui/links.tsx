@@ -1,6 +1,6 @@
 'use client'
 
-import { Button } from '@mui/material'
+import { Button, Typography } from '@mui/material'
 import NextLink from 'next/link'
 import { type ComponentProps, type ReactNode, useState } from 'react'
 import { linkTo, useAhead } from './address'
@@ -36,6 +36,18 @@ export const KeptLink = ({
   ...rest
 }: Omit<ComponentProps<typeof ViewLink>, 'href'> & { readonly to: string; readonly more?: More | undefined }) => (
   <ViewLink href={linkTo(to, useAhead(), more)} {...rest} />
+)
+
+/** The same, high enough for a thumb whatever stands above and below. */
+export const TallLink = ({ style, ...rest }: ComponentProps<typeof KeptLink>) => (
+  <KeptLink {...rest} style={{ display: 'inline-block', paddingBlock: 6, ...style }} />
+)
+
+/** To what a page is one of, above its heading. */
+export const BackLink = (props: Pick<ComponentProps<typeof KeptLink>, 'to' | 'children'>) => (
+  <Typography variant="body2">
+    <TallLink {...props} />
+  </Typography>
 )
 
 /** A button that leads to another view: with the same in hand, or afresh where what is in hand may be what is wrong. */

@@ -26,7 +26,7 @@ test('half-press does nothing: a stranger is told of the thumb key, in the words
   await page.getByRole('option', { name: 'Bransk Tollgate', exact: true }).click()
   await page.getByRole('button', { name: 'Something else' }).click()
   await page.getByLabel('In your words').fill('zebra')
-  await expect(page.getByText('Nothing is called so here; clear it and look through the list.')).toBeVisible()
+  await expect(page.getByText('No word of that is known here. Which of these is nearest?')).toBeVisible()
 })
 
 test.describe('on a phone, without network', () => {

@@ -79,7 +79,7 @@ const FIRST: readonly (readonly [SymptomId, Situation, string])[] = [
   ['hunts-dark', set({ 'area.pattern': { ...POINT, width: 0.02, height: 0.03 } }), 'small'],
   ['hunts-dark', set({ 'area.pattern': ZONE, 'subject.class': 'people' }), 'detects'],
   ['hunts-dark', set({ 'area.pattern': ZONE, 'subject.class': 'off' }), 'exposure'],
-  ['soft-though-sharp', set({ 'release.next': 'release' }), 'release'],
+  ['soft-though-sharp', set({ 'mode.drive': 'continuous', 'release.next': 'release' }), 'release'],
   ['soft-though-sharp', set({ 'release.next': 'focus', 'mode.drive': 'continuous' }), 'offset'],
   ['press-does-nothing', set({ 'trigger.shutter': 'meters-only', 'mode.drive': 'continuous' }), 'thumb'],
   ['press-does-nothing', set({ 'trigger.shutter': 'holds-focus', 'mode.drive': 'continuous' }), 'holds'],

@@ -18,10 +18,25 @@ export type Condition = (s: Situation) => Answer
 const isArea = (value: NeutralValue | undefined): value is Area =>
   typeof value === 'object' && value !== null && 'pattern' in value && 'width' in value
 
+/** What it is set to; who picks and whether it follows may come with the area. */
+const valueOf = ({ means }: Situation, dimension: string): NeutralValue | undefined => {
+  const area = means['area.pattern']
+  const part = isArea(area)
+    ? dimension === 'area.chooser'
+      ? area.chooser
+      : dimension === 'area.follow'
+        ? area.follow
+        : undefined
+    : undefined
+  return means[dimension] ?? part
+}
+
 export const is =
   (dimension: string, ...values: readonly NeutralValue[]): Condition =>
-  ({ means }) =>
-    means[dimension] === undefined ? undefined : values.includes(means[dimension])
+  s => {
+    const value = valueOf(s, dimension)
+    return value === undefined ? undefined : values.includes(value)
+  }
 
 const measured =
   (dimension: string, holds: (n: number) => boolean): Condition =>
@@ -61,6 +76,13 @@ export const not =
   s => {
     const answer = condition(s)
     return answer === undefined ? undefined : !answer
+  }
+/** Any of them; unknown only where none is true. */
+export const either =
+  (...conditions: readonly Condition[]): Condition =>
+  s => {
+    const answers = conditions.map(c => c(s))
+    return answers.includes(true) ? true : answers.includes(undefined) ? undefined : false
   }
 /** All of them; unknown only where none is false. */
 export const both =

@@ -6,7 +6,7 @@ import { useState } from 'react'
 import type { listClasses, listCourses } from '@/server/classes'
 import { FileButton } from '@/ui/FileButton'
 import { linkTo } from '@/ui/address'
-import { KeptLink } from '@/ui/links'
+import { TallLink } from '@/ui/links'
 import { Page, PlainList, RowLink, Section, Wrap } from '@/ui/pieces'
 import { usePeople } from '@/ui/people'
 import { Trouble } from '@/ui/Trouble'
@@ -49,9 +49,7 @@ export const ClassList = ({ classes, courses }: { classes: Classes; courses: Cou
         <PlainList component="ul" sx={{ mb: 1.5 }}>
           {courses.map(c => (
             <li key={c.id}>
-              <KeptLink to={`/practise/class/course/${c.id}`} style={{ display: 'inline-block', paddingBlock: 6 }}>
-                {c.name}
-              </KeptLink>
+              <TallLink to={`/practise/class/course/${c.id}`}>{c.name}</TallLink>
             </li>
           ))}
         </PlainList>

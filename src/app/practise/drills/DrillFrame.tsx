@@ -5,7 +5,7 @@ import { type ReactNode, useEffect } from 'react'
 import { THUMB_CAUTION } from '@/core/cautions/cautions'
 import { curveOf, type DrillId, DRILLS, standingOf } from '@/core/drills/drills'
 import { Chart } from '@/ui/Chart'
-import { KeptLink } from '@/ui/links'
+import { BackLink } from '@/ui/links'
 import { putAway } from '@/offline/outbox'
 import { CautionNote, Page, PlainList, Section, Wrap } from '@/ui/pieces'
 import { ofDrill, PRACTICE, type Practice, useRest } from './use-practice'
@@ -54,11 +54,7 @@ export const DrillFrame = ({
     <Page>
       {!isRunning && (
         <>
-          <Typography variant="body2">
-            <KeptLink to="/practise/drills" style={{ display: 'inline-block', paddingBlock: 6 }}>
-              All drills
-            </KeptLink>
-          </Typography>
+          <BackLink to="/practise/drills">All drills</BackLink>
           <Typography variant="h1">{DRILLS[drill].label}</Typography>
           <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 720 }}>{DRILLS[drill].about}</Typography>
           <Wrap sx={{ mb: 2, gap: 1.5, alignItems: 'center' }}>

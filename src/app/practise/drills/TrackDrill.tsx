@@ -6,7 +6,7 @@ import { DRILLS } from '@/core/drills/drills'
 import { type AimSample, type Steadiness, steadiness, subjectAt } from '@/core/drills/track'
 import { HAND_FIGURES, HANDS } from '@/core/rehearsal/set-up'
 import type { DrillHand } from '@/server/drills'
-import { KeptLink } from '@/ui/links'
+import { TallLink } from '@/ui/links'
 import { Section } from '@/ui/pieces'
 import { DrillFrame } from './DrillFrame'
 import { usePractice } from './use-practice'
@@ -169,13 +169,9 @@ const TrackResult = ({ steady, by }: { steady: Steadiness; by: TurnedBy }) => {
       </Typography>
       {by !== 'keys' && (
         <Typography sx={{ mt: 1 }}>
-          <KeptLink
-            to="/decide/optics"
-            more={{ scene: `handsDegrees~${steady.degrees.toFixed(2)}` }}
-            style={{ display: 'inline-block', paddingBlock: 6 }}
-          >
+          <TallLink to="/decide/optics" more={{ scene: `handsDegrees~${steady.degrees.toFixed(2)}` }}>
             Which area do these hands hold?
-          </KeptLink>
+          </TallLink>
         </Typography>
       )}
     </>

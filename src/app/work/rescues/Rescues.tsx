@@ -8,7 +8,7 @@ import { findSymptoms, SYMPTOM_IDS, SYMPTOMS } from '@/core/rescues/symptoms'
 import { keepThisPage } from '@/offline/keep-page'
 import type { RescueHand } from '@/server/rescues'
 import { useAddress, useGoTo } from '@/ui/address'
-import { KeptLink } from '@/ui/links'
+import { TallLink } from '@/ui/links'
 import { MenuPath, Page, PlainList, Section, Wrap } from '@/ui/pieces'
 import { ThumbPad } from '@/ui/ThumbPad'
 import { useFetched } from '@/ui/use-fetched'
@@ -79,6 +79,11 @@ export const Rescues = ({ hand: asOpened }: { hand: RescueHand }) => {
             }}
             sx={{ my: 2, width: '100%', maxWidth: 420 }}
           />
+          {found.length === 0 && (
+            <Typography role="status" sx={{ mb: 1 }}>
+              No word of that is known here. Which of these is nearest?
+            </Typography>
+          )}
           <Box
             component="ul"
             aria-label="Symptoms"
@@ -91,7 +96,7 @@ export const Rescues = ({ hand: asOpened }: { hand: RescueHand }) => {
               gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr', md: 'repeat(3, 1fr)' },
             }}
           >
-            {found.map(id => (
+            {(found.length ? found : SYMPTOM_IDS).map(id => (
               <li key={id}>
                 <ThumbPad type="button" onClick={() => set({ symptom: id })}>
                   <Typography variant="strong">{SYMPTOMS[id].label}</Typography>
@@ -99,9 +104,6 @@ export const Rescues = ({ hand: asOpened }: { hand: RescueHand }) => {
               </li>
             ))}
           </Box>
-          {found.length === 0 && (
-            <Typography role="status">Nothing is called so here; clear it and look through the list.</Typography>
-          )}
         </>
       )}
     </Page>
@@ -208,13 +210,9 @@ const What = ({ remedy, hand }: { remedy: Remedy; hand: RescueHand }) => {
           {on.quick !== undefined && <Typography variant="body2">Or {on.quick} presses by the quick way.</Typography>}
           {hand.standard && (
             <Typography variant="body2">
-              <KeptLink
-                to={`/decide/standards/${hand.standard.id}`}
-                more={{ target: remedy.change.dimension }}
-                style={{ display: 'inline-block', paddingBlock: 6 }}
-              >
+              <TallLink to={`/decide/standards/${hand.standard.id}`} more={{ target: remedy.change.dimension }}>
                 At home: in {hand.standard.name}
-              </KeptLink>
+              </TallLink>
             </Typography>
           )}
         </Box>

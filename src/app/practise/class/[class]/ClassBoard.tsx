@@ -1,11 +1,12 @@
 'use client'
 
-import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { Box, Button, TextField, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useState } from 'react'
 import type { LessonState } from '@/core/course/progress'
 import type { ClassView, StudentView } from '@/server/classes'
-import { KeptLink } from '@/ui/links'
+import { BodySelect } from '@/ui/BodySelect'
+import { BackLink, KeptLink } from '@/ui/links'
 import { Page, PlainList, RowLink, Section, Wrap } from '@/ui/pieces'
 import { usePeople } from '@/ui/people'
 import { Trouble } from '@/ui/Trouble'
@@ -46,11 +47,7 @@ export const ClassBoard = ({ view }: { view: ClassView }) => {
   const isTeacher = teacher === undefined || person?.id === teacher.id
   return (
     <Page>
-      <Typography variant="body2">
-        <KeptLink to="/practise/class" style={{ display: 'inline-block', paddingBlock: 6 }}>
-          All classes
-        </KeptLink>
-      </Typography>
+      <BackLink to="/practise/class">All classes</BackLink>
       <Typography variant="h1">{name}</Typography>
       <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 720 }}>
         {course.name}
@@ -180,21 +177,7 @@ const Joining = ({ view }: { view: ClassView }) => {
     <Section title="Who joins">
       <Wrap sx={{ alignItems: 'center', gap: 1.5 }}>
         <TextField size="small" label="Name of the student" value={name} onChange={e => setName(e.target.value)} />
-        <TextField
-          select
-          size="small"
-          label="Brings"
-          value={body}
-          onChange={e => setBody(e.target.value)}
-          sx={{ minWidth: 220 }}
-        >
-          <MenuItem value="">no body yet</MenuItem>
-          {view.bodies.map(b => (
-            <MenuItem key={b.id} value={b.id}>
-              {b.name}
-            </MenuItem>
-          ))}
-        </TextField>
+        <BodySelect label="Brings" value={body} onChange={setBody} none="no body yet" />
         <Button variant="contained" disabled={!name.trim() || isBusy} onClick={() => void join()}>
           Join
         </Button>
@@ -203,21 +186,12 @@ const Joining = ({ view }: { view: ClassView }) => {
       {view.students.map(s => (
         <Wrap key={s.id} sx={{ alignItems: 'center', gap: 1.5, mt: 1.5 }}>
           <Typography sx={{ minWidth: 160 }}>{s.name}</Typography>
-          <TextField
-            select
-            size="small"
+          <BodySelect
             label={`${s.name} brings`}
             value={s.body?.id ?? ''}
-            onChange={e => void change(s.id, e.target.value ? { body: e.target.value } : {})}
-            sx={{ minWidth: 220 }}
-          >
-            <MenuItem value="">no body yet</MenuItem>
-            {view.bodies.map(b => (
-              <MenuItem key={b.id} value={b.id}>
-                {b.name}
-              </MenuItem>
-            ))}
-          </TextField>
+            onChange={id => void change(s.id, id ? { body: id } : {})}
+            none="no body yet"
+          />
           <Button color="inherit" disabled={isBusy} onClick={() => void change(s.id, { isLeaving: true })}>
             {s.name} leaves
           </Button>

@@ -10,7 +10,7 @@ import type { LessonPage, LessonRow } from '@/server/classes'
 import { keepThisPage } from '@/offline/keep-page'
 import { useAddress } from '@/ui/address'
 import { AlignmentMark } from '@/ui/AlignmentMark'
-import { KeptLink, LinkButton } from '@/ui/links'
+import { LinkButton, TallLink } from '@/ui/links'
 import { MenuPath, Page, PlainList, Section, Wrap } from '@/ui/pieces'
 import { usePeople } from '@/ui/people'
 import { Trouble } from '@/ui/Trouble'
@@ -19,8 +19,6 @@ import { useSend } from '@/ui/use-send'
 import { tryWords } from '../../../drills/words'
 import { cellWords } from '../ClassBoard'
 import { CountOutdoors } from './CountOutdoors'
-
-const tall = { display: 'inline-block', paddingBlock: 6 } as const
 
 /** One lesson of one student: read, see, set, drill, go outdoors. */
 export const LessonView = ({ page: asOpened }: { page: LessonPage }) => {
@@ -47,9 +45,7 @@ export const LessonView = ({ page: asOpened }: { page: LessonPage }) => {
   return (
     <Page>
       <Typography variant="body2">
-        <KeptLink to={`/practise/class/${classId}`} style={tall}>
-          {page.className}
-        </KeptLink>
+        <TallLink to={`/practise/class/${classId}`}>{page.className}</TallLink>
       </Typography>
       <Typography variant="h1">
         {index + 1}&ensp;{lesson.title}
@@ -65,9 +61,9 @@ export const LessonView = ({ page: asOpened }: { page: LessonPage }) => {
             <Typography sx={{ maxWidth: 640 }}>{lesson.read.words}</Typography>
             <Wrap sx={{ gap: 2 }}>
               {lesson.read.concepts.map(id => (
-                <KeptLink key={id} to={`/name/phrasebook/${id}`} style={tall}>
+                <TallLink key={id} to={`/name/phrasebook/${id}`}>
                   {findDimension(id)?.label ?? id}
-                </KeptLink>
+                </TallLink>
               ))}
             </Wrap>
           </Section>
@@ -118,15 +114,15 @@ export const LessonView = ({ page: asOpened }: { page: LessonPage }) => {
           <PlainList component="ol">
             {lessons.map((l, i) => (
               <li key={l.lesson.id}>
-                <KeptLink
+                <TallLink
                   to={`/practise/class/${classId}/${student.id}`}
                   more={{ lesson: l.lesson.id }}
                   aria-current={l.lesson.id === lesson.id ? 'step' : undefined}
-                  style={{ ...tall, fontWeight: l.lesson.id === lesson.id ? 700 : 400 }}
+                  style={{ fontWeight: l.lesson.id === lesson.id ? 700 : 400 }}
                 >
                   {i + 1}&ensp;{l.lesson.title}
                   {l.isPassed ? ' ✓' : ''}
-                </KeptLink>{' '}
+                </TallLink>{' '}
                 {!l.isPassed && (
                   <Typography component="span" variant="body2" color="textSecondary">
                     {cellWords(l, l.lesson.id === current)}

@@ -10,7 +10,7 @@ import { PASSAGES } from '@/core/rehearsal/passages'
 import type { Standard } from '@/core/standards'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { valueWords } from '@/core/vocabulary/words'
-import { KeptLink } from '@/ui/links'
+import { BackLink } from '@/ui/links'
 import { Page, PlainList, Section, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { useFetched } from '@/ui/use-fetched'
@@ -59,11 +59,7 @@ export const CourseEditor = ({
   }
   return (
     <Page>
-      <Typography variant="body2">
-        <KeptLink to="/practise/class" style={{ display: 'inline-block', paddingBlock: 6 }}>
-          All classes
-        </KeptLink>
-      </Typography>
+      <BackLink to="/practise/class">All classes</BackLink>
       <Typography variant="h1">{course.name || 'Course'}</Typography>
       <Box sx={{ display: 'grid', gap: 1.5, maxWidth: 720, mt: 2 }}>
         <TextField
