@@ -20,6 +20,7 @@ export interface HistoryEntry {
     | 'course'
     | 'class'
     | 'scene'
+    | 'job'
     | 'house'
   readonly subject: string
   readonly what: string

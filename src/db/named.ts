@@ -1,7 +1,7 @@
 import { type Db, withRetry } from './connection'
 import { recordChange } from './history'
 
-/** Documents with an id, a name and a revision, and nothing else that is searched: courses and scenes. */
+/** Documents with an id, a name and a revision, and nothing else that is searched: courses, scenes and jobs. */
 
 export interface NamedRow {
   readonly id: string
@@ -10,7 +10,7 @@ export interface NamedRow {
   readonly document: string
 }
 
-const KIND = { courses: 'course', scenes: 'scene' } as const
+const KIND = { courses: 'course', scenes: 'scene', jobs: 'job' } as const
 export type NamedTable = keyof typeof KIND
 
 interface By {

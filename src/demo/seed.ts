@@ -6,6 +6,7 @@ import { saveBody, saveLens } from '../db/documents'
 import { addLensTest, listLensTests } from '../db/lens-tests'
 import { addTrial, listTrials } from '../db/trials'
 import { seedPractice } from './practice'
+import { seedWork } from './work'
 import { demoTrials } from './trials'
 import { camerasIn } from '../core/audit/whose'
 import { addAudit, listAudits } from '../db/audits'
@@ -100,6 +101,7 @@ export const seedDemo = async (db: Db, at: string): Promise<void> => {
     await addAudit(db, plan, { summary, pictures: JSON.stringify(pictures) }, { at, personId: slug('Ottoline Marsh') })
   }
   await seedPractice(db, at)
+  await seedWork(db, at)
   if ((await listUnitEvents(db)).size > 0) return
   for (const { life, events } of lives())
     for (const event of events)

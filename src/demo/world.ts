@@ -1,5 +1,6 @@
 import { type LensTest, parseLensTest } from '../core/lens-tests/schema'
 import { type Course, parseCourse } from '../core/course/course'
+import { type Job, parseJob } from '../core/jobs/job'
 import { parseRun, type Run } from '../core/scales/run'
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
@@ -195,6 +196,23 @@ export const demoStudents = (): readonly DemoStudent[] => data('students.json')
 
 export const demoCourse = (): Course => {
   const parsed = parseCourse(data('course.json'), 'course.json')
+  if (!parsed.ok) throw new Error(parsed.problems.map(problemWords).join('\n'))
+  return parsed.value
+}
+
+/** The festival as it is written down: its days are counted from the first. */
+type DemoJob = Omit<Job, 'day' | 'scenes'> & {
+  readonly scenes: readonly (Omit<Job['scenes'][number], 'day'> & { readonly day: number })[]
+}
+
+/** The festival, beginning on a day. */
+export const demoJob = (first: string): Job => {
+  const { scenes, ...job } = data<Omit<DemoJob, 'day'> & { readonly day: number }>('job.json')
+  const dayAfter = (days: number) => new Date(Date.parse(first) + days * 86_400_000).toISOString().slice(0, 10)
+  const parsed = parseJob(
+    { ...job, day: dayAfter(0), scenes: scenes.map(s => ({ ...s, day: dayAfter(s.day) })) },
+    'job.json',
+  )
   if (!parsed.ok) throw new Error(parsed.problems.map(problemWords).join('\n'))
   return parsed.value
 }

@@ -1,4 +1,5 @@
 import { type Body, bodyAt, type State } from '@/core/bodies'
+import { type SetTo, walksBetween } from '@/core/jobs/walks'
 import { nearestWays, type Way } from '@/core/phrasebook/nearest'
 import { askedOf, type Conflict, explain, type Explanation, listedBy, resolve } from '@/core/resolve'
 import type { Context, Level, Standard } from '@/core/standards'
@@ -78,6 +79,29 @@ export const slots = ({ body, firmware, context, now, slots: asked, unseen }: Sl
     })),
     new Set(unseen),
   )
+}
+
+export interface JobWalksAsked {
+  readonly body: Shared<Body>
+  readonly firmware: string
+  readonly setUps: readonly { readonly key: string; readonly standard: Shared<Standard>; readonly context: Context }[]
+  /** Quickly, without looking for the best order. */
+  readonly isRough: boolean
+}
+
+/** From every set-up of a job to every other one on a body. @returns as JSON text, to be kept as it is */
+export const jobWalks = ({ body, firmware, setUps, isRough }: JobWalksAsked): string => {
+  const profile = documentOf(body)
+  const form = formAt(profile, firmware)
+  const on = (key: string, known: State) => {
+    const setUp = setUps.find(s => s.key === key)
+    return setUp && resolve(profile, documentOf(setUp.standard), { firmware, context: setUp.context, known })
+  }
+  const all = setUps.flatMap((s): SetTo[] => {
+    const found = on(s.key, {})
+    return found ? [{ key: s.key, state: found.state, asked: askedOf(form, found) }] : []
+  })
+  return JSON.stringify(walksBetween(form, all, (s, from) => on(s.key, from)?.state ?? s.state, isRough))
 }
 
 /** Why a body gets what it gets for one target, what else it could do, and the conflicts of all. */

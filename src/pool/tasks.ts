@@ -1,13 +1,15 @@
 import type { cardSheets } from './paper/card-paper'
 import type { auditSheet } from './paper/audit-sheet'
+import type { callSheets } from './paper/call-sheet'
 import type { classHandout } from './paper/class-handout'
 import type { targetSheet } from './paper/target-sheet'
 import type { standardSheet } from './paper/standard-sheet'
 import { backUpByRule } from '@/db/backups'
 import { audited, auditSent } from './audits'
+import { scenesSent } from './jobs'
 import { known, overruler } from './lives'
 import { measured } from './measured'
-import { explanation, resolution, slots, walk } from './reckon'
+import { explanation, jobWalks, resolution, slots, walk } from './reckon'
 import {
   bundle,
   draft,
@@ -33,6 +35,7 @@ const lazily = {
     (await import('./paper/audit-sheet')).auditSheet(input),
   classHandout: async (input: Parameters<typeof classHandout>[0]) =>
     (await import('./paper/class-handout')).classHandout(input),
+  callSheets: async (input: Parameters<typeof callSheets>[0]) => (await import('./paper/call-sheet')).callSheets(input),
   targetSheet: async (input: Parameters<typeof targetSheet>[0]) =>
     (await import('./paper/target-sheet')).targetSheet(input),
 }
@@ -42,6 +45,7 @@ export const TASKS = {
   resolution,
   walk,
   slots,
+  jobWalks,
   known,
   overruler,
   explanation,
@@ -63,6 +67,7 @@ export const TASKS = {
   bundleText,
   backup,
   auditSent,
+  scenesSent,
   audited,
   ...lazily,
 } as const

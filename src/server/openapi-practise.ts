@@ -95,13 +95,6 @@ export const practisePaths = {
       responses: { '200': ok('The lesson.'), ...NOT_THERE, ...WRONG },
     },
   },
-  '/api/v1/rescues': {
-    get: {
-      summary: 'What a camera is set to, as far as it matters when something goes wrong, and how it is changed there',
-      parameters: queryParameters(queries.rescuesQuerySchema),
-      responses: { '200': ok('The camera.'), ...NOT_THERE, ...WRONG },
-    },
-  },
   '/api/v1/classes/{id}/handout': {
     get: {
       summary: 'The course on paper for one body',

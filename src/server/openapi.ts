@@ -19,6 +19,7 @@ import {
 } from './openapi-parts'
 import { practisePaths, practiseSchemas } from './openapi-practise'
 import { standardPaths, standardSchemas } from './openapi-standards'
+import { workPaths, workSchemas } from './openapi-work'
 import { QUESTIONS } from '@/core/optics/answers/answer'
 import * as queries from './queries'
 import { resolveRequestSchema } from '@/pool/requests'
@@ -157,6 +158,7 @@ export const openApiDocument = () => ({
     },
     ...standardPaths,
     ...practisePaths,
+    ...workPaths,
     '/api/v1/resolve': {
       post: {
         summary: 'Resolves a standard on bodies, all of them in the request; stores nothing',
@@ -440,6 +442,7 @@ export const openApiDocument = () => ({
       Interval: changeSchema(queries.intervalSchema, 'Interval'),
       ...standardSchemas,
       ...practiseSchemas,
+      ...workSchemas,
       ResolveRequest: schemaOf(resolveRequestSchema, 'ResolveRequest'),
       Tick: changeSchema(queries.tickSchema, 'Tick'),
       Person: changeSchema(queries.personSchema, 'Person'),

@@ -5,6 +5,7 @@ import { countSchema, noteSchema } from '@/core/evidence/trial'
 import { QUESTIONS } from '@/core/optics/answers/answer'
 import { partialSceneSchema } from '@/core/optics/scene'
 import { KEPT_AS, WEIGHTS } from '@/core/standards'
+import { happeningSchema } from '@/core/jobs/standing'
 import { HAPPENINGS } from '@/core/kit/known'
 import { levelSchema } from '@/core/standards'
 
@@ -322,3 +323,34 @@ export const answersSchema = v.pipe(
   v.record(answered, v.union([answered, v.number(), v.pipe(v.array(answered), v.maxLength(60))])),
   v.maxEntries(100, 'expected at most 100 answers'),
 )
+
+/** A job, in the exchange format `coherion.job/1`, read for itself. */
+const jobDocument = v.record(v.string(), v.unknown())
+export const newJobSchema = v.union([
+  v.strictObject({
+    name: v.pipe(v.string(), v.trim(), v.minLength(1, 'expected some words'), v.maxLength(80)),
+    day: v.pipe(v.string(), v.isoDate('expected a day such as 2026-12-24')),
+    timeZone: v.pipe(v.string(), v.minLength(1), v.maxLength(60)),
+  }),
+  v.strictObject({ document: jobDocument }),
+])
+export const saveJobSchema = v.strictObject({
+  document: jobDocument,
+  revision: v.pipe(v.number(), v.integer(), v.minValue(0)),
+})
+export const happenedSchema = v.strictObject({
+  ...late,
+  id: v.pipe(v.string(), v.regex(/^[\w-]{8,64}$/, 'expected 8 to 64 letters, digits, _ or -')),
+  what: v.optional(happeningSchema),
+  isTakenBack: v.optional(v.literal(true)),
+})
+export const jobListSchema = v.strictObject({ text: v.pipe(v.string(), v.maxLength(200_000)) })
+export const jobFileQuerySchema = v.object({ file: v.optional(v.pipe(v.string(), v.maxLength(120))) })
+export const walksQuerySchema = v.object({ model: id })
+export const callSheetsQuerySchema = v.object({
+  person: v.optional(id),
+  /** A sheet of its own for everybody. */
+  each: v.optional(v.pipe(v.string(), v.maxLength(8))),
+  paper: v.optional(v.picklist(['a4', 'letter', 'pocket']), 'a4'),
+})
+export const jobCalendarQuerySchema = v.object({ person: v.optional(id) })

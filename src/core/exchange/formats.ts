@@ -2,6 +2,7 @@ import { toJsonSchema } from '@valibot/to-json-schema'
 import { BODY_FORMAT, bodySchema, parseBody } from '../bodies'
 import { GUIDE_FORMAT, houseGuideSchema, parseHouseGuide } from '../guide/house'
 import { parseState, STATE_FORMAT, type StateOf, stateSchema } from '../kit/state-file'
+import { JOB_FORMAT, jobSchema, parseJob } from '../jobs/job'
 import { COURSE_FORMAT, courseSchema, parseCourse } from '../course/course'
 import { parseTrial, TRIAL_FORMAT, trialSchema } from '../evidence/trial'
 import { LENS_FORMAT, lensSchema, parseLens } from '../lenses/schema'
@@ -106,6 +107,14 @@ export const FORMATS = {
     schema: courseSchema,
     read: parseCourse,
     example: 'course.json',
+  },
+  job: {
+    name: JOB_FORMAT,
+    about: 'a job, scene by scene',
+    component: 'Job',
+    schema: jobSchema,
+    read: parseJob,
+    example: 'job.json',
   },
   state: {
     name: STATE_FORMAT,

@@ -36,6 +36,8 @@ const coverSchema = v.strictObject({
   person: text(120),
   unit: v.optional(text(120)),
   lens: v.optional(text(120)),
+  /** The camera hangs or stands where nobody holds it. */
+  remote: v.optional(v.boolean(), false),
 })
 export type Cover = v.InferOutput<typeof coverSchema>
 
@@ -60,8 +62,6 @@ export const sceneSchema = v.strictObject({
   far: v.optional(metres),
   /** The standard, or one version of it: `ring-action` or `ring-action@3`. */
   standard: v.optional(text(80)),
-  /** The camera hangs or stands where nobody holds it. */
-  remote: v.optional(v.boolean(), false),
   /** How much of the scene is followed, where it is not as the standard’s session says. */
   following: v.optional(share),
   covers: v.optional(v.pipe(v.array(coverSchema), v.maxLength(40)), []),
@@ -81,7 +81,11 @@ export const jobSchema = v.strictObject({
   /** Of the place, as the tz database names it. */
   timeZone: v.pipe(v.string(), v.check(isZone, 'expected a time zone such as Europe/Lisbon')),
   places: v.optional(
-    v.pipe(v.array(placeSchema), v.maxLength(60), v.check(onlyOnce, 'expected every place to have an id of its own')),
+    v.pipe(
+      v.array(placeSchema),
+      v.maxLength(60),
+      v.check(all => onlyOnce(all), 'expected every place to have an id of its own'),
+    ),
     [],
   ),
   /** Everybody who is there, whether or not they cover a scene. */
@@ -92,7 +96,7 @@ export const jobSchema = v.strictObject({
     v.pipe(
       v.array(sceneSchema),
       v.maxLength(MOST_SCENES, `expected at most ${MOST_SCENES} scenes`),
-      v.check(onlyOnce, 'expected every scene to have an id of its own'),
+      v.check(all => onlyOnce(all), 'expected every scene to have an id of its own'),
     ),
     [],
   ),

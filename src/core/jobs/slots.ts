@@ -195,9 +195,7 @@ export const planSlots = (p: SlotProblem): SlotPlan => {
           })
         }
       }
-    layer = isExact
-      ? next
-      : new Map([...next].toSorted(([, a], [, b]) => a.weight - b.weight).slice(0, BEAM))
+    layer = isExact ? next : new Map([...next].toSorted(([, a], [, b]) => a.weight - b.weight).slice(0, BEAM))
   })
   const best = [...layer.values()].reduce((a, b) => (b.weight < a.weight ? b : a))
   const changes: SlotChange[] = []
@@ -234,7 +232,10 @@ const slowestOf = (p: SlotProblem, used: readonly number[]): number =>
 
 /** As if everything were in a slot all the time. */
 const atLeast = (p: SlotProblem, used: readonly number[]): SlotPlan['atLeast'] => {
-  const ways = p.gaps.map((gap, i) => ({ gap, way: wayTo(p, p.sequence[i] ?? 0, p.sequence[i + 1] ?? 0, p.slots ? used : [], gap) }))
+  const ways = p.gaps.map((gap, i) => ({
+    gap,
+    way: wayTo(p, p.sequence[i] ?? 0, p.sequence[i + 1] ?? 0, p.slots ? used : [], gap),
+  }))
   return {
     late: ways.filter(w => w.way.cost.seconds > w.gap).length,
     presses: ways.reduce((n, w) => n + w.way.cost.presses, 0),

@@ -126,7 +126,5 @@ export const standingOf = (job: Job, happened: readonly Happened[] = []): Standi
 }
 
 /** Whether two scenes are played at the same time. */
-export const overlap = (
-  a: Pick<StandingScene, 'from' | 'until'>,
-  b: Pick<StandingScene, 'from' | 'until'>,
-): boolean => a.from < b.until && b.from < a.until
+export const overlap = (a: Pick<StandingScene, 'from' | 'until'>, b: Pick<StandingScene, 'from' | 'until'>): boolean =>
+  a.from < b.until && b.from < a.until

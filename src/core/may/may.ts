@@ -15,6 +15,7 @@ export const DEEDS = {
   prove: 'plan trials, count them and audit pictures',
   practise: 'try drills and count for a class',
   teach: 'write courses, lead classes and pass students',
+  'plan-jobs': 'plan jobs and say what happens on the day',
   'add-people': 'add people',
 } as const
 export type Deed = keyof typeof DEEDS

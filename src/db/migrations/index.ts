@@ -12,6 +12,7 @@ import * as lensTests from './010-lens-tests'
 import * as trials from './011-trials'
 import * as audits from './012-audits'
 import * as practise from './013-practise'
+import * as work from './014-work'
 
 interface Migration {
   readonly name: string
@@ -33,6 +34,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '011-trials', up: trials.up },
   { name: '012-audits', up: audits.up },
   { name: '013-practise', up: practise.up },
+  { name: '014-work', up: work.up },
 ]
 
 export const migrationSource: Knex.MigrationSource<Migration> = {

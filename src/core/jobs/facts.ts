@@ -1,0 +1,131 @@
+import type { SchoolId } from '../functions/schools'
+import type { Cost } from './slots'
+
+/**
+ * What has to be known of cameras, lenses and people to plan a job. Worked out once on the server; from then on a device
+ * can plan and plan again by itself. Plain data, so that it can be sent and kept.
+ */
+
+/** A standard as one scene and one person need it: what a camera is set to. */
+export interface SetUp {
+  /** `ring-action|people:imelda-frost`; equal keys, equal set-ups. */
+  readonly key: string
+  readonly standard: string
+  /** As people call it, and as it stands on a sheet. */
+  readonly name: string
+  /** Its layers for somebody or something, as an address says it. */
+  readonly for: string
+  /** It was made by the guide for one scene; no standard of the house. */
+  readonly isGuided: boolean
+  /** Share of the session in which pictures are taken, and of that the share that is followed. */
+  readonly shooting: number
+  readonly following: number
+  readonly cautions: readonly Said[]
+}
+
+export interface Said {
+  readonly title: string
+  readonly words: string
+}
+
+/** A set-up on a model. */
+export interface Fit {
+  /** 0 to 1. */
+  readonly agreement: number
+  /** Musts that are not held, in words. */
+  readonly broken: readonly string[]
+  readonly school: SchoolId
+  /** The rows that choose areas, as they are set: what the list on the button has to hold. */
+  readonly areas: readonly string[]
+  /** For each symptom the rule that helps first with this set-up. */
+  readonly rescues: Readonly<Record<string, string>>
+}
+
+/** From one set-up to another through the menus. */
+export interface Walk extends Cost {
+  /** Indices into the model's rows, and of their options. */
+  readonly steps: readonly (readonly [row: number, option: number])[]
+}
+
+/** A body at a firmware. */
+export interface Model {
+  /** `linnet 1.4` */
+  readonly id: string
+  readonly body: string
+  readonly name: string
+  readonly slots: readonly string[]
+  /** Slots keep everything. */
+  readonly isWhole: boolean
+  readonly cautions: readonly Said[]
+  /** By set-up; a text says why it cannot be reckoned. */
+  readonly fits: Readonly<Record<string, Fit | string>>
+  /** By set-up, from and to; nothing where it is not known yet. */
+  readonly walks: Readonly<Record<string, Readonly<Record<string, Walk>>>>
+  /** The same where a slot that holds `to` is recalled first: what is left to walk. */
+  readonly rests: Readonly<Record<string, Readonly<Record<string, Walk>>>>
+  /** The rows that walks go through. */
+  readonly rows: readonly {
+    readonly path: readonly [tab: string, page: string, row: number]
+    readonly label: string
+    readonly options: readonly string[]
+  }[]
+}
+
+export interface UnitFact {
+  readonly id: string
+  readonly tag: string
+  readonly model: string
+  readonly owner: string
+  /** Empty where it is not hired. */
+  readonly hiredUntil: string
+  readonly carriedBy: readonly string[]
+  /** By set-up: nothing where it is ready, else the minutes its card takes and why. */
+  readonly owed: Readonly<Record<string, { readonly minutes: number; readonly why: string }>>
+}
+
+export interface LensFact {
+  readonly id: string
+  readonly name: string
+  /** Tags of the lenses of this kind. */
+  readonly tags: readonly string[]
+  /** Metres; null is infinity. The whole range first. */
+  readonly ranges: readonly { readonly label: string; readonly near: number; readonly far: number | null }[]
+  /** Bodies, by id, on which its focus was tested. */
+  readonly testedOn: readonly string[]
+}
+
+export interface JobFacts {
+  readonly people: readonly { readonly id: string; readonly name: string }[]
+  readonly setUps: readonly SetUp[]
+  /** By scene, then by person, `''` for anybody: the key of the set-up. */
+  readonly setUpOf: Readonly<Record<string, Readonly<Record<string, string>>>>
+  readonly models: readonly Model[]
+  readonly units: readonly UnitFact[]
+  readonly lenses: readonly LensFact[]
+  /** Standards that scenes name and that are not there, by scene. */
+  readonly lost: Readonly<Record<string, string>>
+}
+
+/** Recalling a slot: a turn of a dial or a row of a quick menu. @source from memory */
+export const RECALL: Cost = { presses: 2, seconds: 4 }
+/** Storing what is set in a slot. @source from memory */
+export const STORE: Cost = { presses: 5, seconds: 12 }
+/** Finding a row, changing it and coming back, for somebody who knows the camera. @source common practice, no published source */
+export const SECONDS_PER_ROW = 8
+
+const plain = (text: string): string => text.trim().toLowerCase().replaceAll(/\s+/g, ' ')
+
+/** Somebody as a list names them: by id, by name, or by a first name that only one has. */
+export const findPerson = (people: JobFacts['people'], said: string): JobFacts['people'][number] | undefined => {
+  const name = plain(said)
+  const exact = people.find(p => p.id === said || plain(p.name) === name)
+  if (exact) return exact
+  const byFirst = people.filter(p => plain(p.name).split(' ')[0] === name)
+  return byFirst.length === 1 ? byFirst[0] : undefined
+}
+
+export const findUnit = (units: readonly UnitFact[], said: string): UnitFact | undefined =>
+  units.find(u => u.id === said || plain(u.tag) === plain(said))
+
+export const findLens = (lenses: readonly LensFact[], said: string): LensFact | undefined =>
+  lenses.find(l => l.id === said || plain(l.name) === plain(said) || l.tags.some(t => plain(t) === plain(said)))

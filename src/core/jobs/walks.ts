@@ -1,0 +1,85 @@
+import { type Body, menuPath, type State } from '../bodies'
+import { planSteps } from '../steps/plan'
+import { menuCursor } from '../steps/presses'
+import { type Model, SECONDS_PER_ROW, type Walk } from './facts'
+
+/** What it takes to go from one set-up to another on a body. */
+
+/** Set-ups as a body is set by them. */
+export interface SetTo {
+  readonly key: string
+  readonly state: State
+  /** What this set-up turns on. */
+  readonly asked: readonly string[]
+}
+
+type Steps = readonly { readonly setting: string; readonly to: string }[]
+
+/** Every row as it stands in the menu, without looking for a better order: quick, and never too few presses. */
+const roughSteps = (
+  body: Body,
+  from: State,
+  to: State,
+  asked: readonly string[],
+): { steps: Steps; presses: number } => {
+  const cursor = menuCursor(body)
+  const steps: { setting: string; to: string }[] = []
+  let presses = 0
+  let last: Body['settings'][number] | undefined
+  for (const setting of body.settings) {
+    const [a, b] = [from[setting.id], to[setting.id]]
+    if (a === b || b === undefined || !asked.includes(setting.id)) continue
+    presses += (last ? cursor.between(last, setting) : cursor.enter(setting)) + cursor.change(setting, a ?? b, b)
+    steps.push({ setting: setting.id, to: b })
+    last = setting
+  }
+  return { steps, presses }
+}
+
+/** All walks of a body, and the rows they go through. */
+export type Walks = Pick<Model, 'walks' | 'rests' | 'rows'>
+
+/**
+ * From every set-up to every other one.
+ *
+ * @param to what the body is set to by a set-up when it is set to something already: it then changes no more than it has to
+ * @param isRough without looking for the best order
+ */
+export const walksBetween = (
+  body: Body,
+  all: readonly SetTo[],
+  to: (setUp: SetTo, from: State) => State,
+  isRough: boolean,
+): Walks => {
+  const rows: Model['rows'][number][] = []
+  const rowOf = new Map<string, number>()
+  const indexed = (steps: Steps): Walk['steps'] =>
+    steps.flatMap(s => {
+      const setting = body.settings.find(x => x.id === s.setting)
+      if (!setting) return []
+      const at = rowOf.get(s.setting) ?? rows.length
+      if (at === rows.length) {
+        rows.push({ path: menuPath(body, setting), label: setting.label, options: setting.options.map(o => o.label) })
+        rowOf.set(s.setting, at)
+      }
+      return [[at, setting.options.findIndex(o => o.id === s.to)] as const]
+    })
+  const walk = (from: State, target: SetTo): Walk => {
+    const { steps, presses } = isRough
+      ? roughSteps(body, from, target.state, target.asked)
+      : planSteps(body, from, to(target, from))
+    return { presses, seconds: steps.length * SECONDS_PER_ROW, steps: indexed(steps) }
+  }
+  const { stores } = body.slots
+  const walks: Record<string, Record<string, Walk>> = {}
+  const rests: Record<string, Record<string, Walk>> = {}
+  for (const a of all)
+    for (const b of all) {
+      if (a === b) continue
+      ;(walks[a.key] ??= {})[b.key] = walk(a.state, b)
+      if (stores === 'everything' || body.slots.names.length === 0) continue
+      const kept = Object.fromEntries(Object.entries(b.state).filter(([setting]) => stores.includes(setting)))
+      ;(rests[a.key] ??= {})[b.key] = walk({ ...a.state, ...kept }, b)
+    }
+  return { walks, rests, rows }
+}

@@ -1,0 +1,348 @@
+import 'server-only'
+import { type Body, choiceWordsById, factoryState, inMenuOrder, type State } from '@/core/bodies'
+import { bodyCautions, standardCautions } from '@/core/cautions/cautions'
+import { todayOf } from '@/core/controls/today'
+import { schoolFor } from '@/core/functions/plan'
+import { schoolByShutter } from '@/core/functions/schools'
+import {
+  findPerson,
+  type Fit,
+  type JobFacts,
+  type LensFact,
+  type Model,
+  type SetUp,
+  type UnitFact,
+} from '@/core/jobs/facts'
+import { guidedStandard } from '@/core/jobs/guided'
+import type { Job, Scene } from '@/core/jobs/job'
+import { planThrough } from '@/core/jobs/replan'
+import type { Happened } from '@/core/jobs/standing'
+import type { Walks } from '@/core/jobs/walks'
+import type { Known } from '@/core/kit/known'
+import { focusRangesOf } from '@/core/lenses/schema'
+import { situationOf } from '@/core/rescues/on-body'
+import { remediesFor } from '@/core/rescues/rescue'
+import { SYMPTOM_IDS } from '@/core/rescues/symptoms'
+import { askedOf, type Resolution } from '@/core/resolve'
+import { type Context, contextText, effectiveTargets, relevantContext, type Standard } from '@/core/standards'
+import { dimension } from '@/core/vocabulary/dimensions'
+import type { UnitRow } from '@/db/units'
+import { share } from '@/pool/documents'
+import { work } from '@/pool/pool'
+import { readCarriers } from './carriers'
+import { formOf, listLenses, readBody, readStandard, type Revised, units as listUnits } from './catalogue'
+import { resolveStored } from './concordance'
+import { database } from './database'
+import { readLives } from './lives'
+import { listPeople } from './people'
+import { RequestError } from './problems'
+import { workedOut, whyNot } from './worked-out'
+
+/** What has to be known of cameras, lenses and people to plan a job. */
+
+/** A set-up with what it is resolved from. */
+interface Prepared {
+  readonly setUp: SetUp
+  readonly standard: Revised<Standard>
+  readonly context: Context
+}
+
+/** Different set-ups in one job; what is beyond is left to be set by hand. */
+const MOST_OF_A_JOB = 60
+/** Of a session where the standard has none. @source common practice, no published source */
+const USUAL_SESSION = { shootingShare: 0.5, followingShare: 0.6 }
+
+const prepared = async (key: string, standard: Revised<Standard>, ref: string, context: Context): Promise<Prepared> => {
+  const { document } = standard
+  const plan = document.controls
+  const session = plan?.session ?? USUAL_SESSION
+  const isGuided = ref.startsWith('guide')
+  return {
+    standard,
+    context,
+    setUp: {
+      key,
+      standard: ref,
+      name: document.name,
+      for: contextText(context),
+      isGuided,
+      shooting: session.shootingShare,
+      following: session.followingShare,
+      cautions: standardCautions(effectiveTargets(document, context)).map(({ title, words }) => ({ title, words })),
+    },
+  }
+}
+
+/** Everybody whose own layers may count: whoever covers something, and whoever is there. */
+const peopleOf = (job: Job, people: JobFacts['people']): readonly string[] => [
+  ...new Set(
+    [...job.people, ...job.scenes.flatMap(s => s.covers.map(c => c.person))].flatMap(
+      p => findPerson(people, p)?.id ?? [],
+    ),
+  ),
+]
+
+/** The set-ups of a job, and which of them each scene and person needs. */
+const setUpsOf = async (job: Job, people: JobFacts['people']) => {
+  const found = new Map<string, Prepared>()
+  const setUpOf: Record<string, Record<string, string>> = {}
+  const lost: Record<string, string> = {}
+  const there = peopleOf(job, people)
+  const standardOf = async (scene: Scene): Promise<{ ref: string; standard: Revised<Standard> }> => {
+    if (scene.standard !== undefined)
+      try {
+        return { ref: scene.standard, standard: await readStandard(scene.standard) }
+      } catch (error) {
+        if (!(error instanceof RequestError) || error.status !== 404) throw error
+        lost[scene.id] = scene.standard
+      }
+    const document = guidedStandard(scene)
+    // Scenes that the guide answers alike are set alike.
+    const ref = `guide ${JSON.stringify(document.layers[0]?.targets ?? [])}`
+    return { ref, standard: { document, stamp: ref } }
+  }
+  for (const scene of job.scenes) {
+    const { ref, standard } = await standardOf(scene)
+    const keys: Record<string, string> = {}
+    for (const person of ['', ...there]) {
+      const asked: Context = { scenes: [scene.name], ...(person ? { people: [person] } : {}) }
+      const context = relevantContext(standard.document, asked)
+      const own = [...found.values()].find(
+        p => p.standard.stamp === standard.stamp && contextText(p.context) === contextText(context),
+      )
+      const text = contextText(context)
+      const key = own?.setUp.key ?? (ref.startsWith('guide') ? `guide:${scene.id}` : `${ref}${text ? `|${text}` : ''}`)
+      if (!own && found.size >= MOST_OF_A_JOB) continue
+      if (!own)
+        found.set(key, await prepared(key, standard, ref.startsWith('guide') ? `guide:${scene.id}` : ref, context))
+      keys[person] = key
+    }
+    setUpOf[scene.id] = keys
+  }
+  return { all: [...found.values()], setUpOf, lost }
+}
+
+const fitOf = (form: Body, resolution: Resolution, { document }: Revised<Standard>): Fit => {
+  const { state, outcomes, agreement, unavailable } = resolution
+  const keys = todayOf(form, state)
+  const situation = situationOf(form, state, keys)
+  const areas = inMenuOrder(form).flatMap(s => {
+    const option = s.options.find(o => o.id === state[s.id])
+    return option?.means['area.pattern'] !== undefined && !unavailable.includes(s.id)
+      ? [choiceWordsById(form, s.id, option.id)]
+      : []
+  })
+  return {
+    agreement,
+    broken: outcomes
+      .filter(o => o.target.weight === 'must' && !o.held)
+      .map(o => dimension(o.target.dimension).label.toLowerCase()),
+    school: document.controls
+      ? schoolFor(document.controls, form.id)
+      : schoolByShutter(situation.means['trigger.shutter']),
+    areas: [...new Set(areas)],
+    rescues: Object.fromEntries(
+      SYMPTOM_IDS.flatMap(id => {
+        const [first] = remediesFor(id, situation)
+        return first ? [[id, first.id] as const] : []
+      }),
+    ),
+  }
+}
+
+/** About how long a row of a card takes. @source common practice, no published source */
+const SECONDS_PER_STEP = 11
+
+/** What a unit still owes for a set-up: what it is not known to be set to, row by row. */
+const owedOf = (
+  form: Body,
+  known: Known,
+  { setUp, standard }: Prepared,
+  resolution: Resolution,
+): UnitFact['owed'][string] | undefined => {
+  const { id, version } = standard.document
+  if (!setUp.isGuided && [...known.slots.values()].some(s => s.standard === id && s.version === version))
+    return undefined
+  const asked = askedOf(form, resolution)
+  const unknown = asked.filter(s => known.facts.get(s) === undefined)
+  const other = asked.filter(
+    s => known.facts.get(s) !== undefined && known.facts.get(s)?.option !== resolution.state[s],
+  )
+  const rows = unknown.length + other.length
+  if (rows === 0) return undefined
+  const words = [
+    ...(other.length ? [`${other.length} ${other.length === 1 ? 'row differs' : 'rows differ'}`] : []),
+    ...(unknown.length ? [`of ${unknown.length} nobody knows`] : []),
+  ]
+  return { minutes: Math.max(1, Math.round((rows * SECONDS_PER_STEP) / 60)), why: `${words.join(', ')}.` }
+}
+
+interface OnModel {
+  readonly id: string
+  readonly body: Revised<Body>
+  readonly form: Body
+  readonly firmware: string
+}
+
+const modelsOf = async (units: readonly UnitRow[]): Promise<readonly OnModel[]> => {
+  const all = new Map<string, { body: string; firmware: string }>()
+  for (const u of units) if (u.body_id) all.set(`${u.body_id} ${u.firmware}`, { body: u.body_id, firmware: u.firmware })
+  return Promise.all(
+    [...all].map(async ([id, { body: bodyId, firmware }]) => {
+      const body = await readBody(bodyId)
+      return { id, body, form: formOf(body, firmware), firmware }
+    }),
+  )
+}
+
+const walksOf = ({ body, firmware }: OnModel, setUps: readonly Prepared[], isRough: boolean): Promise<Walks> => {
+  const asked = {
+    body: share(body.document),
+    firmware,
+    setUps: setUps.map(s => ({ key: s.setUp.key, standard: share(s.standard.document), context: s.context })),
+    isRough,
+  }
+  const of = asked.setUps.flatMap(s => [s.key, s.standard.digest, contextText(s.context)])
+  return workedOut<Walks>(['job walks', asked.body.digest, firmware, String(isRough), ...of], () =>
+    work('jobWalks', asked, { isForAll: true }),
+  )
+}
+
+const NO_WALKS: Walks = { walks: {}, rests: {}, rows: [] }
+
+const walksOrNone = async (model: OnModel, setUps: readonly Prepared[], isRough: boolean): Promise<Walks> => {
+  try {
+    return await walksOf(model, setUps, isRough)
+  } catch (error) {
+    if (whyNot(error) === undefined) throw error
+    return NO_WALKS
+  }
+}
+
+const lensFacts = async (rows: readonly UnitRow[]): Promise<readonly LensFact[]> =>
+  (await listLenses()).map(lens => ({
+    id: lens.id,
+    name: `${lens.maker} ${lens.model}`,
+    tags: rows.filter(u => u.lens_id === lens.id).map(u => u.tag),
+    ranges: focusRangesOf(lens).map(r => ({
+      label: r.label,
+      near: r.near.metres === 'infinity' ? 10_000 : r.near.metres,
+      far: r.far.metres === 'infinity' ? null : r.far.metres,
+    })),
+    testedOn: [...new Set(lens.offsets.map(o => o.id))],
+  }))
+
+/** Set-ups and models are read anew for each job, and worked out once for what they say. */
+const gather = async (job: Job) => {
+  const [people, rows, carriers] = await Promise.all([listPeople(), listUnits(), readCarriers()])
+  const units = rows.filter(u => u.body_id !== null)
+  const [{ all, setUpOf, lost }, models, lives] = await Promise.all([
+    setUpsOf(job, people),
+    modelsOf(units),
+    database().then(db => readLives(db)),
+  ])
+  return { people, rows, units, carriers, all, setUpOf, lost, models, lives }
+}
+
+/**
+ * Everything to plan a job with; walks are rough at first, which is quick.
+ *
+ * @param exact models whose walks are looked at for the best order
+ */
+export const readJobFacts = async (job: Job, exact: readonly string[] = []): Promise<JobFacts> => {
+  const { people, rows, units, carriers, all, setUpOf, lost, models, lives } = await gather(job)
+  const resolutions = new Map<string, Map<string, Resolution>>()
+  const made = await Promise.all(
+    models.map(async (model): Promise<Model> => {
+      const { id, body, form, firmware } = model
+      const own = new Map<string, Resolution>()
+      resolutions.set(id, own)
+      const fits = await Promise.all(
+        all.map(async ({ setUp, standard, context }): Promise<readonly [string, Fit | string]> => {
+          try {
+            const resolution = await resolveStored(
+              { body, standard, firmware, context },
+              factoryState(form) satisfies State,
+            )
+            own.set(setUp.key, resolution)
+            return [setUp.key, fitOf(form, resolution, standard)]
+          } catch (error) {
+            const why = whyNot(error)
+            if (why === undefined) throw error
+            return [setUp.key, why]
+          }
+        }),
+      )
+      const can = all.filter(s => own.has(s.setUp.key))
+      return {
+        id,
+        body: form.id,
+        name: `${form.maker} ${form.model}`,
+        slots: form.slots.names,
+        isWhole: form.slots.stores === 'everything',
+        cautions: bodyCautions(form).map(({ title, words }) => ({ title, words })),
+        fits: Object.fromEntries(fits),
+        ...(await walksOrNone(model, can, !exact.includes(id))),
+      }
+    }),
+  )
+  const facts = await Promise.all(
+    units.map(async (u): Promise<UnitFact> => {
+      const model = models.find(m => m.id === `${u.body_id ?? ''} ${u.firmware}`)
+      const known = model && (await lives.knownOf(u, model.body, u.firmware))
+      const owed = all.flatMap(s => {
+        const resolution = model && resolutions.get(model.id)?.get(s.setUp.key)
+        const rest = model && known && resolution && owedOf(model.form, known, s, resolution)
+        return rest ? [[s.setUp.key, rest] as const] : []
+      })
+      return {
+        id: u.id,
+        tag: u.tag,
+        model: `${u.body_id ?? ''} ${u.firmware}`,
+        owner: u.owner,
+        hiredUntil: u.hired_until,
+        carriedBy: carriers.filter(c => c.units.includes(u.id)).map(c => c.id),
+        owed: Object.fromEntries(owed),
+      }
+    }),
+  )
+  return {
+    people: people.map(({ id, name }) => ({ id, name })),
+    setUps: all.map(s => s.setUp),
+    setUpOf,
+    models: made,
+    units: facts,
+    lenses: await lensFacts(rows),
+    lost,
+  }
+}
+
+/** Models that a plan uses: the only ones whose walks are worth working out. */
+const usedModels = (job: Job, facts: JobFacts, happened: readonly Happened[]): readonly string[] => [
+  ...new Set(planThrough(job, facts, happened).plan.stations.flatMap(s => s.unit?.model ?? [])),
+]
+
+/** The same with the best walks of all cameras that the plan uses. */
+export const readExactFacts = async (job: Job, happened: readonly Happened[]): Promise<JobFacts> => {
+  const rough = await readJobFacts(job)
+  return readJobFacts(job, usedModels(job, rough, happened))
+}
+
+/** The best walks of one model. @returns undefined where the job has no such model */
+export const readWalks = async (job: Job, modelId: string): Promise<Walks | undefined> => {
+  const { all, models } = await gather(job)
+  const model = models.find(m => m.id === modelId)
+  if (!model) return undefined
+  const can = await Promise.all(
+    all.map(async s => {
+      try {
+        await resolveStored({ body: model.body, standard: s.standard, firmware: model.firmware, context: s.context })
+        return [s]
+      } catch (error) {
+        if (whyNot(error) === undefined) throw error
+        return []
+      }
+    }),
+  )
+  return walksOrNone(model, can.flat(), false)
+}
