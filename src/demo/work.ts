@@ -15,7 +15,7 @@ export const seedWork = async (db: Db, at: string): Promise<void> => {
   await saveNamed(db, 'jobs', job, { at: hoursBefore(48), personId: LEAD, expected: 0 })
   if ((await listHappened(db, job.id)).length > 0) return
   const happened: readonly (readonly [string, number, string, Happening])[] = [
-    ['demo-moved-race', 3, LEAD, { kind: 'moved', scene: 'stilt-race', day: job.day, at: '17:40' }],
+    ['demo-moved-race', 3, LEAD, { kind: 'moved', scene: 'stilt-race', day: job.day, at: '17:10' }],
     [
       'demo-noted-tide',
       3,

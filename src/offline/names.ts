@@ -18,13 +18,26 @@ export interface KeepPage {
 
 /** Pages that go on without the network: cards, the counting of a trial, a student's lesson, what helps when it goes wrong. */
 export const isCardPage = (url: URL): boolean =>
-  /^(\/set\/cards\/[^/]+|\/prove\/trials\/\d+\/count|\/practise\/class\/\d+\/[^/]+|\/work\/rescues)$/.test(url.pathname)
+  /^(\/set\/cards\/[^/]+|\/prove\/trials\/\d+\/count|\/practise\/class\/\d+\/[^/]+|\/work\/rescues|\/work\/now|\/work\/jobs\/[^/]+\/sheet)$/.test(
+    url.pathname,
+  )
+
+/** What of an address makes it another card; who looks at the day of a job is chosen on its page. */
+const tellingNames = (pathname: string): readonly string[] =>
+  pathname === '/work/now'
+    ? ['job']
+    : pathname.startsWith('/work/jobs/')
+      ? ['person']
+      : ['unit', 'for', 'body', 'lesson']
 
 /** Whether two addresses lead to the same card, whatever else they say. */
 export const isSameCard = (a: URL, b: URL): boolean =>
   a.pathname === b.pathname &&
-  ['unit', 'for', 'body', 'lesson'].every(name => a.searchParams.get(name) === b.searchParams.get(name)) &&
-  standardOf(a) === standardOf(b)
+  tellingNames(a.pathname).every(name => a.searchParams.get(name) === b.searchParams.get(name)) &&
+  (isOfJob(a) || standardOf(a) === standardOf(b))
+
+/** Pages of a job have standards of their own, whatever is in hand. */
+const isOfJob = ({ pathname }: URL): boolean => pathname === '/work/now' || pathname.startsWith('/work/jobs/')
 
 /** The standard without its version: paper may name none, or an older one. */
 const standardOf = (url: URL): string | undefined => url.searchParams.get('standard')?.split('@')[0]

@@ -13,6 +13,8 @@ export type Deed =
   | { readonly kind: 'signed' }
   /** A pass of a trial. */
   | { readonly kind: 'counted' }
+  /** Something that happened on a job. */
+  | { readonly kind: 'happened' }
 
 export interface Entry {
   /** The same each time it is sent, so that the server does it once. */

@@ -12,9 +12,11 @@ import {
   type Model,
   type SetUp,
   type UnitFact,
+  withWalks,
 } from '@/core/jobs/facts'
 import { guidedStandard } from '@/core/jobs/guided'
 import type { Job, Scene } from '@/core/jobs/job'
+import { neededWalks } from '@/core/jobs/needed'
 import { planThrough } from '@/core/jobs/replan'
 import type { Happened } from '@/core/jobs/standing'
 import type { Walks } from '@/core/jobs/walks'
@@ -222,6 +224,7 @@ const walksOrNone = async (model: OnModel, setUps: readonly Prepared[], isRough:
 const lensFacts = async (rows: readonly UnitRow[]): Promise<readonly LensFact[]> =>
   (await listLenses()).map(lens => ({
     id: lens.id,
+    maker: lens.maker,
     name: `${lens.maker} ${lens.model}`,
     tags: rows.filter(u => u.lens_id === lens.id).map(u => u.tag),
     ranges: focusRangesOf(lens).map(r => ({
@@ -244,12 +247,8 @@ const gather = async (job: Job) => {
   return { people, rows, units, carriers, all, setUpOf, lost, models, lives }
 }
 
-/**
- * Everything to plan a job with; walks are rough at first, which is quick.
- *
- * @param exact models whose walks are looked at for the best order
- */
-export const readJobFacts = async (job: Job, exact: readonly string[] = []): Promise<JobFacts> => {
+/** Everything to plan a job with; walks are rough, which is quick. */
+export const readJobFacts = async (job: Job): Promise<JobFacts> => {
   const { people, rows, units, carriers, all, setUpOf, lost, models, lives } = await gather(job)
   const resolutions = new Map<string, Map<string, Resolution>>()
   const made = await Promise.all(
@@ -277,12 +276,13 @@ export const readJobFacts = async (job: Job, exact: readonly string[] = []): Pro
       return {
         id,
         body: form.id,
+        maker: form.maker,
         name: `${form.maker} ${form.model}`,
         slots: form.slots.names,
         isWhole: form.slots.stores === 'everything',
         cautions: bodyCautions(form).map(({ title, words }) => ({ title, words })),
         fits: Object.fromEntries(fits),
-        ...(await walksOrNone(model, can, !exact.includes(id))),
+        ...(await walksOrNone(model, can, true)),
       }
     }),
   )
@@ -317,32 +317,28 @@ export const readJobFacts = async (job: Job, exact: readonly string[] = []): Pro
   }
 }
 
-/** Models that a plan uses: the only ones whose walks are worth working out. */
-const usedModels = (job: Job, facts: JobFacts, happened: readonly Happened[]): readonly string[] => [
-  ...new Set(planThrough(job, facts, happened).plan.stations.flatMap(s => s.unit?.model ?? [])),
-]
-
-/** The same with the best walks of all cameras that the plan uses. */
+/** The same with the best walks of what the plan needs. */
 export const readExactFacts = async (job: Job, happened: readonly Happened[]): Promise<JobFacts> => {
   const rough = await readJobFacts(job)
-  return readJobFacts(job, usedModels(job, rough, happened))
+  const needed = neededWalks(planThrough(job, rough, happened).plan)
+  const found = await Promise.all(needed.map(async n => ({ ...n, walks: await readWalks(job, n.model, n.setUps) })))
+  return found.reduce((facts, { model, walks }) => (walks ? withWalks(facts, model, walks) : facts), rough)
 }
 
-/** The best walks of one model. @returns undefined where the job has no such model */
-export const readWalks = async (job: Job, modelId: string): Promise<Walks | undefined> => {
+/**
+ * The best walks of one model between some set-ups of a job.
+ *
+ * @returns undefined where the job has no such model
+ */
+export const readWalks = async (job: Job, modelId: string, keys: readonly string[]): Promise<Walks | undefined> => {
   const { all, models } = await gather(job)
   const model = models.find(m => m.id === modelId)
-  if (!model) return undefined
-  const can = await Promise.all(
-    all.map(async s => {
-      try {
-        await resolveStored({ body: model.body, standard: s.standard, firmware: model.firmware, context: s.context })
-        return [s]
-      } catch (error) {
-        if (whyNot(error) === undefined) throw error
-        return []
-      }
-    }),
+  return (
+    model &&
+    walksOrNone(
+      model,
+      all.filter(s => keys.includes(s.setUp.key)),
+      false,
+    )
   )
-  return walksOrNone(model, can.flat(), false)
 }

@@ -59,7 +59,11 @@ export const saveJob = async (
   const parsed = parseJob(sent.document, 'job')
   if (!parsed.ok) throw invalid(parsed.problems)
   const result = await saveNamed(await database(), 'jobs', parsed.value, { ...actor, expected: sent.revision })
-  if (!result.stored) throw changedMeanwhile('job')
+  if (!result.stored) {
+    const now = await readJob(parsed.value.id)
+    const { status, title, detail } = changedMeanwhile('job')
+    throw new RequestError(status, title, detail, [], { document: now.document, revision: now.revision })
+  }
   return { id: parsed.value.id, revision: result.revision }
 }
 

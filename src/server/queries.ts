@@ -337,6 +337,8 @@ export const newJobSchema = v.union([
 export const saveJobSchema = v.strictObject({
   document: jobDocument,
   revision: v.pipe(v.number(), v.integer(), v.minValue(0)),
+  /** What was changed, in words. */
+  what: v.optional(v.pipe(v.string(), v.maxLength(400))),
 })
 export const happenedSchema = v.strictObject({
   ...late,
@@ -346,7 +348,8 @@ export const happenedSchema = v.strictObject({
 })
 export const jobListSchema = v.strictObject({ text: v.pipe(v.string(), v.maxLength(200_000)) })
 export const jobFileQuerySchema = v.object({ file: v.optional(v.pipe(v.string(), v.maxLength(120))) })
-export const walksQuerySchema = v.object({ model: id })
+/** Keys of set-ups, with a space between them. */
+export const walksQuerySchema = v.object({ model: id, setUps: v.pipe(v.string(), v.minLength(1), v.maxLength(8000)) })
 export const callSheetsQuerySchema = v.object({
   person: v.optional(id),
   /** A sheet of its own for everybody. */

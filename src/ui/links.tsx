@@ -44,7 +44,7 @@ export const TallLink = ({ style, ...rest }: ComponentProps<typeof KeptLink>) =>
 )
 
 /** To what a page is one of, above its heading. */
-export const BackLink = (props: Pick<ComponentProps<typeof KeptLink>, 'to' | 'children'>) => (
+export const BackLink = (props: Pick<ComponentProps<typeof KeptLink>, 'to' | 'more' | 'children'>) => (
   <Typography variant="body2">
     <TallLink {...props} />
   </Typography>

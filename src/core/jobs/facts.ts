@@ -52,6 +52,7 @@ export interface Model {
   /** `linnet 1.4` */
   readonly id: string
   readonly body: string
+  readonly maker: string
   readonly name: string
   readonly slots: readonly string[]
   /** Slots keep everything. */
@@ -85,6 +86,7 @@ export interface UnitFact {
 
 export interface LensFact {
   readonly id: string
+  readonly maker: string
   readonly name: string
   /** Tags of the lenses of this kind. */
   readonly tags: readonly string[]
@@ -105,6 +107,36 @@ export interface JobFacts {
   /** Standards that scenes name and that are not there, by scene. */
   readonly lost: Readonly<Record<string, string>>
 }
+
+/** Better walks in place of rough ones; what nobody worked out better stays as it is. */
+export const withWalks = (
+  facts: JobFacts,
+  modelId: string,
+  better: Pick<Model, 'walks' | 'rests' | 'rows'>,
+): JobFacts => ({
+  ...facts,
+  models: facts.models.map(m => {
+    if (m.id !== modelId) return m
+    const moved = (walk: Walk): Walk => ({
+      ...walk,
+      steps: walk.steps.map(([row, o]) => [row + m.rows.length, o] as const),
+    })
+    const over = (rough: Model['walks'], exact: Model['walks']): Model['walks'] => {
+      const all: Record<string, Record<string, Walk>> = Object.fromEntries(
+        Object.entries(rough).map(([k, v]) => [k, { ...v }]),
+      )
+      for (const [from, row] of Object.entries(exact))
+        for (const [to, walk] of Object.entries(row)) (all[from] ??= {})[to] = moved(walk)
+      return all
+    }
+    return {
+      ...m,
+      walks: over(m.walks, better.walks),
+      rests: over(m.rests, better.rests),
+      rows: [...m.rows, ...better.rows],
+    }
+  }),
+})
 
 /** Recalling a slot: a turn of a dial or a row of a quick menu. @source from memory */
 export const RECALL: Cost = { presses: 2, seconds: 4 }

@@ -27,6 +27,8 @@ const POINTS = {
   mostOwed: 30,
   /** Another than the one that was planned before the job changed. */
   otherThanPlanned: 35,
+  /** It may well not fit; adapters are somebody’s own business. */
+  otherMaker: 200,
 } as const
 
 const fitOf = (facts: JobFacts, unit: UnitFact, setUp: string): Fit | string | undefined =>
@@ -46,6 +48,8 @@ const against = (facts: JobFacts, asked: Asked, unit: UnitFact, day: string, oth
   const parts: { readonly points: number; readonly words: string }[] = []
   const say = (points: number, words: string) => void parts.push({ points, words })
   if (unit.hiredUntil && unit.hiredUntil < day) return undefined
+  const maker = facts.models.find(m => m.id === unit.model)?.maker
+  if (asked.lens && asked.lens.maker !== maker) say(POINTS.otherMaker, `${asked.lens.name} is another maker’s`)
   if (asked.setUp) {
     const fit = fitOf(facts, unit, asked.setUp.key)
     if (fit === undefined || typeof fit === 'string') return undefined

@@ -38,7 +38,6 @@ export interface Warning {
   readonly scene?: string
   readonly person?: string
   readonly unit?: string
-  readonly setUp?: string
   /** Minutes that it takes to put right, where that is known. */
   readonly minutes?: number
 }
@@ -213,7 +212,6 @@ const aboutStations = (plan: JobPlan, facts: JobFacts): readonly Warning[] =>
       ]
     const unit = { ...at, unit: s.unit.id }
     const limiter = limiterAt(s.scene, s.lens)
-    const body = facts.models.find(m => m.id === s.unit?.model)?.body
     const noFit = s.setUp && facts.models.find(m => m.id === s.unit?.model)?.fits[s.setUp.key]
     return [
       ...(typeof noFit === 'string'
@@ -238,38 +236,44 @@ const aboutStations = (plan: JobPlan, facts: JobFacts): readonly Warning[] =>
           ]
         : []),
       ...(limiter?.isShort ? [{ kind: 'limiter' as const, ...unit, words: `${s.scene.name}: ${limiter.words}.` }] : []),
-      ...(s.lens && body !== undefined && !s.lens.testedOn.includes(body)
-        ? [
-            {
-              kind: 'untested' as const,
-              ...unit,
-              words: `${s.lens.name} on ${s.unit.tag}: nobody has tested whether it focuses where it should.`,
-            },
-          ]
-        : []),
     ]
   })
+
+/** Lenses that nobody has tested on the bodies they are used on. */
+const untested = (plan: JobPlan, facts: JobFacts): readonly Warning[] => {
+  const tags = new Map<string, Set<string>>()
+  for (const { lens, unit } of plan.stations) {
+    const body = facts.models.find(m => m.id === unit?.model)?.body
+    if (!lens || !unit || body === undefined || lens.testedOn.includes(body)) continue
+    tags.set(lens.name, (tags.get(lens.name) ?? new Set()).add(unit.tag))
+  }
+  return [...tags].map(([lens, on]) => ({
+    kind: 'untested',
+    words: `${lens} on ${[...on].join(', ')}: nobody has tested whether it focuses where it should.`,
+  }))
+}
 
 const aboutUnits = (plan: JobPlan): readonly Warning[] =>
   [...new Set(plan.stations.flatMap(s => s.unit ?? []))].flatMap((unit): Warning[] => {
     const mine = plan.stations.filter(s => s.unit?.id === unit.id)
     const batteries = Math.ceil(minutesOf(mine) / MINUTES_PER_BATTERY)
     const setUps = [...new Map(mine.flatMap(s => (s.setUp ? [[s.setUp.key, s.setUp] as const] : []))).values()]
+    const owing = setUps.flatMap(s => {
+      const owed = unit.owed[s.key]
+      return owed ? [{ name: s.name, setUp: s.key, ...owed }] : []
+    })
+    const minutes = owing.reduce((sum, o) => sum + o.minutes, 0)
     return [
-      ...setUps.flatMap((setUp): Warning[] => {
-        const owed = unit.owed[setUp.key]
-        return owed
-          ? [
-              {
-                kind: 'owed',
-                unit: unit.id,
-                setUp: setUp.key,
-                minutes: owed.minutes,
-                words: `${unit.tag} owes its card for ${setUp.name}: ${owed.minutes} min. ${owed.why}`,
-              },
-            ]
-          : []
-      }),
+      ...(owing.length
+        ? [
+            {
+              kind: 'owed' as const,
+              unit: unit.id,
+              minutes,
+              words: `${unit.tag} owes ${owing.length === 1 ? 'its card' : 'cards'} for ${owing.map(o => o.name).join(', ')}: ${minutes} min.`,
+            },
+          ]
+        : []),
       ...(unit.hiredUntil
         ? [
             {
@@ -322,6 +326,7 @@ export const warningsOf = (job: Job, standing: Standing, facts: JobFacts, plan: 
     ...clashes(plan),
     ...aboutScenes(job, standing, facts),
     ...aboutStations(plan, facts),
+    ...untested(plan, facts),
     ...aboutUnits(plan),
     ...aboutPeople(plan),
     ...aboutLight(job, standing),

@@ -55,7 +55,11 @@ export const STAGES: readonly Stage[] = [
   {
     key: 'w',
     label: 'Work',
-    views: [{ label: 'Rescues', path: '/work/rescues' }],
+    views: [
+      { label: 'Jobs', path: '/work/jobs' },
+      { label: 'Now', path: '/work/now' },
+      { label: 'Rescues', path: '/work/rescues' },
+    ],
   },
   {
     key: 'k',

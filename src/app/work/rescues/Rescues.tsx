@@ -8,10 +8,11 @@ import { findSymptoms, SYMPTOM_IDS, SYMPTOMS } from '@/core/rescues/symptoms'
 import { keepThisPage } from '@/offline/keep-page'
 import type { RescueHand } from '@/server/rescues'
 import { useAddress, useGoTo } from '@/ui/address'
-import { TallLink } from '@/ui/links'
+import { BackLink, TallLink } from '@/ui/links'
 import { MenuPath, Page, PlainList, Section, Wrap } from '@/ui/pieces'
 import { ThumbPad } from '@/ui/ThumbPad'
 import { useFetched } from '@/ui/use-fetched'
+import { useHappen } from '../jobs/use-happen'
 
 /** What is going wrong, and what to do: this second, on this body, at home. Reckoned on the device. */
 export const Rescues = ({ hand: asOpened }: { hand: RescueHand }) => {
@@ -29,10 +30,16 @@ export const Rescues = ({ hand: asOpened }: { hand: RescueHand }) => {
   const situation = useMemo((): Situation => ({ means: hand.means, keys: hand.keys, says: new Set(hand.says) }), [hand])
   const remedies = useMemo(() => (symptom ? remediesFor(symptom, situation) : []), [symptom, situation])
   useEffect(() => keepThisPage(), [])
+  const job = params.get('job')
   const found = findSymptoms(typed)
   const [first, ...others] = remedies
   return (
     <Page>
+      {job && (
+        <BackLink to="/work/now" more={{ job }}>
+          Now and next
+        </BackLink>
+      )}
       {symptom ? (
         <>
           <Button onClick={() => set({ symptom: undefined })} sx={{ mb: 1 }}>
@@ -46,6 +53,7 @@ export const Rescues = ({ hand: asOpened }: { hand: RescueHand }) => {
             </Box>
           )}
           {first && <What remedy={first} hand={hand} />}
+          {first && <Used remedy={first} symptom={symptom} hand={hand} />}
           {others.length > 0 && (
             <Section title="Or it is this">
               <PlainList component="ol" sx={{ maxWidth: 720 }}>
@@ -55,6 +63,7 @@ export const Rescues = ({ hand: asOpened }: { hand: RescueHand }) => {
                       {r.now}
                     </Typography>
                     <What remedy={r} hand={hand} />
+                    <Used remedy={r} symptom={symptom} hand={hand} />
                   </Box>
                 ))}
               </PlainList>
@@ -107,6 +116,54 @@ export const Rescues = ({ hand: asOpened }: { hand: RescueHand }) => {
         </>
       )}
     </Page>
+  )
+}
+
+/** On a job: that this helped is counted for its scene, and comes up in the debrief. */
+const Used = ({ remedy, symptom, hand }: { remedy: Remedy; symptom: string; hand: RescueHand }) => {
+  const { params } = useAddress()
+  const [job, scene] = [params.get('job'), params.get('scene')]
+  return job && scene ? <UsedAt job={job} scene={scene} remedy={remedy} symptom={symptom} unit={hand.unit} /> : null
+}
+
+const UsedAt = ({
+  job,
+  scene,
+  remedy,
+  symptom,
+  unit,
+}: {
+  job: string
+  scene: string
+  remedy: Remedy
+  symptom: string
+  unit: string | undefined
+}) => {
+  const { happen, kept } = useHappen(job)
+  const times = kept.happened.filter(
+    h =>
+      h.what.kind === 'rescued' &&
+      h.what.rule === remedy.id &&
+      h.what.scene === scene &&
+      !kept.takenBack.includes(h.id),
+  ).length
+  return (
+    <Wrap sx={{ alignItems: 'center', mt: 1 }}>
+      <Button
+        variant="outlined"
+        sx={{ minHeight: 44 }}
+        onClick={() =>
+          happen({ kind: 'rescued', scene, symptom, rule: remedy.id, ...(unit === undefined ? {} : { unit }) })
+        }
+      >
+        This helped
+      </Button>
+      {times > 0 && (
+        <Typography role="status" variant="body2">
+          Counted {times === 1 ? 'once' : `${times} times`} for this scene.
+        </Typography>
+      )}
+    </Wrap>
   )
 }
 

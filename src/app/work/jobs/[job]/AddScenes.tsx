@@ -1,0 +1,118 @@
+'use client'
+
+import { Box, Button, TextField, Typography } from '@mui/material'
+import { useState } from 'react'
+import { addScene, withList } from '@/core/jobs/edit'
+import type { Job } from '@/core/jobs/job'
+import type { ReadList } from '@/core/jobs/list'
+import { problemWords } from '@/core/reading/problem'
+import { FileButton } from '@/ui/FileButton'
+import { PlainList, Section, Wrap } from '@/ui/pieces'
+import { Trouble } from '@/ui/Trouble'
+import { useSend } from '@/ui/use-send'
+
+type Edit = (what: string, change: (job: Job) => Job) => void
+
+/** Scenes from a list that is pasted, a spreadsheet or a calendar: looked at before they go in. */
+export const AddScenes = ({ job, onJob }: { job: Job; onJob: Edit }) => {
+  const [text, setText] = useState('')
+  const [read, setRead] = useState<ReadList>()
+  const [name, setName] = useState('')
+  const { send, problem, isBusy } = useSend()
+  const look = async (content: object | File) => {
+    const address = `/api/v1/jobs/${job.id}/scenes`
+    const sent =
+      content instanceof File
+        ? await send<ReadList>(
+            'POST',
+            `${address}?file=${encodeURIComponent(content.name)}`,
+            await content.arrayBuffer(),
+          )
+        : await send<ReadList>('POST', address, content)
+    if (sent.ok) setRead(sent.value)
+  }
+  const take = () => {
+    if (!read) return
+    onJob(`${read.scenes.length} scenes from a list`, j => withList(j, again(read, j)))
+    setRead(undefined)
+    setText('')
+  }
+  return (
+    <Section title="More scenes">
+      <Wrap sx={{ alignItems: 'center', mb: 2 }}>
+        <TextField size="small" label="A scene" value={name} onChange={e => setName(e.target.value)} />
+        <Button
+          variant="outlined"
+          disabled={!name.trim()}
+          onClick={() => {
+            onJob(`scene ${name.trim()}`, j => addScene(j, name.trim()))
+            setName('')
+          }}
+        >
+          Add it
+        </Button>
+      </Wrap>
+      <TextField
+        multiline
+        fullWidth
+        minRows={3}
+        label="Or paste a list"
+        placeholder={
+          '19:30 Ring parade, 12 min, at the tent, Ottoline Marsh + Bram Tollard\n19:44 Club passing, 10 min'
+        }
+        value={text}
+        onChange={e => setText(e.target.value)}
+        slotProps={{ inputLabel: { shrink: true }, htmlInput: { maxLength: 200_000 } }}
+        sx={{ maxWidth: 820 }}
+      />
+      <Wrap sx={{ mt: 1 }}>
+        <Button variant="outlined" disabled={!text.trim() || isBusy} onClick={() => void look({ text })}>
+          Read the list
+        </Button>
+        <FileButton
+          label="From a file (CSV, XLSX, ICS)"
+          accept=".csv,.xlsx,.ics,text/csv,text/calendar"
+          onFiles={([file]) => file && void look(file)}
+        />
+      </Wrap>
+      <Trouble words={problem} sx={{ mt: 1 }} />
+      {read && (
+        <Box role="status" sx={{ mt: 2, maxWidth: 820 }}>
+          <Typography variant="strong">
+            {read.scenes.length === 0
+              ? 'No scene could be read.'
+              : `${read.scenes.length} ${read.scenes.length === 1 ? 'scene' : 'scenes'} can be added.`}
+          </Typography>
+          <PlainList component="ol">
+            {read.scenes.map(s => (
+              <Typography component="li" variant="body2" key={s.id}>
+                {s.day ?? ''} {s.at}, {s.minutes} min: {s.name}
+                {s.covers.length > 0 && `, ${s.covers.map(c => c.person).join(' and ')}`}
+              </Typography>
+            ))}
+          </PlainList>
+          {read.problems.length > 0 && <Trouble words={read.problems.map(problemWords).join('\n')} sx={{ mt: 1 }} />}
+          <Wrap sx={{ mt: 1 }}>
+            <Button variant="contained" disabled={read.scenes.length === 0} onClick={take}>
+              Add {read.scenes.length} {read.scenes.length === 1 ? 'scene' : 'scenes'}
+            </Button>
+            <Button onClick={() => setRead(undefined)}>Leave it</Button>
+          </Wrap>
+        </Box>
+      )}
+    </Section>
+  )
+}
+
+/** Somebody may have added scenes or places of the same names since the list was read. */
+const again = (read: ReadList, job: Job): ReadList => {
+  const places = read.places.filter(p => !job.places.some(q => q.id === p.id))
+  const taken = new Set(job.scenes.map(s => s.id))
+  const scenes = read.scenes.map(s => {
+    let { id } = s
+    for (let n = 2; taken.has(id); n++) id = `${s.id}-${n}`
+    taken.add(id)
+    return { ...s, id }
+  })
+  return { ...read, places, scenes }
+}

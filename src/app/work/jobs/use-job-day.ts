@@ -1,0 +1,64 @@
+'use client'
+
+import { useEffect, useMemo, useState } from 'react'
+import { type JobFacts, type Model, withWalks } from '@/core/jobs/facts'
+import { neededWalks } from '@/core/jobs/needed'
+import { planThrough } from '@/core/jobs/replan'
+import type { Job } from '@/core/jobs/job'
+import type { Happened } from '@/core/jobs/standing'
+import type { JobView } from '@/server/jobs'
+import { sendJson } from '@/ui/send'
+import { together } from './kept'
+import { useHappen } from './use-happen'
+
+type Walks = Pick<Model, 'walks' | 'rests' | 'rows'>
+
+/** Better walks than the rough ones, asked for one after the other while a plan is looked at. */
+const useBetterWalks = (job: Job, facts: JobFacts, happened: readonly Happened[], isOn: boolean) => {
+  const [found, setFound] = useState<ReadonlyMap<string, { readonly model: string; readonly walks: Walks }>>(new Map())
+  const [given, setGiven] = useState<ReadonlySet<string>>(new Set())
+  const needed = useMemo(
+    () => (isOn ? neededWalks(planThrough(job, facts, happened).plan) : []),
+    [isOn, job, facts, happened],
+  )
+  const keyOf = (n: (typeof needed)[number]) => `${n.model} ${n.setUps.join(' ')}`
+  const next = needed.find(n => !found.has(keyOf(n)) && !given.has(keyOf(n)))
+  const [model, setUps, key] = [next?.model, next?.setUps.join(' '), next && keyOf(next)]
+  useEffect(() => {
+    if (model === undefined || setUps === undefined || key === undefined) return undefined
+    const stop = new AbortController()
+    const query = new URLSearchParams({ model, setUps })
+    void sendJson<Walks>('GET', `/api/v1/jobs/${job.id}/walks?${query}`, undefined, stop.signal).then(sent => {
+      if (stop.signal.aborted) return
+      if (sent.ok) setFound(all => new Map([...all, [key, { model, walks: sent.value }]]))
+      // Without network the rough ones do.
+      else setGiven(all => new Set([...all, key]))
+    })
+    return () => stop.abort()
+  }, [job.id, model, setUps, key])
+  const better = useMemo(
+    () => needed.reduce((all, n) => withBetter(all, found.get(keyOf(n))), facts),
+    [needed, facts, found],
+  )
+  return {
+    facts: better,
+    done: needed.filter(n => found.has(keyOf(n))).length,
+    of: needed.length,
+    isWorking: next !== undefined,
+  }
+}
+
+const withBetter = (facts: JobFacts, found: { readonly model: string; readonly walks: Walks } | undefined): JobFacts =>
+  found ? withWalks(facts, found.model, found.walks) : facts
+
+/** A job on this device: planned here, whatever the network does. */
+export const useJobDay = (
+  { job, facts: known, happened: asOpened }: Pick<JobView, 'job' | 'facts' | 'happened'>,
+  { isExact }: { readonly isExact: boolean },
+) => {
+  const { kept, ...happen } = useHappen(job.id)
+  const happened = useMemo(() => together(asOpened, kept), [asOpened, kept])
+  const { facts, ...walks } = useBetterWalks(job, known, happened, !isExact)
+  const planned = useMemo(() => planThrough(job, facts, happened), [job, facts, happened])
+  return { facts, happened, planned, walks, ...happen }
+}

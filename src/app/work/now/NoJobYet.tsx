@@ -1,0 +1,16 @@
+'use client'
+
+import { Typography } from '@mui/material'
+import { LinkButton } from '@/ui/links'
+import { Page } from '@/ui/pieces'
+
+/** What there is to do where there is no job yet. */
+export const NoJobYet = () => (
+  <Page>
+    <Typography variant="h1">Now and next</Typography>
+    <Typography sx={{ my: 1.5 }}>There is no job yet. Plan one, and this page says what comes next.</Typography>
+    <LinkButton variant="contained" to="/work/jobs">
+      Plan a job
+    </LinkButton>
+  </Page>
+)

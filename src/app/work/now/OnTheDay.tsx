@@ -1,0 +1,109 @@
+'use client'
+
+import { Box, Button, TextField, Typography } from '@mui/material'
+import { useState } from 'react'
+import { clockAt, isTime } from '@/core/jobs/clock'
+import type { Job } from '@/core/jobs/job'
+import type { Planned } from '@/core/jobs/replan'
+import type { SheetLine } from '@/core/jobs/sheet'
+import type { Happening } from '@/core/jobs/standing'
+import { TallLink } from '@/ui/links'
+import { Section, Wrap } from '@/ui/pieces'
+
+const THUMB = { minHeight: 48 }
+
+/** What may happen to a scene and its camera, said with one thumb; the rest is planned anew. */
+export const OnTheDay = ({
+  line,
+  job,
+  planned,
+  onHappen,
+  person,
+}: {
+  line: SheetLine
+  job: Job
+  planned: Planned
+  onHappen: (what: Happening) => void
+  person: string | undefined
+}) => {
+  const scene = planned.standing.scenes.find(s => s.id === line.scene)
+  const [at, setAt] = useState(line.from)
+  const [words, setWords] = useState('')
+  if (!scene) return null
+  const moveTo = (ms: number) => {
+    const to = clockAt(ms, job.timeZone)
+    onHappen({ kind: 'moved', scene: scene.id, day: to.day, at: to.time })
+  }
+  const unit = line.unit
+  const say = (kind: 'noted' | 'missed') => {
+    if (kind === 'missed' && person !== undefined) onHappen({ kind, who: person, words: words.trim() })
+    else onHappen({ kind: 'noted', scene: scene.id, words: words.trim() })
+    setWords('')
+  }
+  return (
+    <Section title={`What happens with ${line.name}`}>
+      <Wrap>
+        <Button variant="outlined" sx={THUMB} onClick={() => onHappen({ kind: 'done', scene: scene.id })}>
+          It is over
+        </Button>
+        {[10, 30].map(minutes => (
+          <Button key={minutes} variant="outlined" sx={THUMB} onClick={() => moveTo(scene.from + minutes * 60_000)}>
+            {minutes} min later
+          </Button>
+        ))}
+        <Button variant="outlined" sx={THUMB} onClick={() => onHappen({ kind: 'dropped', scene: scene.id })}>
+          It is dropped
+        </Button>
+        {unit && (
+          <Button variant="outlined" sx={THUMB} onClick={() => onHappen({ kind: 'failed', unit: unit.id })}>
+            {unit.tag} fails
+          </Button>
+        )}
+      </Wrap>
+      <Wrap sx={{ mt: 1.5, alignItems: 'center' }}>
+        <TextField size="small" type="time" label="Begins at" value={at} onChange={e => setAt(e.target.value)} />
+        <Button
+          variant="outlined"
+          sx={THUMB}
+          disabled={!isTime(at) || at === line.from}
+          onClick={() => onHappen({ kind: 'moved', scene: scene.id, day: line.day, at })}
+        >
+          Move it
+        </Button>
+      </Wrap>
+      <Box sx={{ mt: 1.5 }}>
+        <TextField
+          fullWidth
+          size="small"
+          multiline
+          label="A word for the debrief"
+          value={words}
+          onChange={e => setWords(e.target.value)}
+          slotProps={{ htmlInput: { maxLength: 400 } }}
+        />
+        <Wrap sx={{ mt: 1 }}>
+          <Button sx={THUMB} disabled={!words.trim()} onClick={() => say('noted')}>
+            Note it
+          </Button>
+          <Button sx={THUMB} disabled={!words.trim() || person === undefined} onClick={() => say('missed')}>
+            I was missing this
+          </Button>
+        </Wrap>
+      </Box>
+      {unit && line.body !== undefined && (
+        <Typography variant="body2" sx={{ mt: 1 }}>
+          <TallLink
+            to={`/set/cards/${line.body}`}
+            more={{
+              unit: unit.id,
+              ...(line.standard && !line.standard.isGuided ? { standard: line.standard.id } : {}),
+              ...(line.standard?.for ? { for: line.standard.for } : {}),
+            }}
+          >
+            The card of {unit.tag}
+          </TallLink>
+        </Typography>
+      )}
+    </Section>
+  )
+}
