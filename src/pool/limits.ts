@@ -42,6 +42,7 @@ export const LIMITS: Readonly<Record<TaskName, Limit>> = {
   backup: file(300),
   scenesSent: file(20),
   callSheets: file(60),
+  ringStrip: file(30),
   auditSent: file(20),
   audited: file(30),
   cardSheets: file(120),

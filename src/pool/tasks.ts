@@ -2,6 +2,7 @@ import type { cardSheets } from './paper/card-paper'
 import type { auditSheet } from './paper/audit-sheet'
 import type { callSheets } from './paper/call-sheet'
 import type { classHandout } from './paper/class-handout'
+import type { ringStrip } from './paper/ring-strip'
 import type { targetSheet } from './paper/target-sheet'
 import type { standardSheet } from './paper/standard-sheet'
 import { backUpByRule } from '@/db/backups'
@@ -36,6 +37,7 @@ const lazily = {
   classHandout: async (input: Parameters<typeof classHandout>[0]) =>
     (await import('./paper/class-handout')).classHandout(input),
   callSheets: async (input: Parameters<typeof callSheets>[0]) => (await import('./paper/call-sheet')).callSheets(input),
+  ringStrip: async (input: Parameters<typeof ringStrip>[0]) => (await import('./paper/ring-strip')).ringStrip(input),
   targetSheet: async (input: Parameters<typeof targetSheet>[0]) =>
     (await import('./paper/target-sheet')).targetSheet(input),
 }

@@ -12,6 +12,7 @@ import {
   UNREADABLE,
   WRONG,
 } from './openapi-parts'
+import { schemaOf } from '@/core/exchange/formats'
 import * as queries from './queries'
 
 /** The part of the HTTP interface that is about work: jobs, what happens on the day, rescues. */
@@ -89,6 +90,13 @@ export const workPaths = {
       responses: { '200': ok('What was used, changed, signed and missed.'), ...NOT_THERE },
     },
   },
+  '/api/v1/film/strip': {
+    post: {
+      summary: 'The strip for a focus ring with the marks of a take, at true scale; nothing is stored',
+      requestBody: { required: true, ...json(reference('RingStrip')) },
+      responses: { '200': { description: 'The page.', content: { 'application/pdf': {} } }, ...UNREADABLE, ...WRONG },
+    },
+  },
   '/api/v1/rescues': {
     get: {
       summary: 'What a camera is set to, as far as it matters when something goes wrong, and how it is changed there',
@@ -103,4 +111,5 @@ export const workSchemas = {
   SaveJob: changeSchema(queries.saveJobSchema, 'SaveJob'),
   JobList: changeSchema(queries.jobListSchema, 'JobList'),
   JobHappening: changeSchema(queries.happenedSchema, 'JobHappening'),
+  RingStrip: schemaOf(queries.ringStripSchema, 'RingStrip'),
 }

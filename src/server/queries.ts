@@ -357,3 +357,33 @@ export const callSheetsQuerySchema = v.object({
   paper: v.optional(v.picklist(['a4', 'letter', 'pocket']), 'a4'),
 })
 export const jobCalendarQuerySchema = v.object({ person: v.optional(id) })
+
+const positive = v.pipe(v.number(), v.gtValue(0))
+/** A ring and the marks of a take on it. */
+export const ringStripSchema = v.strictObject({
+  paper: v.optional(v.picklist(['a4', 'letter']), 'a4'),
+  lens: v.pipe(v.string(), v.maxLength(120)),
+  focalMm: v.pipe(positive, v.maxValue(3000)),
+  throwDegrees: v.pipe(positive, v.maxValue(720)),
+  diameterMm: v.pipe(positive, v.maxValue(200)),
+  infinityTurn: v.picklist(['clockwise', 'anticlockwise']),
+  closestMetres: v.pipe(positive, v.maxValue(100)),
+  read: v.optional(
+    v.pipe(
+      v.array(v.strictObject({ metres: positive, degrees: v.pipe(v.number(), v.minValue(0), v.maxValue(720)) })),
+      v.maxLength(20),
+    ),
+  ),
+  fNumber: v.pipe(positive, v.maxValue(64)),
+  circleMm: v.pipe(positive, v.maxValue(1)),
+  marks: v.pipe(
+    v.array(
+      v.strictObject({
+        name: v.pipe(v.string(), v.maxLength(60)),
+        metres: v.pipe(positive, v.maxValue(10_000)),
+        at: v.pipe(v.number(), v.minValue(0), v.maxValue(3600)),
+      }),
+    ),
+    v.maxLength(60),
+  ),
+})

@@ -66,6 +66,8 @@ export interface Sheet {
     readonly areas: readonly string[]
   }[]
   readonly thumb: string
+  /** Of the cameras and of how they are set, each once; those of a place stand with its scenes. */
+  readonly cautions: readonly Said[]
 }
 
 /** What a change is, in the words of the body. */
@@ -161,8 +163,6 @@ const lineOf = (job: Job, facts: JobFacts, s: Station, light: SceneLight | undef
     cautions: [
       ...(place?.cautions ?? []).map(words => ({ title: place?.name ?? '', words })),
       ...(s.scene.covers[s.cover]?.remote ? [REMOTE] : []),
-      ...(s.setUp?.cautions ?? []),
-      ...(model?.cautions ?? []),
     ],
     notes: s.scene.notes ?? '',
   }
@@ -186,6 +186,10 @@ export const sheetFor = (
     return { ...line, printed: isOther ? (then ?? '') : undefined }
   })
   const units = new Set(stations.map(s => s.unit?.id))
+  const all = stations.flatMap(s => [
+    ...(s.setUp?.cautions ?? []),
+    ...(facts.models.find(m => m.id === s.unit?.model)?.cautions ?? []),
+  ])
   const load = thumbOver(handScenes(stations))
   return {
     who: peopleIn(plan).find(p => p.id === who),
@@ -199,6 +203,7 @@ export const sheetFor = (
         first: stations.find(s => s.unit?.id === d.unit.id && s.scene.from >= d.from)?.setUp?.name ?? '',
         areas: d.areas,
       })),
+    cautions: [...new Map(all.map(c => [c.words, c])).values()],
     thumb:
       who === undefined || load.heldMinutes < 1
         ? ''

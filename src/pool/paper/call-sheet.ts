@@ -88,6 +88,10 @@ export const callSheets = ({ paper, job, printed, sheets, warnings }: CallSheets
       report.block(lineOf(line, isForAll, isSmall), { above: 8 })
     }
     if (sheet.thumb) report.lines('Thumb', [sheet.thumb])
+    report.lines(
+      'Mind',
+      sheet.cautions.map(c => `${c.title}: ${c.words}`),
+    )
     if (isForAll) report.lines('Before the day', warnings)
   })
   return report.text.end(`Call sheets, ${job}`)

@@ -59,6 +59,7 @@ export const STAGES: readonly Stage[] = [
       { label: 'Jobs', path: '/work/jobs' },
       { label: 'Now', path: '/work/now' },
       { label: 'Rescues', path: '/work/rescues' },
+      { label: 'Film', path: '/work/film' },
     ],
   },
   {

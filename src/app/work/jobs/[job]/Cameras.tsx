@@ -7,10 +7,14 @@ import type { Planned } from '@/core/jobs/replan'
 import { gapWords } from '@/core/numeric/gap'
 import { PlainList, Section } from '@/ui/pieces'
 
+/** More than one set-up on one day. */
+const isSpeaking = (d: Planned['plan']['units'][number]): boolean => d.withoutSlots > 0
+
 /** What is stored in the slots of each camera at home, and what that saves. */
 export const Cameras = ({ planned, facts }: { planned: Planned; facts: JobFacts }) => {
   const days = planned.plan.units
   if (days.length === 0) return null
+  const quiet = days.filter(d => !isSpeaking(d) && !days.some(o => o.unit === d.unit && isSpeaking(o)))
   const saved = days.reduce((sum, d) => sum + d.withoutSlots - d.presses, 0)
   return (
     <Section title="Cameras and their slots">
@@ -18,7 +22,7 @@ export const Cameras = ({ planned, facts }: { planned: Planned; facts: JobFacts 
         Slots that are filled at home save {saved} presses between scenes.
       </Typography>
       <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr', md: '1fr 1fr 1fr' } }}>
-        {days.map(d => {
+        {days.filter(isSpeaking).map(d => {
           const filled = d.slots.filter(s => s.setUp)
           const name = facts.models.find(m => m.id === d.unit.model)?.name ?? ''
           return (
@@ -40,7 +44,6 @@ export const Cameras = ({ planned, facts }: { planned: Planned; facts: JobFacts 
                 ))}
               </PlainList>
               <Typography variant="body2" color="textSecondary">
-                {filled.length === 0 && 'Nothing has to be stored. '}
                 {d.withoutSlots > 0 && `${d.presses} presses between scenes, ${d.withoutSlots} without slots. `}
                 {d.withoutSlots > 0 && gapWords(d.gap)}
               </Typography>
@@ -49,6 +52,11 @@ export const Cameras = ({ planned, facts }: { planned: Planned; facts: JobFacts 
           )
         })}
       </Box>
+      {quiet.length > 0 && (
+        <Typography variant="body2" color="textSecondary" sx={{ mt: 2 }}>
+          Nothing has to be stored on {[...new Set(quiet.map(d => d.unit.tag))].join(', ')}.
+        </Typography>
+      )}
     </Section>
   )
 }

@@ -5,7 +5,7 @@ import { useState } from 'react'
 import { addPlace, withPlace } from '@/core/jobs/edit'
 import type { Job } from '@/core/jobs/job'
 import { PlainList, Section, Wrap } from '@/ui/pieces'
-import { NumberText } from './NumberText'
+import { NumberText } from '../../NumberText'
 
 type Edit = (what: string, change: (job: Job) => Job) => void
 

@@ -12,7 +12,7 @@ import type { JobView } from '@/server/jobs'
 import { TallLink } from '@/ui/links'
 import { PlainList, Section, Wrap } from '@/ui/pieces'
 import { WrittenField } from '@/ui/WrittenField'
-import { NumberText } from './NumberText'
+import { NumberText } from '../../NumberText'
 
 type Edit = (what: string, change: (job: Job) => Job) => void
 

@@ -113,6 +113,8 @@ export const Scenes = ({
 /** One line of it is enough here; the rows stand on the sheet. */
 const changeShort = (change: readonly string[]): string => {
   const rows = change.filter(c => c.includes('›')).length
-  const said = change.filter(c => !c.includes('›')).map(c => c.replace(/\.$/, '').toLowerCase())
+  const said = change
+    .filter(c => !c.includes('›'))
+    .map(c => c.slice(0, 1).toLowerCase() + c.slice(1).replace(/\.$/, ''))
   return [...said, ...(rows ? [`${rows} ${rows === 1 ? 'row' : 'rows'} in the menu`] : [])].join(', ')
 }

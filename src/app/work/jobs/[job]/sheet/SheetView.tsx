@@ -55,6 +55,7 @@ export const SheetView = ({ view, person }: { view: JobView; person: string | un
             ))}
           </PlainList>
           {sheet.thumb && <Typography sx={{ mt: 1 }}>{sheet.thumb}</Typography>}
+          {person !== undefined && <Cautions cautions={sheet.cautions} />}
         </Section>
       )}
       {sheet.lines.map(line => {
@@ -111,15 +112,20 @@ const Line = ({ line, isForAll }: { line: SheetLine; isForAll: boolean }) => (
         )}
         {line.notes && <Typography variant="body2">{line.notes}</Typography>}
         <Troubles line={line} />
-        <Box sx={{ display: 'grid', gap: 1, mt: 1 }}>
-          {[...new Map(line.cautions.map(c => [c.words, c])).values()].map(c => (
-            <CautionNote key={c.words} caution={{ id: c.words, dimensions: [], ...c }} />
-          ))}
-        </Box>
+        <Cautions cautions={line.cautions} />
       </>
     )}
   </Box>
 )
+
+const Cautions = ({ cautions }: { cautions: SheetLine['cautions'] }) =>
+  cautions.length === 0 ? null : (
+    <Box sx={{ display: 'grid', gap: 1, mt: 1 }}>
+      {cautions.map(c => (
+        <CautionNote key={c.words} caution={{ id: c.words, dimensions: [], ...c }} />
+      ))}
+    </Box>
+  )
 
 /** What is done to the camera before a scene. */
 export const Change = ({ line }: { line: SheetLine }) =>
