@@ -1,6 +1,8 @@
 import { readCalendar } from '@/core/jobs/calendar'
 import { type Job, MOST_SCENES } from '@/core/jobs/job'
-import { type ListKnows, readSceneList, readSceneTable, type ReadList } from '@/core/jobs/list'
+import { readSceneList } from '@/core/jobs/list'
+import { readSceneTable } from '@/core/jobs/list-table'
+import type { ListKnows, ReadList } from '@/core/jobs/list-words'
 import { decodeText } from '@/core/reading/csv'
 import { readSheet } from './sheets'
 

@@ -54,7 +54,7 @@ const MOST_OF_A_JOB = 60
 /** Of a session where the standard has none. @source common practice, no published source */
 const USUAL_SESSION = { shootingShare: 0.5, followingShare: 0.6 }
 
-const prepared = async (key: string, standard: Revised<Standard>, ref: string, context: Context): Promise<Prepared> => {
+const prepared = (key: string, standard: Revised<Standard>, ref: string, context: Context): Prepared => {
   const { document } = standard
   const plan = document.controls
   const session = plan?.session ?? USUAL_SESSION
@@ -115,8 +115,7 @@ const setUpsOf = async (job: Job, people: JobFacts['people']) => {
       const text = contextText(context)
       const key = own?.setUp.key ?? (ref.startsWith('guide') ? `guide:${scene.id}` : `${ref}${text ? `|${text}` : ''}`)
       if (!own && found.size >= MOST_OF_A_JOB) continue
-      if (!own)
-        found.set(key, await prepared(key, standard, ref.startsWith('guide') ? `guide:${scene.id}` : ref, context))
+      if (!own) found.set(key, prepared(key, standard, ref.startsWith('guide') ? `guide:${scene.id}` : ref, context))
       keys[person] = key
     }
     setUpOf[scene.id] = keys

@@ -4,7 +4,7 @@ import { clockAt, momentOf } from '@/core/jobs/clock'
 import { type Debrief, debriefOf } from '@/core/jobs/debrief'
 import type { JobFacts } from '@/core/jobs/facts'
 import { type Job, JOB_FORMAT, idFor, parseJob } from '@/core/jobs/job'
-import type { ReadList } from '@/core/jobs/list'
+import type { ReadList } from '@/core/jobs/list-words'
 import { type Planned, planThrough } from '@/core/jobs/replan'
 import { sheetFor, sheetsFor } from '@/core/jobs/sheet'
 import type { Happened, Happening } from '@/core/jobs/standing'
@@ -280,7 +280,7 @@ const daysOf = (job: Job, { standing }: Planned): readonly [from: string, until:
 
 /** @throws RequestError 404 */
 export const readDebrief = async (id: string): Promise<DebriefView> => {
-  const { job, revision: _, happened, facts } = await readJobView(id)
+  const { job, happened, facts } = await readJobView(id)
   const planned = planThrough(job, facts, happened)
   const [from, until] = daysOf(job, planned)
   const [events, all, audits, trials, standards, people] = await Promise.all([

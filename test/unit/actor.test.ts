@@ -10,7 +10,7 @@ useDemoFolder()
 
 const API = 'src/app/api/v1'
 /** They are sent something, and change nothing. */
-const ONLY_ASK = ['explanations', 'guide', 'level', 'optics/[question]', 'proposals', 'resolve']
+const ONLY_ASK = ['explanations', 'film/strip', 'guide', 'level', 'optics/[question]', 'proposals', 'resolve']
 const CHANGES = ['PUT', 'POST', 'PATCH', 'DELETE'] as const
 
 type Route = Partial<

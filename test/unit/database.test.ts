@@ -169,6 +169,8 @@ it('keeps what was allowed when a tolerance comes to be said in another unit', a
 it('backs up an existing database before it migrates it', async () => {
   await db('knex_migrations').delete()
   for (const table of [
+    'job_happenings',
+    'jobs',
     'received',
     'class_marks',
     'class_students',

@@ -78,6 +78,7 @@ it('every migration is as it was when it first ran somewhere', () => {
       "011-trials.ts": "3da662e231cc",
       "012-audits.ts": "d392dcb9c0e0",
       "013-practise.ts": "072a564a5782",
+      "014-work.ts": "8c4956e03fb1",
     }
   `)
 })

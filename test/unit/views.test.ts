@@ -212,7 +212,10 @@ describe('links', () => {
       'Rehearsal',
       'Drills',
       'Class',
+      'Jobs',
+      'Now',
       'Rescues',
+      'Film',
       'Readiness',
       'Kit',
     ])

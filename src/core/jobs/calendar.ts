@@ -1,9 +1,9 @@
 import ICAL from 'ical.js'
 import type { Problem } from '../reading/problem'
-import { clockAt } from './clock'
+import { clockAt, isZone, momentOf } from './clock'
 import { idFor, type Job, type Place, type Scene } from './job'
 import { findPerson, type JobFacts } from './facts'
-import type { ReadList } from './list'
+import type { ReadList } from './list-words'
 
 /**
  * Scenes from a calendar file.
@@ -44,12 +44,9 @@ export const readCalendar = (text: string, job: Job, people: JobFacts['people'],
       continue
     }
     if (event.isRecurring()) problems.push(problem(name, '', 'it repeats; only the first time is taken'))
-    const zone = start.zone === ICAL.Timezone.localTimezone ? undefined : start.zone
-    // A time that belongs to no zone is meant by the clock of the place.
-    const wall =
-      zone === undefined
-        ? { day: start.toString().slice(0, 10), time: start.toString().slice(11, 16) }
-        : clockAt(start.toJSDate().getTime(), job.timeZone)
+    const wall = wallOf(event, start, job.timeZone)
+    if (wall.isOfUnknownZone)
+      problems.push(problem(name, wall.said, 'its time zone is not known; the time is taken by the clock of the place'))
     const seconds = event.duration?.toSeconds() ?? 0
     const location = event.location?.trim()
     scenes.push({
@@ -70,6 +67,17 @@ export const readCalendar = (text: string, job: Job, people: JobFacts['people'],
     })
   }
   return { scenes, places, problems }
+}
+
+/** When an event begins by the clock of the place. A time that belongs to no zone is meant so. */
+const wallOf = (event: ICAL.Event, start: ICAL.Time, timeZone: string) => {
+  const said = String(event.component.getFirstProperty('dtstart')?.getFirstParameter('tzid') ?? '')
+  const text = start.toString()
+  const [day, time] = [text.slice(0, 10), text.slice(11, 16)]
+  if (said && isZone(said)) return { said, isOfUnknownZone: false, ...clockAt(momentOf(day, time, said).at, timeZone) }
+  const isFloating = start.zone === ICAL.Timezone.localTimezone
+  if (isFloating) return { said, isOfUnknownZone: said !== '', day, time }
+  return { said, isOfUnknownZone: false, ...clockAt(start.toJSDate().getTime(), timeZone) }
 }
 
 const placeNamed = (name: string, event: ICAL.Event, job: Job, places: Place[]): string => {

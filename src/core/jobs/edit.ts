@@ -1,6 +1,6 @@
 import { type Change, type IsWhole, merge, type Merged } from '../changes/changes'
 import { idFor, type Job, type Scene } from './job'
-import type { ReadList } from './list'
+import type { ReadList } from './list-words'
 
 /** Changes of a job while it is planned. */
 

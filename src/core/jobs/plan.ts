@@ -21,7 +21,7 @@ import { type Choice, type JobPlan, sameStation, type Station, type Underway } f
 const POINTS = {
   brokenMust: 1000,
   disagreement: 300,
-  notCarried: 40,
+  notCarried: 90,
   carriedByAnother: 60,
   owedMinute: 1,
   mostOwed: 30,

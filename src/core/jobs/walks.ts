@@ -15,7 +15,10 @@ export interface SetTo {
 
 type Steps = readonly { readonly setting: string; readonly to: string }[]
 
-/** Every row as it stands in the menu, without looking for a better order: quick, and never too few presses. */
+/**
+ * Every row as it stands in the menu, without looking for a better order or for what has to be unlocked first: quick, and
+ * an estimate until the walk itself is worked out.
+ */
 const roughSteps = (
   body: Body,
   from: State,

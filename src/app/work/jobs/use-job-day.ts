@@ -2,7 +2,7 @@
 
 import { useEffect, useMemo, useState } from 'react'
 import { type JobFacts, type Model, withWalks } from '@/core/jobs/facts'
-import { neededWalks } from '@/core/jobs/needed'
+import { type Needed, neededWalks } from '@/core/jobs/needed'
 import { planThrough } from '@/core/jobs/replan'
 import type { Job } from '@/core/jobs/job'
 import type { Happened } from '@/core/jobs/standing'
@@ -13,6 +13,8 @@ import { useHappen } from './use-happen'
 
 type Walks = Pick<Model, 'walks' | 'rests' | 'rows'>
 
+const keyOf = (n: Needed): string => `${n.model} ${n.setUps.join(' ')}`
+
 /** Better walks than the rough ones, asked for one after the other while a plan is looked at. */
 const useBetterWalks = (job: Job, facts: JobFacts, happened: readonly Happened[], isOn: boolean) => {
   const [found, setFound] = useState<ReadonlyMap<string, { readonly model: string; readonly walks: Walks }>>(new Map())
@@ -21,7 +23,6 @@ const useBetterWalks = (job: Job, facts: JobFacts, happened: readonly Happened[]
     () => (isOn ? neededWalks(planThrough(job, facts, happened).plan) : []),
     [isOn, job, facts, happened],
   )
-  const keyOf = (n: (typeof needed)[number]) => `${n.model} ${n.setUps.join(' ')}`
   const next = needed.find(n => !found.has(keyOf(n)) && !given.has(keyOf(n)))
   const [model, setUps, key] = [next?.model, next?.setUps.join(' '), next && keyOf(next)]
   useEffect(() => {

@@ -51,10 +51,7 @@ export const Now = ({ view: asOpened, asked }: { view: JobView; asked: string | 
   const now = useNow()
   const [asOpenedAt] = useState(now)
   useEffect(() => keepThisPage(), [])
-  const sheet = useMemo(
-    () => sheetFor(job, facts, planned, happened, person ?? ''),
-    [job, facts, planned, happened, person],
-  )
+  const sheet = sheetFor(job, facts, planned, happened, person ?? '')
   // What helps when it goes wrong is at hand for the scenes to come, also where there is no network by then.
   const rescues = sheet.lines
     .filter(l => l.ends > asOpenedAt)

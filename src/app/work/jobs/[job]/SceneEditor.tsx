@@ -53,8 +53,7 @@ export const SceneEditor = ({
           label="Day"
           value={scene.day ?? job.day}
           onChange={e =>
-            isDay(e.target.value) &&
-            set('day', { day: e.target.value === job.day ? undefined : e.target.value } as Partial<Scene>)
+            isDay(e.target.value) && set('day', { day: e.target.value === job.day ? undefined : e.target.value })
           }
         />
         <TextField
@@ -77,7 +76,7 @@ export const SceneEditor = ({
         size="small"
         label="Place"
         value={scene.place ?? ''}
-        onChange={e => set('place', { place: e.target.value || undefined } as Partial<Scene>)}
+        onChange={e => set('place', { place: e.target.value || undefined })}
       >
         <MenuItem value="">nowhere in particular</MenuItem>
         {job.places.map(p => (
@@ -91,7 +90,7 @@ export const SceneEditor = ({
         size="small"
         label="Standard"
         value={scene.standard ?? ''}
-        onChange={e => set('standard', { standard: e.target.value || undefined } as Partial<Scene>)}
+        onChange={e => set('standard', { standard: e.target.value || undefined })}
         slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
       >
         <MenuItem value="">as the guide answers</MenuItem>
@@ -114,14 +113,14 @@ export const SceneEditor = ({
       <WrittenField
         label="What moves"
         value={scene.moves ?? ''}
-        onWrite={moves => set('what moves', { moves: moves.slice(0, 300) || undefined } as Partial<Scene>)}
+        onWrite={moves => set('what moves', { moves: moves.slice(0, 300) || undefined })}
       />
       <TextField
         select
         size="small"
         label="Light"
         value={scene.light ?? ''}
-        onChange={e => set('light', { light: (e.target.value || undefined) as Scene['light'] } as Partial<Scene>)}
+        onChange={e => set('light', { light: (e.target.value || undefined) as Scene['light'] })}
       >
         <MenuItem value="">not said</MenuItem>
         {LIGHTS.map(l => (
@@ -136,21 +135,15 @@ export const SceneEditor = ({
           value={scene.near}
           least={0.01}
           most={10_000}
-          onNumber={near => set('near', { near } as Partial<Scene>)}
+          onNumber={near => set('near', { near })}
         />
-        <NumberText
-          label="Far, m"
-          value={scene.far}
-          least={0.01}
-          most={10_000}
-          onNumber={far => set('far', { far } as Partial<Scene>)}
-        />
+        <NumberText label="Far, m" value={scene.far} least={0.01} most={10_000} onNumber={far => set('far', { far })} />
         <NumberText
           label="Looks, ° from N"
           value={scene.facing}
           least={0}
           most={360}
-          onNumber={facing => set('direction', { facing } as Partial<Scene>)}
+          onNumber={facing => set('direction', { facing })}
         />
       </Wrap>
       <Section title="Who covers it" level={3}>

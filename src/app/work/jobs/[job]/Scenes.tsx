@@ -37,13 +37,12 @@ export const Scenes = ({
   chosen: string | undefined
   onScene: (id: string) => void
 }) => {
-  let day = ''
   return (
     <PlainList component="ol" aria-label="Running order">
-      {scenes.map(s => {
+      {scenes.map((s, i) => {
         const { day: today, time } = clockAt(s.from, job.timeZone)
-        const isNewDay = today !== day
-        day = today
+        const before = scenes[i - 1]
+        const isNewDay = !before || clockAt(before.from, job.timeZone).day !== today
         const own = lines.filter(l => l.scene === s.id)
         const place = job.places.find(p => p.id === s.place)
         const standard = own[0]?.standard

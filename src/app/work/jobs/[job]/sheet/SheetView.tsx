@@ -16,7 +16,6 @@ export const SheetView = ({ view, person }: { view: JobView; person: string | un
   const { facts, happened, planned } = useJobDay(view, { isExact: true })
   const sheet = useMemo(() => sheetFor(job, facts, planned, happened, person), [job, facts, planned, happened, person])
   useEffect(() => keepThisPage(), [])
-  let day = ''
   return (
     <Page sx={{ maxWidth: 760 }}>
       <BackLink to={`/work/jobs/${job.id}`}>{job.name}</BackLink>
@@ -58,9 +57,8 @@ export const SheetView = ({ view, person }: { view: JobView; person: string | un
           {person !== undefined && <Cautions cautions={sheet.cautions} />}
         </Section>
       )}
-      {sheet.lines.map(line => {
-        const isNewDay = line.day !== day
-        day = line.day
+      {sheet.lines.map((line, i) => {
+        const isNewDay = sheet.lines[i - 1]?.day !== line.day
         return (
           <Box key={line.key}>
             {isNewDay && (

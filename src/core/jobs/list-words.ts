@@ -1,0 +1,122 @@
+import type { Problem } from '../reading/problem'
+import { idFor, type Job, LIGHTS, type Place, type Scene, type SceneLight } from './job'
+
+/** Words of a list: times, lengths, names, light, places. */
+
+/** What names in a list may mean. */
+export interface ListKnows {
+  readonly people: readonly { readonly id: string; readonly name: string }[]
+  readonly units: readonly string[]
+  readonly standards: readonly { readonly id: string; readonly name: string }[]
+}
+
+export interface ReadList {
+  readonly scenes: readonly Scene[]
+  /** Places that the job did not have. */
+  readonly places: readonly Place[]
+  /** What could not be read, and where it stands; the rest was. */
+  readonly problems: readonly Problem[]
+}
+
+/** Where nobody said how long. */
+export const USUAL_MINUTES = 15
+
+/** `19:30`, `7.30 pm`, `14h30`, `0715`; seconds are left aside. */
+const CLOCK = /^(\d{1,2})(?:[:.h](\d{2})(?::\d{2})?)?\s?([ap]\.?m\.?)?$/i
+const FOUR_DIGITS = /^([0-2]\d)([0-5]\d)$/
+
+/**
+ * A time as people write it.
+ *
+ * @example
+ *   readTime('7.30 pm') // '19:30'
+ *   readTime('25:00') // undefined
+ */
+export const readTime = (text: string): string | undefined => {
+  const bare = text.trim().replace(/\s?(?:h|uhr|o'clock)$/i, '')
+  const match = CLOCK.exec(bare.replace(FOUR_DIGITS, '$1:$2'))
+  if (!match) return undefined
+  const [, hours = '', minutes = '00', half] = match
+  if (half === undefined && match[2] === undefined) return undefined
+  const said = Number(hours)
+  if (half !== undefined && (said < 1 || said > 12)) return undefined
+  const hour = half === undefined ? said : (said % 12) + (/^p/i.test(half) ? 12 : 0)
+  if (hour > 23 || Number(minutes) > 59) return undefined
+  return `${String(hour).padStart(2, '0')}:${minutes}`
+}
+
+export const minutesBetween = (from: string, until: string): number => {
+  const at = (t: string) => Number(t.slice(0, 2)) * 60 + Number(t.slice(3))
+  const span = at(until) - at(from)
+  return span > 0 ? span : span + 1440
+}
+
+/** @example readMinutes('1 h 20') // 80 */
+export const readMinutes = (text: string): number | undefined => {
+  const plain = text.trim().toLowerCase()
+  const hours = /^(\d{1,2}) ?(?:h|hours?)(?: ?(\d{1,2}) ?(?:m|min|minutes?)?)?$/.exec(plain)
+  if (hours) return Number(hours[1]) * 60 + Number(hours[2] ?? 0)
+  const minutes = /^(\d{1,4}) ?(?:m|min|mins|minutes?|')?$/.exec(plain)
+  return minutes ? Number(minutes[1]) : undefined
+}
+
+export const plain = (text: string): string => text.trim().toLowerCase().replaceAll(/\s+/g, ' ')
+export const splitNames = (text: string): readonly string[] =>
+  text
+    .split(/[;+&/]|,|\band\b/)
+    .map(t => t.trim())
+    .filter(Boolean)
+
+const LIGHT_WORDS: Readonly<Record<string, SceneLight>> = {
+  'against the light': 'back-lit',
+  'back light': 'back-lit',
+  backlit: 'back-lit',
+  night: 'dark',
+  dim: 'low',
+  dusk: 'low',
+  daylight: 'day',
+  spotlight: 'stage',
+  spot: 'stage',
+}
+export const readLight = (text: string): SceneLight | undefined =>
+  LIGHTS.find(l => l === plain(text)) ?? LIGHT_WORDS[plain(text)]
+
+export const standardOf = (text: string, knows: ListKnows): string | undefined => {
+  const [name = '', version] = text.split('@')
+  const found = knows.standards.find(s => s.id === plain(name) || plain(s.name) === plain(name))
+  return found && (version ? `${found.id}@${version}` : found.id)
+}
+
+export interface Made {
+  readonly scenes: Scene[]
+  readonly places: Place[]
+  readonly problems: Problem[]
+}
+
+export const placeOf = (text: string, job: Job, made: Made): string => {
+  const all = [...job.places, ...made.places]
+  const found = all.find(p => plain(p.name) === plain(text) || p.id === plain(text))
+  if (found) return found.id
+  const place: Place = {
+    id: idFor(
+      text,
+      all.map(p => p.id),
+    ),
+    name: text.slice(0, 80),
+    indoors: false,
+    cautions: [],
+  }
+  made.places.push(place)
+  return place.id
+}
+
+export const add = (scene: Omit<Scene, 'id'>, job: Job, made: Made): void => {
+  const taken = [...job.scenes, ...made.scenes].map(s => s.id)
+  made.scenes.push({ id: idFor(scene.name, taken), ...scene })
+}
+
+/** Fields that are there; a scene says nothing of what nobody said. */
+export const said = <T extends object>(fields: T): { readonly [K in keyof T]?: Exclude<T[K], undefined> } =>
+  Object.fromEntries(Object.entries(fields).filter(([, v]) => v !== undefined)) as never
+
+export const onlyOne = <T>(all: readonly T[]): T | undefined => (all.length === 1 ? all[0] : undefined)

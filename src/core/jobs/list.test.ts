@@ -1,0 +1,170 @@
+import { describe, expect, it } from 'vitest'
+import { house, jobWith } from '../../../test/fixtures/job-facts'
+import { FIRST_ORDERS, SECOND_ORDERS } from '../../../test/fixtures/running-orders'
+import { readCalendar } from './calendar'
+import { readSceneList } from './list'
+import { type ListKnows, readMinutes, readTime } from './list-words'
+
+const NAMES = [
+  'Ottoline Marsh',
+  'Bram Tollard',
+  'Perpetua Nye',
+  'Caspian Oake',
+  'Imelda Frost',
+  'Rufus Quill',
+  'Saskia Venn',
+  'Tobiah Lark',
+  'Wilhelmina Dow',
+  'Ansel Pike',
+  'Yevgenia Moth',
+]
+const knows: ListKnows = {
+  people: NAMES.map(name => ({ id: name.toLowerCase().replace(' ', '-'), name })),
+  units: ['TSP-S1', 'TSP-S2', 'TSP-L4'],
+  standards: [{ id: 'ring-action', name: 'Ring action' }],
+}
+const empty = jobWith({}, { places: [] })
+
+describe('a running order', () => {
+  it.each([...FIRST_ORDERS, ...SECOND_ORDERS])('is read as people write it: $about', ({ text, scenes, wrong = 0 }) => {
+    const read = readSceneList(text, empty, knows, 400)
+    expect(read.scenes.map(s => [s.at, s.name, s.covers.map(c => c.person)])).toEqual(
+      scenes.map(([at, , name, who]) => [at, name, who ?? []]),
+    )
+    scenes.forEach(([, minutes], i) => {
+      if (minutes !== undefined) expect(read.scenes[i]?.minutes).toBe(minutes)
+    })
+    expect(read.problems).toHaveLength(wrong)
+  })
+
+  it('names every row that it cannot read, with what stands there, and loses none of the others', () => {
+    const text =
+      'Time,Scene,Minutes,Place,Light,Near,Far,Standard,Who,Unit,Day,Remote\n' +
+      '19:30,Parade,12,Ring tent,stage,5,18,Ring action,Ottoline Marsh and Bram Tollard,TSP-S1,,\n' +
+      '25:10,Never,12,,,,,,,,,\n' +
+      '20:00,Odd,a while,Ring tent,purple,near,2000000,no such standard,Somebody New,,2026-13-01,yes\n' +
+      '20:30,,,,,,,,,,,\n'
+    const { scenes, places, problems } = readSceneList(text, empty, knows, 400)
+    expect(scenes).toMatchObject([
+      {
+        name: 'Parade',
+        minutes: 12,
+        place: 'ring-tent',
+        standard: 'ring-action',
+        near: 5,
+        covers: [{ person: 'ottoline-marsh', unit: 'TSP-S1' }, { person: 'bram-tollard' }],
+      },
+      {
+        name: 'Odd',
+        minutes: 15,
+        place: 'ring-tent',
+        standard: 'no such standard',
+        covers: [{ person: 'Somebody New', remote: true }],
+      },
+    ])
+    expect(places.map(p => p.name)).toEqual(['Ring tent'])
+    expect(problems.map(p => `${p.path}: ${p.value}`)).toEqual([
+      'row 3, column Time: 25:10',
+      'row 4, column Minutes: a while',
+      'row 4, column Day: 2026-13-01',
+      'row 4, column Light: purple',
+      'row 4, column Near: near',
+      'row 4, column Far: 2000000',
+      'row 5, column Scene: ',
+    ])
+  })
+
+  it('gives scenes of one name ids of their own, and keeps to the most there may be', () => {
+    const many = Array.from({ length: 402 }, () => '12:00 Heat').join('\n')
+    const { scenes, problems } = readSceneList(many, empty, knows, 400)
+    expect(new Set(scenes.map(s => s.id)).size).toBe(400)
+    expect(problems[0]?.expected).toMatch(/at most 400/)
+  })
+
+  it('reads times and lengths, or says that it cannot', () => {
+    const times = {
+      '7.30 pm': '19:30',
+      '12am': '00:00',
+      '12 pm': '12:00',
+      '0715': '07:15',
+      '14h30': '14:30',
+      '24:00': undefined,
+      '13pm': undefined,
+      '7': undefined,
+      '': undefined,
+    }
+    for (const [text, time] of Object.entries(times)) expect(readTime(text), text).toBe(time)
+    const lengths = {
+      '12': 12,
+      "15'": 15,
+      '1 h 20': 80,
+      '2h': 120,
+      '90 mins': 90,
+      'a while': undefined,
+      '-5': undefined,
+    }
+    for (const [text, minutes] of Object.entries(lengths)) expect(readMinutes(text), text).toBe(minutes)
+  })
+
+  it('is read in a time that grows with its length', () => {
+    readSceneList(`${' '.repeat(60_000)}\n${'('.repeat(30_000)}\n12:00 ${'a - '.repeat(20_000)}`, empty, knows, 400)
+  }, 30_000)
+})
+
+describe('a calendar', () => {
+  const calendar = (body: string) =>
+    `BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//made//made//EN\r\n${body}END:VCALENDAR\r\n`
+  const event = (...lines: readonly string[]) =>
+    `BEGIN:VEVENT\r\nUID:1\r\nDTSTAMP:20260601T000000Z\r\n${lines.join('\r\n')}\r\nEND:VEVENT\r\n`
+
+  it('gives its events by the clock of the place, with where and who', () => {
+    const text = calendar(
+      event(
+        'DTSTART:20260620T170000Z',
+        'DTEND:20260620T172500Z',
+        'SUMMARY:Parade\\, first part',
+        'LOCATION:Harbour',
+        'GEO:0.9;-30.3',
+        'ATTENDEE;CN=Ottoline Marsh:mailto:o@example.org',
+      ) +
+        event('DTSTART:20260621T203000', 'DURATION:PT1H', 'SUMMARY:Floating') +
+        event(
+          'DTSTART;TZID=America/New_York:20260620T120000',
+          'DTEND;TZID=America/New_York:20260620T123000',
+          'SUMMARY:Elsewhere',
+        ),
+    )
+    const { scenes, places, problems } = readCalendar(text, empty, house().people, 400)
+    expect(problems).toEqual([])
+    expect(scenes).toMatchObject([
+      {
+        name: 'Parade, first part',
+        at: '19:00',
+        minutes: 25,
+        place: 'harbour',
+        covers: [{ person: 'ottoline-marsh' }],
+      },
+      { name: 'Floating', day: '2026-06-21', at: '20:30', minutes: 60 },
+      { name: 'Elsewhere', at: '18:00', minutes: 30 },
+    ])
+    expect(places).toMatchObject([{ name: 'Harbour', latitude: 0.9, longitude: -30.3 }])
+  })
+
+  it('says what it leaves out, and what is no calendar', () => {
+    const text = calendar(
+      event('DTSTART;VALUE=DATE:20260620', 'SUMMARY:All day') +
+        event('DTSTART:20260620T100000', 'DURATION:PT30M', 'RRULE:FREQ=DAILY', 'SUMMARY:Again') +
+        event('DTSTART;TZID=Some Time:20260620T100000', 'SUMMARY:Where'),
+    )
+    const { scenes, problems } = readCalendar(text, empty, [], 400)
+    expect(scenes.map(s => s.name)).toEqual(['Again', 'Where'])
+    expect(problems.map(p => `${p.path}: ${p.expected}`)).toEqual([
+      expect.stringMatching(/^All day: expected a time of day/),
+      expect.stringMatching(/^Again: it repeats/),
+      expect.stringMatching(/^Where: its time zone is not known/),
+    ])
+    expect(readCalendar('BEGIN:VCALENDAR\nnonsense', empty, [], 400).problems[0]?.expected).toMatch(
+      /this is no calendar/,
+    )
+  })
+})
