@@ -68,9 +68,9 @@ export const debriefOf = (facts: JobFacts, planned: Planned, happened: readonly 
   const wanted = new Map<string, ToWrite>()
   for (const u of used) {
     const rule = RULES.find(r => r.id === u.rule)
-    const setUp = plan.stations.find(
-      s => s.scene.id === u.scene && (u.unit === undefined || s.unit?.id === u.unit),
-    )?.setUp
+    const there = plan.stations.filter(s => s.scene.id === u.scene)
+    // The camera may be in other hands by now, or nowhere: what the scene is set to is the same.
+    const { setUp } = there.find(s => s.unit?.id === u.unit) ?? there[0] ?? {}
     if (!rule?.change || !setUp || setUp.isGuided) continue
     const key = `${setUp.standard} ${rule.change.dimension} ${rule.change.words}`
     const before = wanted.get(key)
