@@ -4,5 +4,5 @@ import { bin, ensureBuilt, ensureChromium, ensureInstalled, run } from './lib.mj
 await ensureInstalled()
 await ensureBuilt()
 process.exit(
-  await run(bin('tsx'), ['scripts/bench/index.ts', ...process.argv.slice(2)], { CHROMIUM: ensureChromium() }),
+  await run(bin('tsx'), ['scripts/bench/index.ts', ...process.argv.slice(2)], { CHROMIUM: await ensureChromium() }),
 )

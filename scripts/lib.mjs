@@ -1,5 +1,5 @@
 // Set-up shared by the commands. Plain Node.js: it runs before anything is installed.
-import { execFileSync, spawn } from 'node:child_process'
+import { spawn } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
@@ -166,7 +166,7 @@ export const serve = async ({ purpose, data, port, quiet = false }) => {
 export const chromiumArgs = JSON.parse(readFileSync(join(root, 'scripts', 'chromium.json'), 'utf8')).args
 
 /** Finds Chromium for the browser tests, installing Debian's package where that is possible. */
-export const ensureChromium = () => {
+export const ensureChromium = async () => {
   const candidates = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser']
   const find = () => candidates.find(path => path && existsSync(path))
   const found = find()
@@ -174,16 +174,13 @@ export const ensureChromium = () => {
   const isRoot = process.getuid?.() === 0
   if (existsSync('/usr/bin/apt-get') && isRoot) {
     say('Installing Chromium from Debian’s packages …')
-    try {
-      const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
-      execFileSync('apt-get', ['update', '-qq'], { stdio: 'inherit', env })
-      execFileSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
-        stdio: ['ignore', 'ignore', 'inherit'],
-        env,
-      })
-    } catch {
+    const env = { DEBIAN_FRONTEND: 'noninteractive' }
+    const codes = [
+      await run('apt-get', ['update', '-qq'], env),
+      await run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', '-o=Dpkg::Use-Pty=0', 'chromium'], env),
+    ]
+    if (codes.some(c => c !== 0))
       fail('Chromium could not be installed. Install it by hand and set CHROMIUM to its path.')
-    }
     const installed = find()
     if (installed) return installed
   }

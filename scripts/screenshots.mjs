@@ -6,7 +6,7 @@ import { bin, chromiumArgs, ensureBuilt, ensureChromium, ensureInstalled, root, 
 
 await ensureInstalled()
 await ensureBuilt()
-const executablePath = ensureChromium()
+const executablePath = await ensureChromium()
 const { chromium } = await import('@playwright/test')
 const data = mkdtempSync(join(tmpdir(), 'coherion-pictures-'))
 await step('Preparing the demo data', bin('tsx'), ['scripts/seed-demo.ts', data])
@@ -121,17 +121,38 @@ const counted = async page => {
   await page.getByRole('button', { name: /^Soft, / }).click()
   await page.evaluate(() => globalThis.scrollTo(0, 0))
 }
+const nextUp = page => page.getByRole('region', { name: 'Next' }).waitFor()
+/** The evening in the tent, as it stands on the sheet. */
+const inTheTent = async page => {
+  await page.getByRole('region', { name: 'Club passing' }).evaluate(e => e.scrollIntoView({ block: 'start' }))
+  await page.evaluate(() => globalThis.scrollBy(0, -70))
+}
+/** The strip for the ring with its marks. */
+const marked = async page => {
+  await page.getByRole('heading', { name: 'Focus marks' }).evaluate(e => e.scrollIntoView({ block: 'start' }))
+  await page.evaluate(() => globalThis.scrollBy(0, -20))
+}
 const shots = [
   { name: 'concordance', path: `/decide/concordance${FIVE}` },
-  { name: 'concordance-explained', path: `/decide/concordance${FIVE}&cell=linnet:track.hold` },
+  {
+    name: 'concordance-explained',
+    beside: [
+      { path: `/decide/concordance${FIVE}&cell=linnet:track.hold` },
+      { path: '/decide/concordance?level=300&figure=alike', act: levelled },
+    ],
+  },
   {
     name: 'concordance-night',
     path: `/decide/concordance${FIVE}&differs=1&sort=agreement&figure=behind`,
     theme: 'dark',
   },
-  { name: 'standard-editor', path: '/decide/standards/ring-action?version=3&target=track.hold', act: answered },
-  { name: 'guide', path: '/decide/standards/ring-action?version=3&part=guide', act: guided },
-  { name: 'concordance-levelled', path: '/decide/concordance?level=300&figure=alike', act: levelled },
+  {
+    name: 'standard-editor',
+    beside: [
+      { path: '/decide/standards/ring-action?version=3&target=track.hold', act: answered },
+      { path: '/decide/standards/ring-action?version=3&part=guide', act: guided },
+    ],
+  },
   { name: 'phrasebook', path: '/name/phrasebook', act: type('nervve') },
   { name: 'controls', path: `/set/controls${FIVE}&school=two-thumbs`, act: mapped },
   { name: 'optics', path: `/decide/optics?scene=${ROPE}` },
@@ -191,6 +212,21 @@ const shots = [
       { path: '/work/rescues?body=sorrel&symptom=press-does-nothing', viewport: PHONE },
     ],
   },
+  {
+    name: 'job',
+    beside: [
+      { path: '/work/jobs/saltmarsh-ring', act: page => page.getByText(/No other way|A better way/).waitFor() },
+      { path: '/work/now?job=saltmarsh-ring&person=perpetua-nye', viewport: PHONE, act: nextUp },
+      { path: '/work/jobs/saltmarsh-ring/sheet?person=perpetua-nye', viewport: PHONE, act: inTheTent },
+    ],
+  },
+  {
+    name: 'film',
+    beside: [
+      { path: '/work/film?standard=talk-on-camera' },
+      { path: '/work/film?standard=talk-on-camera', act: marked },
+    ],
+  },
   // Last: the body it adds would stand in all the others.
   { name: 'body-editor', path: '/name/bodies/stilt/edit', before: beginStilt, act: author },
 ]
@@ -240,6 +276,8 @@ const seen = async ({ path, viewport = WIDE, theme = 'light', before, act }) => 
   return picture
 }
 const GAP = 24
+/** Wider than this a picture is made smaller: nobody reads it at its full size. */
+const MOST_WIDTH = 1720
 /** Several views beside each other, all as high as the first. */
 const joined = async pictures => {
   const { default: sharp } = await import('sharp')
@@ -252,8 +290,12 @@ const joined = async pictures => {
     left += info.width + GAP
     return at
   })
-  return sharp({ create: { width, height, channels: 3, background: '#d9d4c8' } })
+  const whole = await sharp({ create: { width, height, channels: 3, background: '#d9d4c8' } })
     .composite(placed)
+    .png()
+    .toBuffer()
+  return sharp(whole)
+    .resize({ width: Math.min(width, MOST_WIDTH) })
     .png({ palette: true })
     .toBuffer()
 }

@@ -2,8 +2,8 @@
 import { bin, ensureBuilt, ensureChromium, ensureInstalled, say, step } from './lib.mjs'
 
 const began = Date.now()
-await ensureInstalled()
-const chromium = ensureChromium()
+// One waits for the network, the other for a compiler.
+const [chromium] = await Promise.all([ensureChromium(), ensureInstalled()])
 const looks = async () => {
   await step('Formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.'])
   await step('Layers', bin('depcruise'), ['--config', '.dependency-cruiser.mjs', 'src', 'test'])

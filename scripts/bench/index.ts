@@ -2,6 +2,7 @@ import { benchAudit } from './audit'
 import { benchConcordance } from './concordance'
 import { benchControls } from './controls'
 import { benchDrills } from './drills'
+import { benchJobs } from './jobs'
 import { benchKeep } from './keep'
 import { benchLevel } from './level'
 import { benchMeasuring } from './measuring'
@@ -23,5 +24,6 @@ await benchMeasuring()
 await benchAudit()
 await benchTrials()
 await benchDrills()
+await benchJobs()
 benchRehearsal()
 endOfFigures()

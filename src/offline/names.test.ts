@@ -27,6 +27,15 @@ describe('the page of a card', () => {
     expect(isSameCard(lesson('1/osric-fenn?lesson=tone'), lesson('1/osric-fenn?lesson=flight'))).toBe(false)
   })
 
+  it('is that of a job, which is one day whoever looks at it, and a call sheet for each', () => {
+    const work = (rest: string) => new URL(`http://studio/work/${rest}`)
+    for (const page of ['now?job=a', 'jobs/a/sheet?person=x']) expect(isCardPage(work(page))).toBe(true)
+    for (const page of ['jobs/a', 'jobs', 'jobs/a/debrief', 'film']) expect(isCardPage(work(page))).toBe(false)
+    expect(isSameCard(work('now?job=a&person=x&standard=high-rope'), work('now?job=a&person=y'))).toBe(true)
+    expect(isSameCard(work('now?job=a'), work('now?job=b'))).toBe(false)
+    expect(isSameCard(work('jobs/a/sheet?person=x'), work('jobs/a/sheet?person=y'))).toBe(false)
+  })
+
   it('is the same whatever else is in hand, and whichever version paper names', () => {
     const one = card('linnet?unit=tsp-l1&standard=ring-action@2&bodies=linnet,sorrel')
     expect(isSameCard(one, card('linnet?standard=ring-action&unit=tsp-l1'))).toBe(true)

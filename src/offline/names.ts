@@ -16,7 +16,7 @@ export interface KeepPage {
   readonly keep: string
 }
 
-/** Pages that go on without the network: cards, the counting of a trial, a student's lesson, what helps when it goes wrong. */
+/** Pages that go on without the network: cards, the day of a job and its call sheets, the counting of a trial, a student's lesson, what helps when it goes wrong. */
 export const isCardPage = (url: URL): boolean =>
   /^(\/set\/cards\/[^/]+|\/prove\/trials\/\d+\/count|\/practise\/class\/\d+\/[^/]+|\/work\/rescues|\/work\/now|\/work\/jobs\/[^/]+\/sheet)$/.test(
     url.pathname,

@@ -33,6 +33,10 @@ const instead = async (request: Request): Promise<Response> => {
   return (await caches.match(AWAY_ADDRESS, { ignoreVary: true })) ?? Response.error()
 }
 
+/** A page that another one had kept ahead; with network it is asked for anew, since it does not ask by itself. */
+const keptAhead = async ({ url }: Request): Promise<Response | undefined> =>
+  (await caches.open(CARDS_CACHE)).match(url, { ignoreVary: true })
+
 /** As it was, at once: the page itself then asks for what is new, and to be kept as it is by then. */
 const cardPages = new CacheFirst({
   cacheName: CARDS_CACHE,
@@ -67,7 +71,7 @@ const serwist = new Serwist({
     {
       matcher: ({ request, url }) =>
         request.mode === 'navigate' && url.pathname !== AWAY_ADDRESS && !url.pathname.startsWith('/api/'),
-      handler: async ({ request }) => fetch(request).catch(() => instead(request)),
+      handler: async ({ request }) => fetch(request).catch(async () => (await keptAhead(request)) ?? instead(request)),
     },
     {
       matcher: ({ request, url, sameOrigin }) => sameOrigin && isKeptPart(url, request.destination),

@@ -7,6 +7,7 @@ const linnet = () => JSON.parse(readFileSync('src/demo/bodies/linnet.json', 'utf
 
 /** Something that is there, for each collection of the HTTP interface. */
 const EXISTING = {
+  jobs: 'saltmarsh-ring',
   bodies: 'linnet',
   lenses: 'sorrel-85',
   units: 'tsp-l1',

@@ -61,6 +61,12 @@ const PAGES: Readonly<Record<string, string>> = {
   '/set/cards/[body]': '/set/cards/linnet?unit=tsp-l1',
   '/set/controls': '/set/controls',
   '/set/controls/[body]': '/set/controls/linnet',
+  '/work/film': '/work/film?standard=talk-on-camera',
+  '/work/jobs': '/work/jobs',
+  '/work/jobs/[job]': '/work/jobs/saltmarsh-ring',
+  '/work/jobs/[job]/debrief': '/work/jobs/saltmarsh-ring/debrief',
+  '/work/jobs/[job]/sheet': '/work/jobs/saltmarsh-ring/sheet?person=ottoline-marsh',
+  '/work/now': '/work/now?job=saltmarsh-ring&person=ottoline-marsh',
   '/work/rescues': '/work/rescues?body=linnet',
 }
 

@@ -19,7 +19,7 @@ import {
 /** Scenes from lines with a time in front. */
 
 /** What stands before the time: bullets, numbers of a list, brackets. */
-const BEFORE = /^[ \-–—•*·>]*(?:\d{1,3}[.)] )?[[(]? ?/
+const BEFORE = /^[ \-–—•*·>]*(?:\d{1,3}[.)] )?(?:from )?[[(]? ?/i
 const AT = String.raw`(?:\d{1,2}(?:[:.h]\d{2}(?::\d{2})?)?(?: ?[ap]\.?m\.?)?|[0-2]\d[0-5]\d)`
 /** `19:30-19:45 Ring parade, 12 min, tent, Ottoline Marsh + Bram Tollard` */
 const TIMES = new RegExp(
@@ -47,6 +47,16 @@ const partsOf = (text: string): readonly string[] => {
     ...(length?.[1] ? [length[1]] : []),
     ...inBrackets.map(b => b.trim()).filter(Boolean),
   ]
+}
+
+/** Whole names of people that stand behind a name without anything that parts them off. */
+const namedAtEnd = (text: string, knows: ListKnows): string | undefined => {
+  let rest = text
+  for (;;) {
+    const found = knows.people.find(p => plain(rest).endsWith(` ${plain(p.name)}`))
+    if (!found) return rest === text ? undefined : text.slice(rest.length).trim()
+    rest = rest.slice(0, -found.name.length).replace(/ (?:and|[+&])? ?$/, '')
+  }
 }
 
 interface Said {
@@ -96,8 +106,10 @@ export const fromLine = (text: string, row: number, job: Job, knows: ListKnows, 
   if (!match || at === undefined || !rest)
     return wrong('expected a time such as 19:30 and a name; the line is left out')
   const until = match[2] === undefined ? undefined : readTime(match[2])
-  const [first = '', ...others] = partsOf(rest)
-  let name = first
+  const [first = '', ...others] = [...partsOf(rest)]
+  const people = namedAtEnd(first, knows)
+  let name = people ? first.slice(0, -people.length).trim() : first
+  if (people) others.unshift(people)
   let minutes = until === undefined ? undefined : minutesBetween(at, until)
   const fields: { place?: string; light?: SceneLight; standard?: string } = {}
   const covers: { person: string; remote: boolean; unit?: string }[] = []

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { house, jobWith } from '../../../test/fixtures/job-facts'
-import { FIRST_ORDERS, SECOND_ORDERS } from '../../../test/fixtures/running-orders'
+import { FIRST_ORDERS, SECOND_ORDERS, THIRD_ORDERS } from '../../../test/fixtures/running-orders'
 import { readCalendar } from './calendar'
 import { readSceneList } from './list'
 import { type ListKnows, readMinutes, readTime } from './list-words'
@@ -26,16 +26,19 @@ const knows: ListKnows = {
 const empty = jobWith({}, { places: [] })
 
 describe('a running order', () => {
-  it.each([...FIRST_ORDERS, ...SECOND_ORDERS])('is read as people write it: $about', ({ text, scenes, wrong = 0 }) => {
-    const read = readSceneList(text, empty, knows, 400)
-    expect(read.scenes.map(s => [s.at, s.name, s.covers.map(c => c.person)])).toEqual(
-      scenes.map(([at, , name, who]) => [at, name, who ?? []]),
-    )
-    scenes.forEach(([, minutes], i) => {
-      if (minutes !== undefined) expect(read.scenes[i]?.minutes).toBe(minutes)
-    })
-    expect(read.problems).toHaveLength(wrong)
-  })
+  it.each([...FIRST_ORDERS, ...SECOND_ORDERS, ...THIRD_ORDERS])(
+    'is read as people write it: $about',
+    ({ text, scenes, wrong = 0 }) => {
+      const read = readSceneList(text, empty, knows, 400)
+      expect(read.scenes.map(s => [s.at, s.name, s.covers.map(c => c.person)])).toEqual(
+        scenes.map(([at, , name, who]) => [at, name, who ?? []]),
+      )
+      scenes.forEach(([, minutes], i) => {
+        if (minutes !== undefined) expect(read.scenes[i]?.minutes).toBe(minutes)
+      })
+      expect(read.problems).toHaveLength(wrong)
+    },
+  )
 
   it('names every row that it cannot read, with what stands there, and loses none of the others', () => {
     const text =

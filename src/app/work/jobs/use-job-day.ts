@@ -8,6 +8,7 @@ import type { Job } from '@/core/jobs/job'
 import type { Happened } from '@/core/jobs/standing'
 import type { JobView } from '@/server/jobs'
 import { sendJson } from '@/ui/send'
+import { useFetched } from '@/ui/use-fetched'
 import { together } from './kept'
 import { useHappen } from './use-happen'
 
@@ -62,4 +63,19 @@ export const useJobDay = (
   const { facts, ...walks } = useBetterWalks(job, known, happened, !isExact)
   const planned = useMemo(() => planThrough(job, facts, happened), [job, facts, happened])
   return { facts, happened, planned, walks, ...happen }
+}
+
+/** All that decides what cameras are set to, as text. */
+const leadsTo = ({ setUps, setUpOf, models, units, lenses }: JobFacts): string =>
+  JSON.stringify([setUps, setUpOf, models.map(m => [m.id, m.fits]), units, lenses])
+
+/** A page that was kept shows what was known when it was; what is known by now comes as soon as there is network. */
+export const useFreshView = (asOpened: JobView): { readonly view: JobView; readonly isExact: boolean } => {
+  const { value: fresh } = useFetched<JobView>({ address: `/api/v1/jobs/${asOpened.job.id}/plan` })
+  return useMemo(() => {
+    if (!fresh) return { view: asOpened, isExact: true }
+    // Walks that were worked out stay while what they lead to is the same.
+    const isSame = fresh.revision === asOpened.revision && leadsTo(fresh.facts) === leadsTo(asOpened.facts)
+    return { view: isSame ? { ...fresh, facts: asOpened.facts } : fresh, isExact: isSame }
+  }, [fresh, asOpened])
 }

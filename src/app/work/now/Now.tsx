@@ -1,7 +1,7 @@
 'use client'
 
 import { Alert, Box, Button, MenuItem, TextField, Typography } from '@mui/material'
-import { useEffect, useMemo, useState } from 'react'
+import { useEffect, useState } from 'react'
 import { clockAt } from '@/core/jobs/clock'
 import { differencesBetween } from '@/core/jobs/replan'
 import { sheetFor, type SheetLine } from '@/core/jobs/sheet'
@@ -13,10 +13,15 @@ import { BackLink, LinkButton, TallLink } from '@/ui/links'
 import { usePeople } from '@/ui/people'
 import { Eyebrow, Page, PlainList, Section, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
-import { useFetched } from '@/ui/use-fetched'
 import { Change, rescueQuery } from '../jobs/[job]/sheet/SheetView'
-import { useJobDay } from '../jobs/use-job-day'
+import { useFreshView, useJobDay } from '../jobs/use-job-day'
 import { OnTheDay } from './OnTheDay'
+
+/** What is put in hand for a stranger's ten minutes, and for the way back. */
+const handed = ({ unit, standard }: SheetLine): Readonly<Record<string, string>> => ({
+  ...(unit ? { unit: unit.id } : {}),
+  ...(standard && !standard.isGuided ? { standard: standard.id } : {}),
+})
 
 /** The time, looked at every few seconds. */
 const useNow = (): number => {
@@ -33,16 +38,9 @@ const MOST_RESCUES = 6
 
 /** In the tent: what is on, what comes next, and what to change between, with one thumb. */
 export const Now = ({ view: asOpened, asked }: { view: JobView; asked: string | undefined }) => {
-  const { value: fresh } = useFetched<JobView>({ address: `/api/v1/jobs/${asOpened.job.id}/plan` })
-  // What others did meanwhile comes on top; walks that were worked out stay while the job is the same.
-  const view = useMemo(
-    () => (fresh ? { ...fresh, facts: fresh.revision === asOpened.revision ? asOpened.facts : fresh.facts } : asOpened),
-    [fresh, asOpened],
-  )
+  const { view, isExact } = useFreshView(asOpened)
   const { job } = view
-  const { facts, happened, planned, happen, takeBack, waiting, refused } = useJobDay(view, {
-    isExact: view.facts === asOpened.facts,
-  })
+  const { facts, happened, planned, happen, takeBack, waiting, refused } = useJobDay(view, { isExact })
   const { person: me } = usePeople()
   const { params, set } = useAddress()
   const people = peopleIn(planned.plan)
@@ -52,12 +50,15 @@ export const Now = ({ view: asOpened, asked }: { view: JobView; asked: string | 
   const [asOpenedAt] = useState(now)
   useEffect(() => keepThisPage(), [])
   const sheet = sheetFor(job, facts, planned, happened, person ?? '')
-  // What helps when it goes wrong is at hand for the scenes to come, also where there is no network by then.
-  const rescues = sheet.lines
+  // What helps when it goes wrong, and how to hand it over, is at hand for the scenes to come, also where there is no network by then.
+  const ahead = sheet.lines
     .filter(l => l.ends > asOpenedAt)
     .slice(0, MOST_RESCUES)
-    .map(l => linkTo('/work/rescues', params, { ...rescueQuery(l), job: job.id, scene: l.scene }))
-    .join('\n')
+    .flatMap(l => [
+      linkTo('/work/rescues', params, { ...rescueQuery(l), job: job.id, scene: l.scene }),
+      ...(l.body === undefined ? [] : [linkTo(`/set/controls/${l.body}`, params, handed(l))]),
+    ])
+  const rescues = [...new Set(ahead)].join('\n')
   useEffect(() => (rescues ? keepPages(rescues.split('\n')) : undefined), [rescues])
   const isDone = (line: SheetLine) => planned.standing.scenes.some(s => s.id === line.scene && s.isDone)
   const open = sheet.lines.filter(l => !isDone(l) && l.ends > now)
@@ -122,7 +123,7 @@ export const Now = ({ view: asOpened, asked }: { view: JobView; asked: string | 
             What is going wrong?
           </LinkButton>
           {shown.body !== undefined && shown.unit && (
-            <LinkButton to={`/set/controls/${shown.body}`} more={{ unit: shown.unit.id }}>
+            <LinkButton to={`/set/controls/${shown.body}`} more={handed(shown)}>
               Hand it over
             </LinkButton>
           )}

@@ -7,13 +7,14 @@ import { keepThisPage } from '@/offline/keep-page'
 import type { JobView } from '@/server/jobs'
 import { BackLink, LinkButton, TallLink } from '@/ui/links'
 import { CautionNote, Page, PlainList, Section, Wrap } from '@/ui/pieces'
-import { useJobDay } from '../../use-job-day'
+import { useFreshView, useJobDay } from '../../use-job-day'
 import { PrintSheets } from '../PrintSheets'
 
 /** A call sheet on the phone: when, where, with what, in which slot, what the thumb does, and three likely troubles. */
-export const SheetView = ({ view, person }: { view: JobView; person: string | undefined }) => {
+export const SheetView = ({ view: asOpened, person }: { view: JobView; person: string | undefined }) => {
+  const { view, isExact } = useFreshView(asOpened)
   const { job } = view
-  const { facts, happened, planned } = useJobDay(view, { isExact: true })
+  const { facts, happened, planned } = useJobDay(view, { isExact })
   const sheet = useMemo(() => sheetFor(job, facts, planned, happened, person), [job, facts, planned, happened, person])
   useEffect(() => keepThisPage(), [])
   return (

@@ -1,0 +1,124 @@
+import { neededWalks } from '../../src/core/jobs/needed'
+import { planThrough } from '../../src/core/jobs/replan'
+import { type Model, withWalks } from '../../src/core/jobs/facts'
+import { planSlots } from '../../src/core/jobs/slots'
+import { remediesFor } from '../../src/core/rescues/rescue'
+import { findSymptoms, SYMPTOM_IDS } from '../../src/core/rescues/symptoms'
+import { demoJob, demoPeople } from '../../src/demo/world'
+import type { JobView } from '../../src/server/jobs'
+import { TestServer } from '../../test/browser/support/server'
+import template from '../../test/browser/support/template'
+import { mixedIntegerSolver } from '../../test/fixtures/mixed-integer'
+import { madeSlots, modelCost, slotModel } from '../../test/fixtures/slot-referee'
+import { median } from './page'
+import { figure } from './record'
+
+const SCENES = 40
+const slug = (text: string): string => text.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')
+
+/** A day of forty scenes for everybody of the demo and one more, with all its units. */
+const bigJob = () => {
+  const festival = demoJob(new Date().toISOString().slice(0, 10))
+  const people = [...demoPeople().map(slug), 'osric-fenn']
+  return {
+    ...festival,
+    id: 'forty',
+    name: 'Forty scenes',
+    scenes: Array.from({ length: SCENES }, (_, i) => ({
+      ...festival.scenes[i % festival.scenes.length],
+      id: `scene-${i}`,
+      day: festival.day,
+      at: `${String(8 + Math.floor(i / 4)).padStart(2, '0')}:${['00', '14', '29', '44'][i % 4] ?? '00'}`,
+      minutes: 12,
+      covers: [0, 4, 7].map(k => ({ person: people[(i + k) % people.length] ?? '', remote: false })),
+    })),
+  }
+}
+
+const timed = async <T>(work: () => Promise<T> | T): Promise<readonly [T, number]> => {
+  const began = performance.now()
+  const made = await work()
+  return [made, performance.now() - began]
+}
+
+const benchSlots = async (): Promise<void> => {
+  const second = await mixedIntegerSolver()
+  const ratios: number[] = []
+  for (let seed = 1; seed <= 10; seed++) {
+    const p = madeSlots(seed + 2000, { scenes: 14, setUps: 9, slots: 4 })
+    const [mine, mineMs] = await timed(() => planSlots(p))
+    const [other, otherMs] = await timed(() => second(slotModel(p), 20))
+    if (other) ratios.push(otherMs / mineMs)
+    if (other && Math.abs(other.cost - modelCost(mine)) > 1e-3)
+      console.log(`  day ${seed}: ${modelCost(mine)} against ${other.cost}`)
+  }
+  console.log(
+    `  slots of 14 scenes, against HiGHS: the same on ${ratios.length} days, ${median(ratios).toFixed(0)} times as fast`,
+  )
+}
+
+/** From a job to its plan, to the fewest presses, to another plan, and to paper. */
+export const benchJobs = async (): Promise<void> => {
+  console.log(`Jobs: ${SCENES} scenes, 12 people, all units of the demo`)
+  await benchSlots()
+  await template()
+  const server = await TestServer.start('demo')
+  const get = async <T>(path: string): Promise<T> => (await (await fetch(server.address + path)).json()) as T
+  try {
+    const stored = await fetch(`${server.address}/api/v1/jobs`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ document: bigJob() }),
+    })
+    if (!stored.ok) throw new Error(await stored.text())
+    const [, cold] = await timed(() => get<JobView>('/api/v1/jobs/forty/plan'))
+    const [view, warm] = await timed(() => get<JobView>('/api/v1/jobs/forty/plan'))
+    const [{ plan }, first] = await timed(() => planThrough(view.job, view.facts, []))
+    console.log(
+      `  first answer: ${figure('job-first', warm + first, 1000)} (never asked before: ${Math.round(cold)} ms), ${plan.stations.length} stations`,
+    )
+    let { facts } = view
+    const [, better] = await timed(async () => {
+      for (const { model, setUps } of neededWalks(plan)) {
+        const query = new URLSearchParams({ model, setUps: setUps.join(' ') })
+        facts = withWalks(
+          facts,
+          model,
+          await get<Pick<Model, 'walks' | 'rests' | 'rows'>>(`/api/v1/jobs/forty/walks?${query}`),
+        )
+      }
+    })
+    const [exact] = await timed(() => planThrough(view.job, facts, []))
+    console.log(
+      `  to the fewest presses: ${figure('job-best', better, 5000)}, ${exact.plan.units.filter(d => d.isBest).length} of ${exact.plan.units.length} camera days proven`,
+    )
+    const happened = [
+      {
+        id: 'bench-moved',
+        at: `${view.job.day}T10:00:00.000Z`,
+        by: undefined,
+        what: { kind: 'dropped' as const, scene: 'scene-20' },
+      },
+    ]
+    const again = await Promise.all(
+      Array.from({ length: 5 }, () => timed(() => planThrough(view.job, facts, happened))),
+    )
+    console.log(`  planned anew, both plans: ${figure('job-again', median(again.map(a => a[1])), 300)}`)
+    const [paper, printed] = await timed(async () =>
+      (await fetch(`${server.address}/api/v1/jobs/forty/sheets?each=yes`)).arrayBuffer(),
+    )
+    console.log(
+      `  call sheets of everybody: ${figure('job-paper', printed, 5000)}, ${Math.round(paper.byteLength / 1024)} kB`,
+    )
+  } finally {
+    await server.stop()
+  }
+  const situation = { means: {}, keys: {}, says: new Set<string>() }
+  const [, keyed] = await timed(() => {
+    for (let i = 0; i < 100; i++) {
+      const found = findSymptoms('it takes the branch'.slice(0, 4 + (i % 15)))
+      remediesFor(found[0] ?? SYMPTOM_IDS[0] ?? 'pulses', situation)
+    }
+  })
+  console.log(`  a rescue, each keystroke: ${figure('rescue-key', keyed / 100, 16)}`)
+}
