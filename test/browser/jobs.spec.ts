@@ -55,9 +55,9 @@ test('a running order becomes a plan, call sheets, a day that changes without ne
 
   // Printed call sheets are remembered, so that the next ones say what changed.
   await page.getByRole('button', { name: 'Print call sheets' }).click()
-  const opened = page.context().waitForEvent('page')
+  const printed = page.waitForEvent('download')
   await page.getByRole('menuitem', { name: 'For each, A4' }).click()
-  await (await opened).close()
+  expect((await printed).suggestedFilename()).toBe('lantern-evening.pdf')
   const sheet = await page.request.get('/api/v1/jobs/lantern-evening/sheets?each=yes&paper=letter')
   expect(sheet.headers()['content-type']).toBe('application/pdf')
   await expect

@@ -7,6 +7,7 @@ import { FAST_DEGREES, type Mark, type MarkOnRing, marksOnRing, type Ring, strip
 import type { FilmLens, FilmView } from '@/server/film'
 import { useLocal } from '@/ui/local'
 import { PlainList, Section, Wrap } from '@/ui/pieces'
+import { fetchFile } from '@/ui/save-file'
 import { Trouble } from '@/ui/Trouble'
 import { NumberText } from '../NumberText'
 import { Metronome } from './Metronome'
@@ -270,21 +271,14 @@ const PrintStrip = ({ take, lens, ring, circleMm }: { take: Take; lens: FilmLens
   const [isBusy, setBusy] = useState(false)
   const print = async (paper: 'a4' | 'letter') => {
     setBusy(true)
-    try {
-      const response = await fetch('/api/v1/film/strip', {
+    const asked = { ...ring, paper, lens: lens.name, fNumber: take.fNumber, circleMm, marks: take.marks }
+    setProblem(
+      await fetchFile('/api/v1/film/strip', 'ring-strip.pdf', {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ ...ring, paper, lens: lens.name, fNumber: take.fNumber, circleMm, marks: take.marks }),
-      })
-      if (!response.ok) throw new Error(((await response.json()) as { detail?: string }).detail)
-      const link = document.createElement('a')
-      link.href = URL.createObjectURL(await response.blob())
-      link.download = 'ring-strip.pdf'
-      link.click()
-      setProblem('')
-    } catch (error) {
-      setProblem((error instanceof Error && error.message) || 'The server does not answer. Try again when it is back.')
-    }
+        body: JSON.stringify(asked),
+      }),
+    )
     setBusy(false)
   }
   return (

@@ -17,6 +17,14 @@ import { Change, rescueQuery } from '../jobs/[job]/sheet/SheetView'
 import { useFreshView, useJobDay } from '../jobs/use-job-day'
 import { OnTheDay } from './OnTheDay'
 
+/** Rescues for what is in the hand, with what is likeliest at this scene first. */
+const helpAt = (job: string, line: SheetLine): Readonly<Record<string, string>> => ({
+  ...rescueQuery(line),
+  job,
+  scene: line.scene,
+  likely: line.troubles.map(t => t.symptom).join(','),
+})
+
 /** What is put in hand for a stranger's ten minutes, and for the way back. */
 const handed = ({ unit, standard }: SheetLine): Readonly<Record<string, string>> => ({
   ...(unit ? { unit: unit.id } : {}),
@@ -55,7 +63,7 @@ export const Now = ({ view: asOpened, asked }: { view: JobView; asked: string | 
     .filter(l => l.ends > asOpenedAt)
     .slice(0, MOST_RESCUES)
     .flatMap(l => [
-      linkTo('/work/rescues', params, { ...rescueQuery(l), job: job.id, scene: l.scene }),
+      linkTo('/work/rescues', params, helpAt(job.id, l)),
       ...(l.body === undefined ? [] : [linkTo(`/set/controls/${l.body}`, params, handed(l))]),
     ])
   const rescues = [...new Set(ahead)].join('\n')
@@ -115,11 +123,7 @@ export const Now = ({ view: asOpened, asked }: { view: JobView; asked: string | 
       {!shown && <Typography>Nothing more to come. Thank you.</Typography>}
       {shown && (
         <Wrap sx={{ mt: 2 }}>
-          <LinkButton
-            variant="contained"
-            to="/work/rescues"
-            more={{ ...rescueQuery(shown), job: job.id, scene: shown.scene }}
-          >
+          <LinkButton variant="contained" to="/work/rescues" more={helpAt(job.id, shown)}>
             What is going wrong?
           </LinkButton>
           {shown.body !== undefined && shown.unit && (

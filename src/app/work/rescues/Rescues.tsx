@@ -32,6 +32,8 @@ export const Rescues = ({ hand: asOpened }: { hand: RescueHand }) => {
   useEffect(() => keepThisPage(), [])
   const job = params.get('job')
   const found = findSymptoms(typed)
+  const likely = SYMPTOM_IDS.filter(id => params.get('likely')?.split(',').includes(id))
+  const inOrder = [...likely, ...SYMPTOM_IDS.filter(id => !likely.includes(id))]
   const [first, ...others] = remedies
   return (
     <Page>
@@ -105,10 +107,15 @@ export const Rescues = ({ hand: asOpened }: { hand: RescueHand }) => {
               gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr', md: 'repeat(3, 1fr)' },
             }}
           >
-            {(found.length ? found : SYMPTOM_IDS).map(id => (
+            {(typed.trim() !== '' && found.length ? found : inOrder).map(id => (
               <li key={id}>
                 <ThumbPad type="button" onClick={() => set({ symptom: id })}>
                   <Typography variant="strong">{SYMPTOMS[id].label}</Typography>
+                  {likely.includes(id) && (
+                    <Typography variant="body2" color="textSecondary">
+                      likely here
+                    </Typography>
+                  )}
                 </ThumbPad>
               </li>
             ))}

@@ -20,6 +20,7 @@ import { useFetched } from '@/ui/use-fetched'
 import { useJobDay } from '../use-job-day'
 import { Cameras } from './Cameras'
 import { AddScenes } from './AddScenes'
+import { JobItself } from './JobItself'
 import { People } from './People'
 import { Places } from './Places'
 import { PrintSheets } from './PrintSheets'
@@ -102,6 +103,7 @@ export const JobBoard = ({ view }: { view: JobView }) => {
         <Cameras planned={planned} facts={facts} />
         <People job={job} facts={facts} planned={planned} />
         <Places job={job} onJob={draft.edit} />
+        <JobItself job={job} facts={facts} hasHistory={happened.length > 0} onJob={draft.edit} />
       </Page>
       {scene && (
         <Box sx={{ position: 'sticky', top: 0, maxHeight: '100dvh', overflowY: 'auto' }}>

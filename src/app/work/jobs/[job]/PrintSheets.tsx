@@ -8,6 +8,8 @@ import type { Planned } from '@/core/jobs/replan'
 import { printedLines, sheetFor } from '@/core/jobs/sheet'
 import type { Happened } from '@/core/jobs/standing'
 import { PAPERS } from '@/ui/PrintButton'
+import { fetchFile } from '@/ui/save-file'
+import { Trouble } from '@/ui/Trouble'
 import { useHappen } from '../use-happen'
 
 /** Call sheets on paper: what changed since is marked on the next ones. */
@@ -29,29 +31,36 @@ export const PrintSheets = ({
 }) => {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null)
   const { happen } = useHappen(job)
-  const open = (query: string) => {
+  const [problem, setProblem] = useState('')
+  const [isBusy, setBusy] = useState(false)
+  const print = async (query: string) => {
     setAnchor(null)
-    window.open(`/api/v1/jobs/${job}/sheets?${query}`, '_blank')
+    setBusy(true)
     const lines = printedLines(sheetFor(document, facts, planned, happened, person))
-    happen({ kind: 'printed', ...(person === undefined ? {} : { who: person }), lines })
+    const wrong = await fetchFile(`/api/v1/jobs/${job}/sheets?${query}`, `${person ?? job}.pdf`)
+    setProblem(wrong)
+    setBusy(false)
+    // Only what is on paper is remembered: the next sheets say what changed since.
+    if (!wrong) happen({ kind: 'printed', ...(person === undefined ? {} : { who: person }), lines })
   }
   const whom = person === undefined ? '' : `&person=${person}`
   return (
     <>
-      <Button variant="outlined" aria-haspopup="menu" onClick={e => setAnchor(e.currentTarget)}>
-        Print call sheets
+      <Button variant="outlined" aria-haspopup="menu" disabled={isBusy} onClick={e => setAnchor(e.currentTarget)}>
+        {isBusy ? 'Drawing …' : 'Print call sheets'}
       </Button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)} className="no-print">
         {PAPERS.map(p => (
-          <MenuItem key={p.id} onClick={() => open(`paper=${p.id}${whom || '&each=yes'}`)}>
+          <MenuItem key={p.id} onClick={() => void print(`paper=${p.id}${whom || '&each=yes'}`)}>
             {person === undefined ? `For each, ${p.label}` : p.label}
           </MenuItem>
         ))}
-        {person === undefined && <MenuItem onClick={() => open('paper=a4')}>One for all, A4</MenuItem>}
+        {person === undefined && <MenuItem onClick={() => void print('paper=a4')}>One for all, A4</MenuItem>}
         <MenuItem component="a" href={`/api/v1/jobs/${job}/calendar${person === undefined ? '' : `?person=${person}`}`}>
           As a calendar (ICS)
         </MenuItem>
       </Menu>
+      <Trouble words={problem} sx={{ flexBasis: '100%' }} />
     </>
   )
 }
