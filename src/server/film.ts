@@ -2,6 +2,7 @@ import 'server-only'
 import { turnsAgainst } from '@/core/lenses/schema'
 import type * as v from 'valibot'
 import { marksOnRing, type Ring } from '@/core/film/marks'
+import { schoolsOf } from '@/core/guide/guide'
 import { circleOfConfusionMm } from '@/core/optics/circle-of-confusion'
 import { type BodyScale, scalesOf } from '@/core/phrasebook/scales'
 import { effectiveTargets } from '@/core/standards'
@@ -48,7 +49,20 @@ export interface FilmView {
   readonly waits: readonly BodyScale[]
   readonly bodies: readonly { readonly id: string; readonly name: string; readonly circleMm: number }[]
   readonly lenses: readonly FilmLens[]
+  /** Questions on which people who film disagree, and the schools that answer each. */
+  readonly schools: readonly {
+    readonly title: string
+    readonly all: readonly { readonly title: string; readonly reason: string }[]
+  }[]
 }
+
+const QUESTIONS = [
+  ['video-run', 'Who drives it'],
+  ['rack', 'How fast it travels'],
+  ['shift', 'How long it waits'],
+  ['video-touch', 'What a touch does'],
+  ['assist', 'The ring while AF runs'],
+] as const
 
 /** What is not for film alone, and matters on film all the same. */
 const ALSO: readonly string[] = [
@@ -76,6 +90,10 @@ export const readFilm = async (asked: InHand): Promise<FilmView> => {
   const lenses = await listLenses()
   const odd = turnsAgainst(lenses)
   return {
+    schools: QUESTIONS.map(([topic, title]) => ({
+      title,
+      all: schoolsOf(topic, { output: ['video'] }).map(({ title: name, reason }) => ({ title: name, reason })),
+    })),
     standard: standard && { id: standard.id, name: standard.name },
     travel: target('video.transition'),
     wait: target('video.shift'),

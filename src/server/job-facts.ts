@@ -14,7 +14,7 @@ import {
   type UnitFact,
   withWalks,
 } from '@/core/jobs/facts'
-import { guidedStandard } from '@/core/jobs/guided'
+import { guidedStandard, toldOf } from '@/core/jobs/guided'
 import type { Job, Scene } from '@/core/jobs/job'
 import { neededWalks } from '@/core/jobs/needed'
 import { planThrough } from '@/core/jobs/replan'
@@ -309,6 +309,7 @@ export const readJobFacts = async (job: Job): Promise<JobFacts> => {
     people: people.map(({ id, name }) => ({ id, name })),
     setUps: all.map(s => s.setUp),
     setUpOf,
+    told: Object.fromEntries(job.scenes.map(s => [s.id, toldOf(s)])),
     models: made,
     units: facts,
     lenses: await lensFacts(rows),

@@ -104,6 +104,8 @@ export interface JobFacts {
   readonly models: readonly Model[]
   readonly units: readonly UnitFact[]
   readonly lenses: readonly LensFact[]
+  /** What the guide makes of the words of each scene: its questions, answered. */
+  readonly told: Readonly<Record<string, Readonly<Record<string, string | number | readonly string[]>>>>
   /** Standards that scenes name and that are not there, by scene. */
   readonly lost: Readonly<Record<string, string>>
 }

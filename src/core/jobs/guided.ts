@@ -1,8 +1,9 @@
+import { type Facts, factsOf } from '../guide/facts'
 import { answersOn } from '../guide/guide'
 import type { Answers } from '../guide/questions'
 import { readSentence } from '../guide/sentence'
 import type { Standard, Target } from '../standards'
-import type { Scene } from './job'
+import { type Scene, sentenceFor } from './job'
 
 /** A scene for which no standard is named: the guide reads it as it would a sentence. */
 
@@ -15,8 +16,8 @@ const LIGHT: Readonly<Record<string, readonly string[]>> = {
 }
 
 /** What the guide is told of a scene: its words, its light, and its distances. */
-export const answersFor = (scene: Scene): Answers => {
-  const { answers } = readSentence([scene.name, scene.moves].filter(Boolean).join(', '))
+const answersFor = (scene: Scene): Answers => {
+  const { answers } = readSentence(sentenceFor(scene))
   return {
     ...answers,
     ...(scene.light === undefined ? {} : { light: LIGHT[scene.light] ?? [] }),
@@ -26,8 +27,8 @@ export const answersFor = (scene: Scene): Answers => {
   }
 }
 
-/** The sentence to hand to the guide, to make a standard of it. */
-export const sentenceFor = (scene: Scene): string => [scene.name, scene.moves].filter(Boolean).join(', ')
+/** What is known of a scene by then, as far as it matters for what may go wrong there. */
+export const toldOf = (scene: Scene): Facts => factsOf(answersFor(scene))
 
 /** What the guide would write for a scene: its first proposal on every topic. It is no standard of the house. */
 export const guidedStandard = (scene: Scene): Standard => {

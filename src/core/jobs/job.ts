@@ -69,6 +69,10 @@ export const sceneSchema = v.strictObject({
 })
 export type Scene = v.InferOutput<typeof sceneSchema>
 
+/** A scene as a sentence, for the guide to read. */
+export const sentenceFor = (scene: Pick<Scene, 'name' | 'moves'>): string =>
+  [scene.name, scene.moves].filter(Boolean).join(', ')
+
 const onlyOnce = (all: readonly { readonly id: string }[]) => new Set(all.map(x => x.id)).size === all.length
 
 export const jobSchema = v.strictObject({

@@ -1,7 +1,5 @@
-import { factsOf } from '../guide/facts'
-import { answersTo } from '../guide/questions'
 import { type SymptomId, SYMPTOM_IDS } from '../rescues/symptoms'
-import { answersFor } from './guided'
+import type { JobFacts } from './facts'
 import type { SceneLight } from './light'
 import type { Station } from './station'
 
@@ -51,8 +49,16 @@ const BY_ANSWER: Readonly<Record<string, Readonly<Record<string, Weighed>>>> = {
 /** Where nothing is known of a scene. */
 const USUAL: Weighed = { 'takes-front': 0.5, 'stays-background': 0.4, 'lets-go-crossed': 0.3 }
 
-export const likelyAt = (station: Station, light: SceneLight | undefined): readonly SymptomId[] => {
-  const facts = factsOf(answersFor(station.scene))
+const answersTo = (answer: string | number | readonly string[] | undefined): readonly string[] =>
+  answer === undefined ? [] : typeof answer === 'object' ? answer : [String(answer)]
+
+/** @param told what the guide makes of the words of each scene */
+export const likelyAt = (
+  station: Station,
+  light: SceneLight | undefined,
+  told: JobFacts['told'],
+): readonly SymptomId[] => {
+  const facts = told[station.scene.id] ?? {}
   const points = new Map<SymptomId, number>(Object.entries(USUAL) as [SymptomId, number][])
   const add = (all: Weighed | undefined) => {
     for (const [id, n] of Object.entries(all ?? {}) as [SymptomId, number][]) points.set(id, (points.get(id) ?? 0) + n)

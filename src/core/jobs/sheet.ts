@@ -155,7 +155,7 @@ const lineOf = (job: Job, facts: JobFacts, s: Station, light: SceneLight | undef
     thumb: s.fit ? SCHOOLS[s.fit.school].about : '',
     limiter: limiter?.words ?? '',
     light,
-    troubles: likelyAt(s, light).map(symptom => {
+    troubles: likelyAt(s, light, facts.told).map(symptom => {
       const id = s.fit?.rescues[symptom]
       const rule = RULES.find(r => r.id === id) ?? RULES.find(r => r.symptom === symptom)
       return { symptom, label: SYMPTOMS[symptom].label, now: rule?.now ?? '', rule: rule?.id ?? '' }

@@ -1,7 +1,6 @@
 'use client'
 
 import { Box, Typography } from '@mui/material'
-import { schoolsOf } from '@/core/guide/guide'
 import type { FilmRow, FilmView } from '@/server/film'
 import { AlignmentMark } from '@/ui/AlignmentMark'
 import { LinkButton, TallLink } from '@/ui/links'
@@ -19,7 +18,7 @@ export const Film = ({ view }: { view: FilmView }) => (
     <Rack view={view} />
     <Marks lenses={view.lenses} bodies={view.bodies} />
     <Sets view={view} />
-    <Schools />
+    <Schools schools={view.schools} />
   </Page>
 )
 
@@ -61,15 +60,6 @@ const Row = ({ row, standard }: { row: FilmRow; standard: string }) => (
   </Box>
 )
 
-/** Questions on which people who film disagree. */
-const TOPICS = [
-  ['video-run', 'Who drives it'],
-  ['rack', 'How fast it travels'],
-  ['shift', 'How long it waits'],
-  ['video-touch', 'What a touch does'],
-  ['assist', 'The ring while AF runs'],
-] as const
-
 /** Common practice, no published source. */
 const ADVICE = [
   'Two people in one picture: one box, placed by hand on the one who speaks. A box that holds two distances pulses between them.',
@@ -78,15 +68,15 @@ const ADVICE = [
   'Faces, lamp and tones off where somebody would see or hear them.',
 ] as const
 
-const Schools = () => (
+const Schools = ({ schools }: Pick<FilmView, 'schools'>) => (
   <Section title="Schools">
     <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr', md: '1fr 1fr 1fr' } }}>
-      {TOPICS.map(([topic, title]) => (
-        <section key={topic} aria-label={title}>
+      {schools.map(({ title, all }) => (
+        <section key={title} aria-label={title}>
           <Typography variant="h3">{title}</Typography>
           <PlainList component="ul">
-            {schoolsOf(topic, { output: ['video'] }).map(s => (
-              <Typography component="li" variant="body2" key={s.id} sx={{ py: 0.25 }}>
+            {all.map(s => (
+              <Typography component="li" variant="body2" key={s.title} sx={{ py: 0.25 }}>
                 <strong>{s.title}</strong> {s.reason}
               </Typography>
             ))}
