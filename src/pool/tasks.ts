@@ -7,7 +7,7 @@ import type { targetSheet } from './paper/target-sheet'
 import type { standardSheet } from './paper/standard-sheet'
 import { backUpByRule } from '@/db/backups'
 import { audited, auditSent } from './audits'
-import { scenesSent } from './jobs'
+import { jobCalendar, jobDebrief, jobNeeds, scenesSent } from './jobs'
 import { known, overruler } from './lives'
 import { measured } from './measured'
 import { explanation, jobWalks, resolution, slots, walk } from './reckon'
@@ -70,6 +70,9 @@ export const TASKS = {
   backup,
   auditSent,
   scenesSent,
+  jobNeeds,
+  jobCalendar,
+  jobDebrief,
   audited,
   ...lazily,
 } as const

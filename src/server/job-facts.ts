@@ -16,8 +16,6 @@ import {
 } from '@/core/jobs/facts'
 import { guidedStandard, toldOf } from '@/core/jobs/guided'
 import type { Job, Scene } from '@/core/jobs/job'
-import { neededWalks } from '@/core/jobs/needed'
-import { planThrough } from '@/core/jobs/replan'
 import type { Happened } from '@/core/jobs/standing'
 import type { Walks } from '@/core/jobs/walks'
 import type { Known } from '@/core/kit/known'
@@ -38,6 +36,7 @@ import { database } from './database'
 import { readLives } from './lives'
 import { listPeople } from './people'
 import { RequestError } from './problems'
+import { work as inPool } from './working'
 import { workedOut, whyNot } from './worked-out'
 
 /** What has to be known of cameras, lenses and people to plan a job. */
@@ -320,7 +319,7 @@ export const readJobFacts = async (job: Job): Promise<JobFacts> => {
 /** The same with the best walks of what the plan needs. */
 export const readExactFacts = async (job: Job, happened: readonly Happened[]): Promise<JobFacts> => {
   const rough = await readJobFacts(job)
-  const needed = neededWalks(planThrough(job, rough, happened).plan)
+  const needed = await inPool('jobNeeds', { job, facts: rough, happened })
   const found = await Promise.all(needed.map(async n => ({ ...n, walks: await readWalks(job, n.model, n.setUps) })))
   return found.reduce((facts, { model, walks }) => (walks ? withWalks(facts, model, walks) : facts), rough)
 }

@@ -1,14 +1,10 @@
 import 'server-only'
-import ical from 'ical-generator'
 import { clockAt, momentOf } from '@/core/jobs/clock'
-import { type Debrief, debriefOf } from '@/core/jobs/debrief'
+import type { Debrief } from '@/core/jobs/debrief'
 import type { JobFacts } from '@/core/jobs/facts'
 import { type Job, JOB_FORMAT, idFor, parseJob } from '@/core/jobs/job'
 import type { ReadList } from '@/core/jobs/list-words'
-import { type Planned, planThrough } from '@/core/jobs/replan'
-import { sheetFor, sheetsFor } from '@/core/jobs/sheet'
 import type { Happened, Happening } from '@/core/jobs/standing'
-import { warningsOf } from '@/core/jobs/warnings'
 import { eventWords } from '@/core/kit/event-words'
 import { doneAt } from '@/core/kit/late'
 import { addHappened, listHappened, takeBack } from '@/db/jobs'
@@ -167,10 +163,10 @@ export const happen = async (
   )
 }
 
-/** @throws RequestError 404, 422 for somebody who is not in the job */
-const plannedJob = async (id: string) => {
+/** A job with the best walks, as the pool plans it. */
+const askedOf = async (id: string) => {
   const { job, happened, facts } = await readExactJob(id)
-  return { job, happened, facts, planned: planThrough(job, facts, happened) }
+  return { job, happened, facts }
 }
 
 /** Call sheets on paper, of everybody or of one. @throws RequestError 404 */
@@ -187,63 +183,19 @@ export const printSheets = async (
   },
   now = new Date(),
 ): Promise<{ readonly bytes: Uint8Array; readonly name: string }> => {
-  const { job, happened, facts, planned } = await plannedJob(id)
-  const one = person === undefined ? undefined : sheetFor(job, facts, planned, happened, person)
-  if (one && !one.who) throw notFound('person of this job', person ?? '')
-  const sheets = one
-    ? [one]
-    : each !== undefined
-      ? sheetsFor(job, facts, planned, happened)
-      : [sheetFor(job, facts, planned, happened)]
-  const clock = clockAt(now.getTime(), job.timeZone)
-  const bytes = await work('callSheets', {
-    paper,
-    job: `${job.name}, ${job.day}`,
-    printed: `${clock.day} ${clock.time}`,
-    sheets,
-    warnings: warningsOf(job, planned.standing, facts, planned.plan).map(w => w.words),
-  })
-  return { bytes, name: `${job.id}-${person ?? (each !== undefined ? 'each' : 'all')}-${paper}.pdf` }
+  const asked = await askedOf(id)
+  const clock = clockAt(now.getTime(), asked.job.timeZone)
+  const who = person !== undefined ? { person } : each !== undefined ? 'each' : 'all'
+  const bytes = await work('callSheets', { ...asked, paper, who, printed: `${clock.day} ${clock.time}` })
+  if (!bytes) throw notFound('person of this job', person ?? '')
+  return { bytes, name: `${id}-${person ?? (each !== undefined ? 'each' : 'all')}-${paper}.pdf` }
 }
 
-/**
- * A job as a calendar, for everybody or for one.
- *
- * @source RFC 5545
- * @throws RequestError 404
- */
+/** A job as a calendar, for everybody or for one. @throws RequestError 404 */
 export const jobCalendar = async (id: string, person: string | undefined, address: string): Promise<string> => {
-  const { job, happened, facts, planned } = await plannedJob(id)
-  const sheet = sheetFor(job, facts, planned, happened, person)
-  if (person !== undefined && !sheet.who) throw notFound('person of this job', person)
-  const calendar = ical({
-    prodId: { company: 'Coherion', product: 'Jobs' },
-    name: sheet.who ? `${job.name}: ${sheet.who.name}` : job.name,
-  })
-  for (const line of sheet.lines) {
-    const troubles = line.troubles.map(t => `${t.label}? ${t.now}`)
-    const words = [
-      [line.unit?.tag, line.lens, line.slot].filter(Boolean).join(', '),
-      line.standard?.name ?? '',
-      ...line.change,
-      line.thumb,
-      line.limiter,
-      line.light?.advice ?? '',
-      ...troubles,
-      ...line.cautions.map(c => `${c.title}: ${c.words}`),
-    ]
-    calendar.createEvent({
-      id: `${job.id}.${line.scene}.${line.key.split('/').at(-1) ?? ''}@coherion`,
-      stamp: new Date(),
-      start: new Date(line.begins),
-      end: new Date(line.ends),
-      summary: person === undefined ? `${line.name} (${line.who})` : line.name,
-      location: line.place,
-      description: words.filter(Boolean).join('\n'),
-      url: `${address}/work/now?job=${job.id}${line.person ? `&person=${line.person}` : ''}`,
-    })
-  }
-  return calendar.toString()
+  const text = await work('jobCalendar', { ...(await askedOf(id)), person, address, stamp: new Date().toISOString() })
+  if (text === undefined) throw notFound('person of this job', person ?? '')
+  return text
 }
 
 export interface DebriefView {
@@ -272,17 +224,17 @@ export interface DebriefView {
 const DAY_MS = 24 * 3600_000
 
 /** From the day before, on which cameras are prepared, to the end of the last scene. */
-const daysOf = (job: Job, { standing }: Planned): readonly [from: string, until: string] => {
+const daysOf = (job: Job, until: number): readonly [from: string, until: string] => {
   const first = momentOf(job.day, '00:00', job.timeZone).at - DAY_MS
-  const last = Math.max(first + 2 * DAY_MS, ...standing.scenes.map(s => s.until))
+  const last = Math.max(first + 2 * DAY_MS, until)
   return [new Date(first).toISOString(), new Date(last).toISOString()]
 }
 
 /** @throws RequestError 404 */
 export const readDebrief = async (id: string): Promise<DebriefView> => {
   const { job, happened, facts } = await readJobView(id)
-  const planned = planThrough(job, facts, happened)
-  const [from, until] = daysOf(job, planned)
+  const { debrief, units: usedUnits, until: ends } = await work('jobDebrief', { job, facts, happened })
+  const [from, until] = daysOf(job, ends)
   const [events, all, audits, trials, standards, people] = await Promise.all([
     database().then(db => listUnitEvents(db)),
     units(),
@@ -291,7 +243,7 @@ export const readDebrief = async (id: string): Promise<DebriefView> => {
     listStandards(),
     listPeople(),
   ])
-  const used = new Set(planned.plan.stations.flatMap(s => s.unit?.id ?? []))
+  const used = new Set(usedUnits)
   const mine = all
     .filter(u => used.has(u.id))
     .flatMap(u =>
@@ -311,7 +263,7 @@ export const readDebrief = async (id: string): Promise<DebriefView> => {
     begin !== undefined && end !== undefined && begin <= until && end >= from
   return {
     job,
-    debrief: debriefOf(facts, planned, happened),
+    debrief,
     signed: mine.flatMap(({ tag, e }) =>
       e.kind === 'signed' ? [{ tag, standard: standardName(e.standard), version: e.version, at: e.at, by: e.by }] : [],
     ),

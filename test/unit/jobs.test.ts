@@ -162,6 +162,14 @@ describe('a job of one’s own', () => {
     await importJob(JSON.parse(JSON.stringify(copy)), LEAD)
     expect((await readJob('festival-copy')).document).toEqual(copy)
     await expect(importJob({ ...copy, scenes: [{ id: 'x' }] }, LEAD)).rejects.toMatchObject({ status: 422 })
+    const crowd = Array.from({ length: 51 }, (_, i) => ({
+      id: `s${i}`,
+      name: 'Crowd',
+      at: '12:00',
+      minutes: 5,
+      covers: Array.from({ length: 40 }, (_, n) => ({ person: `p${n}` })),
+    }))
+    await expect(importJob({ ...copy, scenes: crowd }, LEAD)).rejects.toThrow(/at most 2000 of them together/)
   })
 
   it('of four hundred scenes is planned, and one of other words for each is held to what can be worked out', async () => {

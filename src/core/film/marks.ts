@@ -141,6 +141,8 @@ export interface Tick {
   readonly metres: number
   readonly mm: number
   readonly isLong: boolean
+  /** Its distance stands beside it. */
+  readonly hasFigure: boolean
 }
 
 /** Distances that stand on rings, as far as this one focuses. */
@@ -150,10 +152,19 @@ const SCALE = [
 ]
 const LONG = [0.2, 0.3, 0.5, 1, 2, 3, 5, 10, 20]
 
-/** The scale of the strip: infinity, round distances, and the closest. */
-export const ticksOn = (ring: Ring): readonly Tick[] =>
-  [...SCALE.filter(m => m > ring.closestMetres * 1.02), ring.closestMetres, Infinity].map(metres => ({
+/** Figures nearer to each other than this lie on each other. */
+const LABEL_MM = 6
+
+/** The scale of the strip: infinity, round distances, and the closest; figures only where there is room for them. */
+export const ticksOn = (ring: Ring): readonly Tick[] => {
+  const ticks = [...SCALE.filter(m => m > ring.closestMetres * 1.02), ring.closestMetres, Infinity].map(metres => ({
     metres,
     mm: stripMm(ringDegrees(ring, metres), ring.diameterMm),
     isLong: !Number.isFinite(metres) || metres === ring.closestMetres || LONG.includes(metres),
   }))
+  const ends = ticks.filter(t => !Number.isFinite(t.metres) || t.metres === ring.closestMetres)
+  const labelled = [...ends]
+  for (const t of ticks.filter(x => x.isLong && !ends.includes(x)))
+    if (labelled.every(l => Math.abs(l.mm - t.mm) >= LABEL_MM)) labelled.push(t)
+  return ticks.map(t => ({ ...t, hasFigure: labelled.includes(t) }))
+}

@@ -5,8 +5,9 @@ import { isDay, isTime, isZone } from './clock'
 /** The exchange format of a job, `coherion.job/1`: a day or several, place by place and scene by scene. */
 export const JOB_FORMAT = 'coherion.job/1'
 
-/** More scenes than anybody covers in a week. */
+/** More scenes than anybody covers in a week, and more people at all of them together than any team sends. */
 export const MOST_SCENES = 400
+export const MOST_COVERS = 2000
 
 const text = (most: number) => v.pipe(v.string(), v.trim(), v.minLength(1, 'expected some words'), v.maxLength(most))
 const id = v.pipe(
@@ -107,8 +108,20 @@ export const jobSchema = v.strictObject({
 })
 export type Job = v.InferOutput<typeof jobSchema>
 
-const check = (job: Job, file: string): readonly Problem[] =>
-  job.scenes.flatMap((s, i) => [
+const covering = (job: Job): number => job.scenes.reduce((n, s) => n + s.covers.length, 0)
+
+const check = (job: Job, file: string): readonly Problem[] => [
+  ...(covering(job) <= MOST_COVERS
+    ? []
+    : [
+        {
+          file,
+          path: 'scenes',
+          value: `${covering(job)} people at scenes`,
+          expected: `expected at most ${MOST_COVERS} of them together`,
+        },
+      ]),
+  ...job.scenes.flatMap((s, i) => [
     ...(s.place === undefined || job.places.some(p => p.id === s.place)
       ? []
       : [
@@ -129,7 +142,8 @@ const check = (job: Job, file: string): readonly Problem[] =>
           },
         ]
       : []),
-  ])
+  ]),
+]
 
 /** Reads a job, strictly. */
 export const parseJob = (value: unknown, file: string): Parsed<Job> => {

@@ -1,16 +1,15 @@
-import type { Sheet, SheetLine } from '@/core/jobs/sheet'
+import type { SheetLine } from '@/core/jobs/sheet'
+import { type JobAsked, type SheetsFor, sheetsOf } from '../jobs'
 import { Report } from './report'
 import type { Piece } from './paper-text'
 
 /** Call sheets on paper: one for each person, or one for all; a bar says what changed since the last print. */
 
-export interface CallSheets {
+export interface CallSheets extends JobAsked {
   readonly paper: 'a4' | 'letter' | 'pocket'
-  readonly job: string
+  readonly who: SheetsFor
+  /** When it is printed, by the clock of the place. */
   readonly printed: string
-  readonly sheets: readonly Sheet[]
-  /** What everybody should know before the day. */
-  readonly warnings: readonly string[]
 }
 
 const lineOf = (line: SheetLine, isForAll: boolean, isSmall: boolean): readonly (readonly Piece[])[] => {
@@ -51,7 +50,12 @@ const lineOf = (line: SheetLine, isForAll: boolean, isSmall: boolean): readonly 
   ]
 }
 
-export const callSheets = ({ paper, job, printed, sheets, warnings }: CallSheets): Promise<Uint8Array> => {
+/** @returns undefined where the job has no such person */
+export const callSheets = async ({ paper, who, printed, ...asked }: CallSheets): Promise<Uint8Array | undefined> => {
+  const made = sheetsOf(asked, who)
+  if (!made) return undefined
+  const { sheets, warnings } = made
+  const job = `${asked.job.name}, ${asked.job.day}`
   const report = new Report(paper)
   const isSmall = paper === 'pocket'
   const small = isSmall ? 7.5 : 9

@@ -74,7 +74,7 @@ export const ringStrip = ({ paper, lens, ring, marks }: RingStrip): Promise<Uint
       .moveTo(x * MM, y * MM)
       .lineTo(x * MM, (y + tall) * MM)
       .stroke()
-    if (tick.isLong)
+    if (tick.hasFigure)
       say(short(tick.metres) === '∞' ? 'inf' : short(tick.metres), Math.min(x + 0.4, width - MARGIN - 8), y + 5.5, 6.5)
   }
   marks.forEach((mark, i) => {

@@ -216,7 +216,7 @@ const Strip = ({ ring, marks }: { ring: Ring; marks: readonly MarkOnRing[] }) =>
         {ticks.map(t => (
           <g key={t.metres}>
             <line className="tick" x1={x(t.mm)} x2={x(t.mm)} y1={0} y2={t.isLong ? 5 : 3} />
-            {t.isLong && (
+            {t.hasFigure && (
               <text x={x(t.mm)} y={8} textAnchor="middle">
                 {Number.isFinite(t.metres) ? Number(t.metres.toFixed(2)) : '∞'}
               </text>

@@ -274,7 +274,7 @@ const Happened = ({
                 {what.kind === 'moved' && ` to ${what.at}`}
                 {h.by && `, ${names.find(p => p.id === h.by)?.name ?? h.by}`}
               </Typography>
-              <Button size="small" onClick={() => onTakeBack(h)} sx={{ minHeight: 44 }}>
+              <Button size="small" onClick={() => onTakeBack(h)} sx={{ minHeight: 44, whiteSpace: 'nowrap' }}>
                 Take back
               </Button>
             </Box>
