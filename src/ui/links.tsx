@@ -57,19 +57,28 @@ export const LinkButton = ({
   children,
   variant = 'outlined',
   isAfresh = false,
+  isTall = false,
 }: {
   readonly to: string
   readonly more?: More
   readonly children: ReactNode
   readonly variant?: 'outlined' | 'contained'
   readonly isAfresh?: boolean
+  /** Hit with a thumb, without looking. */
+  readonly isTall?: boolean
 }) =>
   isAfresh ? (
     <Button component={ViewLink} href={to} variant={variant}>
       {children}
     </Button>
   ) : (
-    <Button component={KeptLink} to={to} {...(more ? { more } : {})} variant={variant}>
+    <Button
+      component={KeptLink}
+      to={to}
+      {...(more ? { more } : {})}
+      variant={variant}
+      {...(isTall ? { sx: { minHeight: 48 } } : {})}
+    >
       {children}
     </Button>
   )

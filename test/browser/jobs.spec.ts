@@ -203,6 +203,11 @@ test('a rack of two people on screen, and a take with marks for the ring', async
   await expect(page.getByRole('alert').filter({ hasText: 'a mark is nearer' })).toBeVisible()
   await mark(2).getByLabel('Distance, m').fill('1.2')
   await mark(2).getByLabel('Distance, m').press('Enter')
+  // What was read off the ring counts before the thin lens.
+  await page.getByRole('button', { name: 'Add a reading' }).click()
+  await page.getByRole('group', { name: 'Reading 1' }).getByLabel('Distance, m').fill('1.2')
+  await page.getByRole('group', { name: 'Reading 1' }).getByLabel('Distance, m').press('Enter')
+  await expect(table.getByRole('listitem').nth(1)).toContainText('90° or')
   await page.getByRole('button', { name: 'Rehearse it as a metronome' }).click()
   await expect(page.getByRole('timer')).toContainText('Get ready.')
   await expect(page.getByRole('timer')).toContainText(/He\s*in \d/)

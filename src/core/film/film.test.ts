@@ -103,6 +103,13 @@ describe('marks on a ring', () => {
     expect(ringDegrees(read, 1.4)).toBeGreaterThan(60)
     expect(ringDegrees(read, 1.4)).toBeLessThan(100)
     expect(ringDegrees(read, 0.5)).toBeCloseTo(180, 9)
+    const backwards = ring({
+      read: [
+        { metres: 1, degrees: 40 },
+        { metres: 2, degrees: 60 },
+      ],
+    })
+    expect(() => ringDegrees(backwards, 1)).toThrow(/further round the ring/)
   })
 
   it('have the depth of handbook tables', () => {

@@ -53,6 +53,8 @@ export const ringDegrees = (ring: Ring, metres: number): number => {
       .map(r => ({ at: extensionMm(ring.focalMm, r.metres), degrees: r.degrees }))
       .toSorted((a, b) => a.at - b.at),
   ]
+  if (known.some((k, i) => i > 0 && (k.degrees <= (known[i - 1]?.degrees ?? 0) || k.degrees > ring.throwDegrees)))
+    throw new RangeError('invalid read: nearer distances lie further round the ring, up to its end')
   const end = { at: extensionMm(ring.focalMm, ring.closestMetres), degrees: ring.throwDegrees }
   if ((known.at(-1)?.at ?? 0) < end.at - 1e-9) known.push(end)
   const next = known.findIndex(k => k.at >= at - 1e-12)

@@ -102,6 +102,32 @@ describe('a plan', () => {
     expect(words('late')).toMatch(/S1 before (two|three): the change takes about 30 s, and there are 0 s/)
   })
 
+  it('asks for ten minutes of drills with what is hired or lent, and says what is owed', () => {
+    const job = jobWith({
+      a: {
+        who: [
+          ['ottoline-marsh', 's1'],
+          ['bram-tollard', 't1'],
+          ['perpetua-nye', 's2'],
+        ],
+      },
+    })
+    const units = house().units.map(u =>
+      u.id === 't1'
+        ? { ...u, owner: 'Quayside evening class' }
+        : u.id === 's2'
+          ? { ...u, hiredUntil: '2026-07-01', owed: { ring: { minutes: 4, why: 'of 20 nobody knows.' } } }
+          : u,
+    )
+    const facts = factsFor(job, { units })
+    const planned = planThrough(job, facts, [])
+    const words = warningsOf(job, planned.standing, facts, planned.plan).map(w => w.words)
+    expect(words).toContain('T1 is lent by Quayside evening class: ten minutes of drills before the first scene.')
+    expect(words).toContain('S2 is hired until 2026-07-01: ten minutes of drills before the first scene.')
+    expect(words).toContain('S2 owes its card for Ring action: 4 min.')
+    expect(words.filter(w => w.startsWith('S1'))).toEqual([])
+  })
+
   it('says so where every camera is in another hand', () => {
     const all = Array.from({ length: 6 }, (_, i): readonly [string] => [`person ${i}`])
     const job = jobWith({ crowd: { who: all } })

@@ -253,7 +253,14 @@ const untested = (plan: JobPlan, facts: JobFacts): readonly Warning[] => {
   }))
 }
 
-const aboutUnits = (plan: JobPlan): readonly Warning[] =>
+/** Whose most cameras are: what belongs to somebody else is lent. */
+const houseOf = (facts: JobFacts): string | undefined => {
+  const counts = new Map<string, number>()
+  for (const u of facts.units) if (u.owner) counts.set(u.owner, (counts.get(u.owner) ?? 0) + 1)
+  return [...counts].toSorted((a, b) => b[1] - a[1])[0]?.[0]
+}
+
+const aboutUnits = (plan: JobPlan, facts: JobFacts): readonly Warning[] =>
   [...new Set(plan.stations.flatMap(s => s.unit ?? []))].flatMap((unit): Warning[] => {
     const mine = plan.stations.filter(s => s.unit?.id === unit.id)
     const batteries = Math.ceil(minutesOf(mine) / MINUTES_PER_BATTERY)
@@ -274,13 +281,13 @@ const aboutUnits = (plan: JobPlan): readonly Warning[] =>
             },
           ]
         : []),
-      ...(unit.hiredUntil
+      ...(unit.hiredUntil || (unit.owner && unit.owner !== houseOf(facts))
         ? [
             {
               kind: 'hired' as const,
               unit: unit.id,
               minutes: 10,
-              words: `${unit.tag} is hired until ${unit.hiredUntil}: ten minutes of drills before the first scene.`,
+              words: `${unit.tag} is ${unit.hiredUntil ? `hired until ${unit.hiredUntil}` : `lent by ${unit.owner}`}: ten minutes of drills before the first scene.`,
             },
           ]
         : []),
@@ -327,7 +334,7 @@ export const warningsOf = (job: Job, standing: Standing, facts: JobFacts, plan: 
     ...aboutScenes(job, standing, facts),
     ...aboutStations(plan, facts),
     ...untested(plan, facts),
-    ...aboutUnits(plan),
+    ...aboutUnits(plan, facts),
     ...aboutPeople(plan),
     ...aboutLight(job, standing),
   ]

@@ -210,10 +210,16 @@ export const test = base.extend<Fixtures, { readonly handedOn: TestServer }>({
   baseURL: async ({ server }, use) => use(server.address),
   // While a page still streams in, its parts may stand there twice, one of them hidden.
   page: async ({ page }, use) => {
-    const goTo = page.goto.bind(page)
+    const [goTo, reload] = [page.goto.bind(page), page.reload.bind(page)]
+    const isWhole = () => page.waitForFunction(() => !document.querySelector('[hidden][id^="S:"]'))
     page.goto = async (address, options) => {
       const response = await goTo(address, options)
-      await page.waitForFunction(() => !document.querySelector('[hidden][id^="S:"]'))
+      await isWhole()
+      return response
+    }
+    page.reload = async options => {
+      const response = await reload(options)
+      await isWhole()
       return response
     }
     await use(page)

@@ -24,8 +24,12 @@ const ringOf = (take: Take, lens: FilmLens): Ring => ({
   ...(take.read.length ? { read: take.read } : {}),
 })
 
-const whyNot = (error: unknown, lens: FilmLens): string =>
-  error instanceof RangeError ? `${lens.name} focuses from ${metres(lens.closestMetres)} on; a mark is nearer.` : ''
+const whyNot = (error: unknown, lens: FilmLens): string => {
+  if (!(error instanceof RangeError)) return ''
+  if (error.message.includes('read'))
+    return 'What was read off the ring runs backwards: nearer distances lie further from infinity, up to the throw.'
+  return `${lens.name} focuses from ${metres(lens.closestMetres)} on; a mark is nearer.`
+}
 
 /** Marks for pulling focus by hand: on the ring, as a table, on paper, and as a metronome. */
 export const Marks = ({ lenses, bodies }: Pick<FilmView, 'lenses' | 'bodies'>) => {
@@ -166,6 +170,7 @@ export const Marks = ({ lenses, bodies }: Pick<FilmView, 'lenses' | 'bodies'>) =
       >
         Add a mark
       </Button>
+      <ReadOff take={take} onTake={set} />
       <Trouble words={made.why} sx={{ mt: 1.5 }} />
       {made.marks.length > 0 && (
         <>
@@ -183,6 +188,51 @@ export const Marks = ({ lenses, bodies }: Pick<FilmView, 'lenses' | 'bodies'>) =
           <Metronome marks={made.marks} />
         </>
       )}
+    </Section>
+  )
+}
+
+/** Distances that stand on the ring itself, where they were measured: they count before the thin lens. */
+const ReadOff = ({ take, onTake }: { take: Take; onTake: (next: Partial<Take>) => void }) => {
+  const change = (i: number, next: Partial<Take['read'][number]> | undefined) =>
+    onTake({
+      read: next ? take.read.map((r, n) => (n === i ? { ...r, ...next } : r)) : take.read.filter((_, n) => n !== i),
+    })
+  return (
+    <Section title="Read off the ring" level={3}>
+      <Typography variant="body2" color="textSecondary">
+        Degrees from infinity at distances you measured. Without any, the lens is taken to move as a whole.
+      </Typography>
+      <PlainList component="ol" aria-label="Read off the ring">
+        {take.read.map((r, i) => (
+          <li key={i}>
+            <Wrap role="group" aria-label={`Reading ${i + 1}`} sx={{ alignItems: 'flex-start', py: 0.75 }}>
+              <NumberText
+                label="Distance, m"
+                value={r.metres}
+                least={0.05}
+                most={10_000}
+                onNumber={n => n && change(i, { metres: n })}
+              />
+              <NumberText
+                label="Degrees"
+                value={r.degrees}
+                least={0}
+                most={720}
+                onNumber={n => n !== undefined && change(i, { degrees: n })}
+              />
+              <Button onClick={() => change(i, undefined)} aria-label={`Without reading ${i + 1}`}>
+                Without
+              </Button>
+            </Wrap>
+          </li>
+        ))}
+      </PlainList>
+      <Button
+        onClick={() => onTake({ read: [...take.read, { metres: 1, degrees: Math.round(take.throwDegrees / 2) }] })}
+      >
+        Add a reading
+      </Button>
     </Section>
   )
 }

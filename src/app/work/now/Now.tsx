@@ -73,6 +73,7 @@ export const Now = ({ view: asOpened, asked }: { view: JobView; asked: string | 
   const current = open.find(l => l.begins <= now)
   const [next, ...later] = open.filter(l => l !== current)
   const clock = (at: number) => clockAt(at, job.timeZone).time
+  const today = clockAt(now, job.timeZone).day
   const differences = planned.former
     ? differencesBetween(planned.former.plan, planned.plan, clock).filter(d => d.person === person)
     : []
@@ -118,16 +119,16 @@ export const Now = ({ view: asOpened, asked }: { view: JobView; asked: string | 
           ))}
         </Alert>
       )}
-      {current && <Scene title="Now" line={current} clock={clock} now={now} />}
-      {next && <Scene title="Next" line={next} clock={clock} now={now} withChange />}
+      {current && <Scene title="Now" line={current} clock={clock} now={now} today={today} />}
+      {next && <Scene title="Next" line={next} clock={clock} now={now} today={today} withChange />}
       {!shown && <Typography>Nothing more to come. Thank you.</Typography>}
       {shown && (
         <Wrap sx={{ mt: 2 }}>
-          <LinkButton variant="contained" to="/work/rescues" more={helpAt(job.id, shown)}>
+          <LinkButton isTall variant="contained" to="/work/rescues" more={helpAt(job.id, shown)}>
             What is going wrong?
           </LinkButton>
           {shown.body !== undefined && shown.unit && (
-            <LinkButton to={`/set/controls/${shown.body}`} more={handed(shown)}>
+            <LinkButton isTall to={`/set/controls/${shown.body}`} more={handed(shown)}>
               Hand it over
             </LinkButton>
           )}
@@ -180,12 +181,15 @@ const Scene = ({
   line,
   clock,
   now,
+  today,
   withChange = false,
 }: {
   title: string
   line: SheetLine
   clock: (at: number) => string
   now: number
+  /** By the clock of the place. */
+  today: string
   withChange?: boolean
 }) => (
   <Box
@@ -194,7 +198,7 @@ const Scene = ({
     sx={{ borderLeft: 4, borderColor: title === 'Now' ? 'own.marigold.main' : 'divider', pl: 2, py: 0.5, mb: 2 }}
   >
     <Eyebrow component="h2">
-      {title} · {line.day === clockDay(now) ? '' : `${line.day}, `}
+      {title} · {line.day === today ? '' : `${line.day}, `}
       {clock(line.begins)} ·{' '}
       {title === 'Now' ? `${minutesTo(line.ends - now)} left` : `in ${minutesTo(line.begins - now)}`}
     </Eyebrow>
@@ -221,8 +225,6 @@ const Scene = ({
     {line.light?.advice && <Typography variant="body2">{line.light.advice}</Typography>}
   </Box>
 )
-
-const clockDay = (at: number): string => new Date(at).toISOString().slice(0, 10)
 
 const WHAT: Readonly<Record<string, string>> = {
   moved: 'moved',

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, TextField, Typography } from '@mui/material'
+import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
 import { useState } from 'react'
 import { clockAt, isTime } from '@/core/jobs/clock'
 import type { Job } from '@/core/jobs/job'
@@ -26,10 +26,14 @@ export const OnTheDay = ({
   onHappen: (what: Happening) => void
   person: string | undefined
 }) => {
-  const scene = planned.standing.scenes.find(s => s.id === line.scene)
-  const [at, setAt] = useState(line.from)
+  const [chosen, setChosen] = useState(line.scene)
+  const open = planned.standing.scenes.filter(s => !s.isDone)
+  const scene = open.find(s => s.id === chosen) ?? open.find(s => s.id === line.scene) ?? open[0]
+  const begins = scene && clockAt(scene.from, job.timeZone)
+  const [typed, setTyped] = useState<string>()
+  const at = typed ?? begins?.time ?? ''
   const [words, setWords] = useState('')
-  if (!scene) return null
+  if (!scene || !begins) return null
   const moveTo = (ms: number) => {
     const to = clockAt(ms, job.timeZone)
     onHappen({ kind: 'moved', scene: scene.id, day: to.day, at: to.time })
@@ -41,7 +45,26 @@ export const OnTheDay = ({
     setWords('')
   }
   return (
-    <Section title={`What happens with ${line.name}`}>
+    <Section title="What happens">
+      <TextField
+        select
+        fullWidth
+        size="small"
+        label="With"
+        value={scene.id}
+        onChange={e => {
+          setChosen(e.target.value)
+          setTyped(undefined)
+        }}
+        sx={{ mb: 1.5 }}
+      >
+        {open.map(s => (
+          <MenuItem key={s.id} value={s.id}>
+            {clockAt(s.from, job.timeZone).time} {s.name}
+            {s.isDropped && ', dropped'}
+          </MenuItem>
+        ))}
+      </TextField>
       <Wrap>
         <Button variant="outlined" sx={THUMB} onClick={() => onHappen({ kind: 'done', scene: scene.id })}>
           It is over
@@ -51,8 +74,12 @@ export const OnTheDay = ({
             {minutes} min later
           </Button>
         ))}
-        <Button variant="outlined" sx={THUMB} onClick={() => onHappen({ kind: 'dropped', scene: scene.id })}>
-          It is dropped
+        <Button
+          variant="outlined"
+          sx={THUMB}
+          onClick={() => onHappen({ kind: scene.isDropped ? 'restored' : 'dropped', scene: scene.id })}
+        >
+          {scene.isDropped ? 'It is played after all' : 'It is dropped'}
         </Button>
         {unit && (
           <Button variant="outlined" sx={THUMB} onClick={() => onHappen({ kind: 'failed', unit: unit.id })}>
@@ -61,12 +88,12 @@ export const OnTheDay = ({
         )}
       </Wrap>
       <Wrap sx={{ mt: 1.5, alignItems: 'center' }}>
-        <TextField size="small" type="time" label="Begins at" value={at} onChange={e => setAt(e.target.value)} />
+        <TextField size="small" type="time" label="Begins at" value={at} onChange={e => setTyped(e.target.value)} />
         <Button
           variant="outlined"
           sx={THUMB}
-          disabled={!isTime(at) || at === line.from}
-          onClick={() => onHappen({ kind: 'moved', scene: scene.id, day: line.day, at })}
+          disabled={!isTime(at) || at === begins.time}
+          onClick={() => onHappen({ kind: 'moved', scene: scene.id, day: begins.day, at })}
         >
           Move it
         </Button>
