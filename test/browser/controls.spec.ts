@@ -92,7 +92,9 @@ test('a camera is handed to a stranger, nobody forgets it, and who carries what 
   await expect(page.getByRole('row').filter({ hasText: 'TSP-S1' })).toContainText('Handed over: to be set back.')
   const carries = page.getByRole('region', { name: 'Who carries what' })
   await carries.getByLabel('Wilhelmina Dow').fill('QUAY-2')
+  const stored = page.waitForResponse(r => r.url().includes('/api/v1/people/') && r.request().method() === 'PUT')
   await page.getByRole('option', { name: /^QUAY-2/ }).click()
+  await stored
   await expect(carries.getByRole('button', { name: 'QUAY-2' })).toBeVisible()
   await page.reload()
   await expect(carries.getByRole('button', { name: 'QUAY-2' })).toBeVisible()
