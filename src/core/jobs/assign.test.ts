@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { random } from '../numeric/random'
-import { assign, CHANGES_HANDS, costOf, type Need, NO_UNIT } from './assign'
+import { assign } from './assign'
+import { CHANGES_HANDS, costOf, type Need, NO_UNIT } from './assign-board'
 
 const HOUR = 3_600_000
 

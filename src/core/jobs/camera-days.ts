@@ -1,6 +1,6 @@
-import { type JobFacts, RECALL, type SetUp, STORE, type UnitFact } from './facts'
+import { type JobFacts, type Model, RECALL, type SetUp, STORE, type UnitFact } from './facts'
 import { type Cost, MOST_SET_UPS, nameSlots, planSlots, type SlotNames, type SlotPlan, type SlotProblem } from './slots'
-import { type JobPlan, sameStation, type Station, type Underway, type UnitDay } from './station'
+import { type JobPlan, plannedAt, type Station, stationKey, type Underway, type UnitDay } from './station'
 
 /** What is in the slots of each camera, and what is changed on it between two scenes. */
 
@@ -22,22 +22,22 @@ const PACKED_MS = 3 * 3600_000
 
 type Bare = Omit<Station, 'change' | 'slot'>
 
-/** What a camera does between two nights: indices of stations. */
-const daysOf = (stations: readonly Bare[], mine: readonly number[]): readonly (readonly number[])[] => {
-  const days: number[][] = []
-  for (const i of mine) {
+/** What a camera does, from one night to the next. */
+const daysOf = (mine: readonly Bare[]): readonly (readonly Bare[])[] => {
+  const days: Bare[][] = []
+  for (const s of mine) {
     const last = days.at(-1)
-    const before = stations[last?.at(-1) ?? -1]
-    const isNext = before && (stations[i]?.scene.from ?? 0) - before.scene.until >= NIGHT_MS
-    if (last && !isNext) last.push(i)
-    else days.push([i])
+    const before = last?.at(-1)
+    if (last && before && s.scene.from - before.scene.until < NIGHT_MS) last.push(s)
+    else days.push([s])
   }
   return days
 }
 
-/** One camera on one day, as the planner of slots wants it. */
-const slotProblem = (facts: JobFacts, unit: UnitFact, day: readonly Bare[], isWhole: boolean, slots: number) => {
-  const setUps = [...new Set(day.flatMap(s => s.setUp ?? []))].slice(0, MOST_SET_UPS)
+/** One camera on one day, as the planner of slots wants it; what is beyond the most set-ups is left to be walked. */
+const slotProblem = (facts: JobFacts, unit: UnitFact, all: readonly Bare[], { isWhole, slots }: Model) => {
+  const setUps = [...new Set(all.flatMap(s => s.setUp ?? []))].slice(0, MOST_SET_UPS)
+  const day = all.filter(s => s.setUp && setUps.includes(s.setUp))
   const cost = (a: SetUp, b: SetUp): Cost =>
     a === b ? { presses: 0, seconds: 0 } : (walkCost(facts, unit, 'walks', a, b) ?? UNKNOWN_WALK)
   const rest = (a: SetUp, b: SetUp): Cost => {
@@ -50,10 +50,10 @@ const slotProblem = (facts: JobFacts, unit: UnitFact, day: readonly Bare[], isWh
     walk: setUps.map(a => setUps.map(b => cost(a, b))),
     recall: setUps.map(a => setUps.map(b => rest(a, b))),
     isWhole,
-    slots,
+    slots: slots.length,
     store: STORE,
   }
-  return { problem, setUps }
+  return { problem, setUps, day }
 }
 
 /** What stands in the slots of a camera by now, after what was done with it up to here. */
@@ -72,101 +72,107 @@ const heldBy = (day: UnitDay, done: readonly Station[]): readonly (SetUp | undef
   return held
 }
 
+/** What was done with a camera on a day that has begun, and what is in its slots by now; nothing while it can be prepared. */
+const begunOn = (unit: UnitFact, day: readonly Bare[], slots: number, underway: Underway | undefined) => {
+  const [first] = day
+  if (!underway || !first || first.scene.from - PACKED_MS > underway.at) return undefined
+  const former = underway.plan.units.find(
+    d => d.unit.id === unit.id && d.from <= first.scene.until && first.scene.from <= d.until,
+  )
+  const done = day.flatMap(s => {
+    const was = plannedAt(underway.plan, s)
+    return s.scene.from < underway.at && was?.unit?.id === unit.id ? [was] : []
+  })
+  return { former, done, held: former ? heldBy(former, done) : Array.from({ length: slots }, () => undefined) }
+}
+
+type Found = ReadonlyMap<string, Pick<Station, 'change' | 'slot'>>
+
+/** One camera from one night to the next. */
+const planDay = (
+  facts: JobFacts,
+  unit: UnitFact,
+  model: Model,
+  all: readonly Bare[],
+  underway: Underway | undefined,
+): { readonly found: Found; readonly day: UnitDay } => {
+  const { problem, setUps, day } = slotProblem(facts, unit, all, model)
+  const begun = begunOn(unit, day, model.slots.length, underway)
+  const done = begun?.done ?? []
+  // The last thing that was done is what the rest goes on from.
+  const from = Math.max(0, done.length - 1)
+  const held = begun?.held.map(s => setUps.findIndex(x => x.key === s?.key)).map(h => (h < 0 ? undefined : h))
+  const rest: SlotProblem = {
+    ...problem,
+    sequence: problem.sequence.slice(from),
+    gaps: problem.gaps.slice(from),
+    holds: held?.flatMap(h => h ?? []),
+  }
+  const plan = planSlots(rest)
+  const names = nameSlots(plan, model.slots.length, held)
+  const found = new Map([
+    ...stationsOf(day.slice(from), { plan, names, model, setUps, problem: rest }),
+    ...done.map(({ change, slot, ...s }) => [stationKey(s), { change, slot }] as const),
+  ])
+  const changes = day.flatMap(s => found.get(stationKey(s))?.change ?? [])
+  return {
+    found,
+    day: {
+      unit,
+      from: day[0]?.scene.from ?? 0,
+      until: day.at(-1)?.scene.until ?? 0,
+      slots: begun?.former?.slots ?? model.slots.map((name, n) => ({ name, setUp: setUps[names.atFirst[n] ?? -1] })),
+      presses: changes.reduce((n, c) => n + c.cost.presses, 0),
+      late: changes.filter(c => c.isLate).length,
+      isBest: plan.isBest,
+      gap: plan.gap,
+      withoutSlots: planSlots({ ...problem, slots: 0, holds: [] }).presses,
+      areas: [...new Set(day.flatMap(s => s.fit?.areas ?? []))],
+    },
+  }
+}
+
 export const withSlots = (
   stations: readonly Bare[],
   facts: JobFacts,
   isBest: boolean,
   underway: Underway | undefined,
 ): JobPlan => {
-  const found = new Map<Bare, Pick<Station, 'change' | 'slot'>>()
-  const days: UnitDay[] = []
-  const used = [...new Set(stations.flatMap(s => s.unit ?? []))].toSorted((a, b) => a.tag.localeCompare(b.tag))
-  for (const unit of used) {
-    const model = facts.models.find(m => m.id === unit.model)
-    const mine = stations.flatMap((s, i) => (s.unit === unit && s.setUp && s.fit ? [i] : []))
-    if (!model) continue
-    for (const indices of daysOf(stations, mine)) {
-      const day = indices.flatMap(i => stations[i] ?? [])
-      const { problem, setUps } = slotProblem(facts, unit, day, model.isWhole, model.slots.length)
-      // Once a camera is packed its slots are what they are, and what was done with it stays done.
-      const [first] = day
-      const isPacked = underway !== undefined && first !== undefined && first.scene.from - PACKED_MS <= underway.at
-      const former = isPacked
-        ? underway.plan.units.find(
-            d => d.unit.id === unit.id && d.from <= first.scene.until && first.scene.from <= d.until,
-          )
-        : undefined
-      const done = day.flatMap(s => {
-        const was = underway?.plan.stations.find(f => sameStation(f, s))
-        return isPacked && s.scene.from < underway.at && was?.unit?.id === unit.id ? [was] : []
-      })
-      for (const was of done) {
-        const same = day.find(s => sameStation(s, was))
-        if (same) found.set(same, { change: was.change, slot: was.slot })
-      }
-      const keeps = Math.max(0, done.length - 1)
-      const held = former
-        ? heldBy(former, done).map(s => setUps.findIndex(x => x.key === s?.key))
-        : isPacked
-          ? model.slots.map(() => -1)
-          : undefined
-      const rest: SlotProblem = {
-        ...problem,
-        sequence: problem.sequence.slice(keeps),
-        gaps: problem.gaps.slice(keeps),
-        holds: held?.filter(h => h >= 0),
-      }
-      const plan = planSlots(rest)
-      const names = nameSlots(
-        plan,
-        model.slots.length,
-        held?.map(h => (h < 0 ? undefined : h)),
-      )
-      const named = stationsOf(day.slice(keeps), {
-        plan,
-        names,
-        slots: model.slots,
-        setUps,
-        problem: rest,
-        isWhole: model.isWhole,
-      })
-      for (const [s, what] of named) if (!found.has(s)) found.set(s, what)
-      const changes = day.flatMap(s => found.get(s)?.change ?? [])
-      days.push({
-        unit,
-        from: first?.scene.from ?? 0,
-        until: day.at(-1)?.scene.until ?? 0,
-        slots: former?.slots ?? model.slots.map((slot, n) => ({ name: slot, setUp: setUps[names.atFirst[n] ?? -1] })),
-        presses: changes.reduce((n, c) => n + c.cost.presses, 0),
-        late: changes.filter(c => c.isLate).length,
-        isBest: plan.isBest,
-        gap: plan.gap,
-        withoutSlots: planSlots({ ...problem, slots: 0, holds: [] }).presses,
-        areas: [...new Set(day.flatMap(s => s.fit?.areas ?? []))],
-      })
-    }
+  const mine = new Map<UnitFact, Bare[]>()
+  for (const s of stations) {
+    if (!s.unit || !s.setUp || !s.fit) continue
+    const own = mine.get(s.unit)
+    if (own) own.push(s)
+    else mine.set(s.unit, [s])
   }
+  const planned = [...mine]
+    .toSorted(([a], [b]) => a.tag.localeCompare(b.tag))
+    .flatMap(([unit, own]) => {
+      const model = facts.models.find(m => m.id === unit.model)
+      return model ? daysOf(own).map(day => planDay(facts, unit, model, day, underway)) : []
+    })
+  const found: Found = new Map(planned.flatMap(p => [...p.found]))
+  const units = planned.map(p => p.day)
   return {
-    stations: stations.map(s => ({ ...s, change: found.get(s)?.change, slot: found.get(s)?.slot })),
-    units: days,
-    isBest: isBest && days.every(d => d.isBest),
+    stations: stations.map(s => ({ ...s, change: undefined, slot: undefined, ...found.get(stationKey(s)) })),
+    units,
+    isBest: isBest && units.every(d => d.isBest),
   }
 }
 
-interface Found {
+interface DayPlan {
   readonly plan: SlotPlan
   readonly names: SlotNames
-  readonly slots: readonly string[]
+  readonly model: Model
   readonly setUps: readonly SetUp[]
   readonly problem: SlotProblem
-  readonly isWhole: boolean
 }
 
 /** The changes of a day, with the slots by their names. */
 const stationsOf = (
   day: readonly Bare[],
-  { plan, names, slots, setUps, problem, isWhole }: Found,
-): readonly (readonly [Bare, Pick<Station, 'change' | 'slot'>])[] => {
+  { plan, names, model: { slots, isWhole }, setUps, problem }: DayPlan,
+): readonly (readonly [key: string, Pick<Station, 'change' | 'slot'>])[] => {
   const name = (slot: number | undefined) => (slot === undefined ? undefined : slots[slot])
   const key = (s: number | undefined) => setUps[s ?? -1]?.key ?? ''
   const held = [...names.atFirst]
@@ -183,7 +189,7 @@ const stationsOf = (
         ? { from: key(from), to: key(to), isRest: true }
         : undefined
     return [
-      station,
+      stationKey(station),
       {
         slot: slot < 0 ? undefined : name(slot),
         change: change && {

@@ -1,5 +1,6 @@
 import { FORBIDDEN } from '../numeric/assignment'
-import { assign, type Need } from './assign'
+import { assign } from './assign'
+import type { Need } from './assign-board'
 import { withSlots } from './camera-days'
 import {
   findLens,
@@ -13,7 +14,7 @@ import {
 } from './facts'
 import type { Job } from './job'
 import { overlap, type Standing, type StandingScene } from './standing'
-import { type Choice, type JobPlan, sameStation, type Station, type Underway } from './station'
+import { type Choice, type JobPlan, plannedAt, type Station, type Underway } from './station'
 
 /** Who covers what with which unit. */
 
@@ -94,6 +95,16 @@ const askedOf = (standing: Standing, facts: JobFacts): readonly Asked[] =>
       }),
     )
 
+/** By scene: everybody who is at it, or at another one at the same time. */
+const besideOf = (asked: readonly Asked[]): ReadonlyMap<string, ReadonlySet<string>> => {
+  const scenes = [...new Map(asked.map(a => [a.scene.id, a.scene])).values()]
+  const people = new Map<string, string[]>()
+  for (const { scene, person } of asked) if (person) people.set(scene.id, [...(people.get(scene.id) ?? []), person.id])
+  return new Map(
+    scenes.map(s => [s.id, new Set(scenes.filter(o => overlap(o, s)).flatMap(o => people.get(o.id) ?? []))]),
+  )
+}
+
 /** Units that can be handed out. */
 const atHand = (job: Job, standing: Standing, facts: JobFacts): readonly UnitFact[] => {
   const named = job.units.flatMap(u => findUnit(facts.units, u) ?? [])
@@ -106,14 +117,9 @@ const atHand = (job: Job, standing: Standing, facts: JobFacts): readonly UnitFac
 export const planJob = (job: Job, standing: Standing, facts: JobFacts, underway?: Underway): JobPlan => {
   const asked = askedOf(standing, facts)
   const units = atHand(job, standing, facts)
-  const before = (a: Asked) => underway?.plan.stations.find(s => sameStation(s, a))
+  const before = (a: Asked) => plannedAt(underway?.plan, a)
   const isOver = (a: Asked) => underway !== undefined && a.scene.from < underway.at
-  const others = (a: Asked) =>
-    new Set(
-      asked.flatMap(b =>
-        b !== a && b.person && b.person.id !== a.person?.id && overlap(a.scene, b.scene) ? [b.person.id] : [],
-      ),
-    )
+  const besides = besideOf(asked)
   // A unit that was settled, or that was in the hand when it began, may be none of those at hand.
   const all = [
     ...new Set([
@@ -124,11 +130,12 @@ export const planJob = (job: Job, standing: Standing, facts: JobFacts, underway?
   ]
   const index = new Map(all.map((u, i) => [u.id, i]))
   const choices = asked.map(a => {
-    const beside = others(a)
+    const others = new Set([...(besides.get(a.scene.id) ?? [])].filter(p => p !== a.person?.id))
+    const day = dayOf(a.scene)
     const planned = before(a)?.unit
     return all.map((unit): (Choice & { readonly isAtHand: boolean }) | undefined => {
       if (standing.failed.has(unit.id)) return undefined
-      const parts = against(facts, a, unit, dayOf(a.scene), beside)
+      const parts = against(facts, a, unit, day, others)
       if (!parts) return undefined
       const change = planned && planned.id !== unit.id ? POINTS.otherThanPlanned : 0
       return {

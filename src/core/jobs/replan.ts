@@ -15,22 +15,46 @@ export interface Planned {
 /** Changes that are planned one after the other; what came before them is taken as one. */
 const MOST_STEPS = 60
 
+interface Step {
+  /** What happened before it and with it. */
+  readonly after: string
+  readonly standing: Standing
+  readonly plan: JobPlan
+}
+
+/** The last job that was gone through with some facts: with one thing more, only that is planned. */
+const gone = new WeakMap<JobFacts, { readonly job: Job; readonly steps: readonly Step[] }>()
+
 export const planThrough = (job: Job, facts: JobFacts, happened: readonly Happened[]): Planned => {
   const ordered = inOrder(happened)
   const changing = ordered.filter(changesThePlan)
-  const early = changing.slice(0, Math.max(0, changing.length - MOST_STEPS))
-  let standing = standingOf(job, early)
-  let plan = planJob(job, standing, facts)
-  let former: Planned['former']
-  const known: Happened[] = [...early]
-  for (const next of changing.slice(early.length)) {
-    known.push(next)
-    former = { standing, plan, by: next }
-    standing = standingOf(job, known)
-    plan = planJob(job, standing, facts, { plan, at: Date.parse(next.at) })
+  const early = Math.max(0, changing.length - MOST_STEPS)
+  const last = gone.get(facts)
+  const known = last?.job === job ? last.steps : []
+  const steps: Step[] = []
+  for (let n = early; n <= changing.length; n++) {
+    const until = changing.slice(0, n)
+    const after = JSON.stringify(until.map(h => [h.id, h.at, h.what]))
+    const before = steps.at(-1)
+    const kept = known[steps.length]
+    const by = changing[n - 1]
+    if (kept?.after === after) {
+      steps.push(kept)
+      continue
+    }
+    const standing = standingOf(job, until)
+    const underway = before && by && { plan: before.plan, at: Date.parse(by.at) }
+    steps.push({ after, standing, plan: planJob(job, standing, facts, underway) })
   }
-  // What changes no plan is still known of its scenes.
-  return { standing: standingOf(job, ordered), plan, former }
+  gone.set(facts, { job, steps })
+  const [former, now] = [steps.at(-2), steps.at(-1)]
+  const by = changing.at(-1)
+  return {
+    // What changes no plan is still known of its scenes.
+    standing: standingOf(job, ordered),
+    plan: now?.plan ?? planJob(job, standingOf(job), facts),
+    former: former && by && { standing: former.standing, plan: former.plan, by },
+  }
 }
 
 /** One thing that is otherwise for somebody, in words. */

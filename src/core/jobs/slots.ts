@@ -76,10 +76,16 @@ export const MOST_SET_UPS = 30
 const NOTHING: Cost = { presses: 0, seconds: 0 }
 const sum = (a: Cost, b: Cost): Cost => ({ presses: a.presses + b.presses, seconds: a.seconds + b.seconds })
 
+const members = new Map<number, readonly number[]>()
+/** What is in a set; the same sets are asked for again and again. */
 const membersOf = (contents: number): readonly number[] => {
-  const members: number[] = []
-  for (let i = 0; i < MOST_SET_UPS; i++) if (contents & (1 << i)) members.push(i)
-  return members
+  const known = members.get(contents)
+  if (known) return known
+  const found: number[] = []
+  for (let rest = contents; rest !== 0; rest &= rest - 1) found.push(31 - Math.clz32(rest & -rest))
+  if (members.size > MOST_STATES * 4) members.clear()
+  members.set(contents, found)
+  return found
 }
 const countOf = (contents: number): number => membersOf(contents).length
 

@@ -79,5 +79,15 @@ export interface Underway {
   readonly at: number
 }
 
-export const sameStation = (a: Pick<Station, 'scene' | 'cover'>, b: Pick<Station, 'scene' | 'cover'>): boolean =>
-  a.scene.id === b.scene.id && a.cover === b.cover
+/** A place at a scene, whatever is planned for it. */
+export const stationKey = ({ scene, cover }: Pick<Station, 'scene' | 'cover'>): string => `${scene.id}/${cover}`
+
+const indices = new WeakMap<JobPlan, ReadonlyMap<string, Station>>()
+
+/** What a plan has for a place at a scene. */
+export const plannedAt = (plan: JobPlan | undefined, at: Pick<Station, 'scene' | 'cover'>): Station | undefined => {
+  if (!plan) return undefined
+  const index = indices.get(plan) ?? new Map(plan.stations.map(s => [stationKey(s), s]))
+  indices.set(plan, index)
+  return index.get(stationKey(at))
+}
