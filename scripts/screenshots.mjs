@@ -215,7 +215,10 @@ const shots = [
   {
     name: 'job',
     beside: [
-      { path: '/work/jobs/saltmarsh-ring', act: page => page.getByText(/No other way|A better way/).waitFor() },
+      {
+        path: '/work/jobs/saltmarsh-ring',
+        act: page => page.getByText(/no other slots take fewer|may be a better way/).waitFor(),
+      },
       { path: '/work/now?job=saltmarsh-ring&person=perpetua-nye', viewport: PHONE, act: nextUp },
       { path: '/work/jobs/saltmarsh-ring/sheet?person=perpetua-nye', viewport: PHONE, act: inTheTent },
     ],

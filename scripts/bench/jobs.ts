@@ -79,13 +79,16 @@ export const benchJobs = async (): Promise<void> => {
     )
     let { facts } = view
     const [, better] = await timed(async () => {
-      for (const { model, setUps } of neededWalks(plan)) {
-        const query = new URLSearchParams({ model, setUps: setUps.join(' ') })
-        facts = withWalks(
-          facts,
-          model,
-          await get<Pick<Model, 'walks' | 'rests' | 'rows'>>(`/api/v1/jobs/forty/walks?${query}`),
+      const needed = neededWalks(plan)
+      for (let i = 0; i < needed.length; i += 3) {
+        const some = await Promise.all(
+          needed.slice(i, i + 3).map(async ({ model, setUps }) => {
+            const query = new URLSearchParams({ model, setUps: setUps.join(' ') })
+            type Walks = Pick<Model, 'walks' | 'rests' | 'rows'>
+            return { model, walks: await get<Walks>(`/api/v1/jobs/forty/walks?${query}`) }
+          }),
         )
+        for (const { model, walks } of some) facts = withWalks(facts, model, walks)
       }
     })
     const [exact] = await timed(() => planThrough(view.job, facts, []))
@@ -103,7 +106,7 @@ export const benchJobs = async (): Promise<void> => {
     const again = await Promise.all(
       Array.from({ length: 5 }, () => timed(() => planThrough(view.job, facts, happened))),
     )
-    console.log(`  planned anew, both plans: ${figure('job-again', median(again.map(a => a[1])), 300)}`)
+    console.log(`  planned anew: ${figure('job-again', median(again.map(a => a[1])), 300)}`)
     const [paper, printed] = await timed(async () =>
       (await fetch(`${server.address}/api/v1/jobs/forty/sheets?each=yes`)).arrayBuffer(),
     )

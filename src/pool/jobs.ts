@@ -6,6 +6,7 @@ import { type Job, MOST_SCENES } from '@/core/jobs/job'
 import { readSceneList } from '@/core/jobs/list'
 import { readSceneTable } from '@/core/jobs/list-table'
 import type { ListKnows, ReadList } from '@/core/jobs/list-words'
+import { lightWords } from '@/core/jobs/light'
 import { type Needed, neededWalks } from '@/core/jobs/needed'
 import { type Planned, planThrough } from '@/core/jobs/replan'
 import { type Sheet, sheetFor, sheetsFor } from '@/core/jobs/sheet'
@@ -99,7 +100,7 @@ export const jobCalendar = ({
       ...line.change,
       line.thumb,
       line.limiter,
-      line.light?.advice ?? '',
+      line.light?.advice ? lightWords(line.light) : '',
       ...line.troubles.map(t => `${t.label}? ${t.now}`),
       ...line.cautions.map(c => `${c.title}: ${c.words}`),
     ]

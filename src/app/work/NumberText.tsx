@@ -2,8 +2,55 @@
 
 import { TextField } from '@mui/material'
 import { useState } from 'react'
+import { parseDistance } from '@/core/lenses/distance'
+import { lengthWords } from '@/core/optics/words'
+import { useUnits } from '@/ui/units'
 
-/** A number that may be left out; what cannot be read stays in the field and says so. */
+interface ReadProps {
+  readonly label: string
+  /** As it is now, in words; empty where it is left out. */
+  readonly shown: string
+  /** @returns undefined for what cannot be read */
+  readonly read: (typed: string) => number | undefined
+  /** What to type, where it cannot be read. */
+  readonly expected: string
+  readonly onRead: (value: number | undefined) => void
+  readonly width: number
+}
+
+/** A text that is taken over once it can be read; what cannot stays in the field and says what was expected. */
+const ReadText = ({ label, shown, read, expected, onRead, width }: ReadProps) => {
+  const [text, setText] = useState(shown)
+  const [seen, setSeen] = useState(shown)
+  if (seen !== shown) {
+    setSeen(shown)
+    setText(shown)
+  }
+  const typed = text.trim()
+  const value = typed === '' ? undefined : read(typed)
+  const isWrong = typed !== '' && value === undefined
+  const write = () => {
+    if (!isWrong && typed !== shown) onRead(value)
+  }
+  return (
+    <TextField
+      size="small"
+      label={label}
+      value={text}
+      error={isWrong}
+      helperText={isWrong ? expected : ''}
+      onChange={e => setText(e.target.value)}
+      onBlur={write}
+      onKeyDown={e => {
+        if (e.key === 'Enter') write()
+      }}
+      slotProps={{ htmlInput: { maxLength: 20 } }}
+      sx={{ width }}
+    />
+  )
+}
+
+/** A number within bounds, that may be left out. */
 export const NumberText = ({
   label,
   value,
@@ -16,34 +63,44 @@ export const NumberText = ({
   least: number
   most: number
   onNumber: (value: number | undefined) => void
+}) => (
+  <ReadText
+    label={label}
+    shown={value === undefined ? '' : String(value)}
+    read={typed => {
+      const n = Number(typed.replace(',', '.'))
+      return Number.isFinite(n) && n >= least && n <= most ? n : undefined
+    }}
+    expected={`From ${least} to ${most}`}
+    onRead={onNumber}
+    width={130}
+  />
+)
+
+const FARTHEST_METRES = 10_000
+
+/** A distance as the person reads them, in metres or in feet; it may be left out. */
+export const DistanceText = ({
+  label,
+  metres,
+  onMetres,
+}: {
+  label: string
+  metres: number | undefined
+  onMetres: (metres: number | undefined) => void
 }) => {
-  const asText = value === undefined ? '' : String(value)
-  const [text, setText] = useState(asText)
-  const [seen, setSeen] = useState(asText)
-  if (seen !== asText) {
-    setSeen(asText)
-    setText(asText)
-  }
-  const number = Number(text.trim().replace(',', '.'))
-  const isWrong = text.trim() !== '' && !(Number.isFinite(number) && number >= least && number <= most)
-  const write = () => {
-    if (isWrong || text.trim() === asText) return
-    onNumber(text.trim() === '' ? undefined : number)
-  }
+  const [units] = useUnits()
   return (
-    <TextField
-      size="small"
+    <ReadText
       label={label}
-      value={text}
-      error={isWrong}
-      helperText={isWrong ? `From ${least} to ${most}` : ''}
-      onChange={e => setText(e.target.value)}
-      onBlur={write}
-      onKeyDown={e => {
-        if (e.key === 'Enter') write()
+      shown={metres === undefined ? '' : lengthWords(metres, units)}
+      read={typed => {
+        const found = parseDistance(typed, units)
+        return typeof found === 'number' && found <= FARTHEST_METRES ? Number(found.toFixed(4)) : undefined
       }}
-      slotProps={{ htmlInput: { inputMode: 'decimal', maxLength: 12 } }}
-      sx={{ width: 130 }}
+      expected={units === 'metric' ? 'Such as 3 m or 45 cm' : 'Such as 10 ft or 18 in'}
+      onRead={onMetres}
+      width={130}
     />
   )
 }

@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { uniqueSlug } from '../language/language'
 import { type Parsed, parseDocument, type Problem } from '../reading/problem'
 import { isDay, isTime, isZone } from './clock'
 
@@ -154,17 +155,4 @@ export const parseJob = (value: unknown, file: string): Parsed<Job> => {
 }
 
 /** An id made of a name, unlike those that are taken. @example idFor('Ring parade', ['ring-parade']) // 'ring-parade-2' */
-export const idFor = (name: string, taken: readonly string[]): string => {
-  const plain =
-    name
-      .normalize('NFKD')
-      .toLowerCase()
-      .replaceAll(/[^a-z0-9]+/g, '-')
-      .replaceAll(/^-|-$/g, '')
-      .slice(0, 50)
-      .replace(/-$/, '') || 'scene'
-  for (let n = 1; ; n++) {
-    const made = n === 1 ? plain : `${plain}-${n}`
-    if (!taken.includes(made)) return made
-  }
-}
+export const idFor = (name: string, taken: readonly string[]): string => uniqueSlug(name, new Set(taken), 'scene')

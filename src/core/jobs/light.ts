@@ -19,10 +19,10 @@ const LOW_DEGREES = 6
 const DUSK_DEGREES = -6
 
 const ADVICE = {
-  back: 'Against the sun: faces are found late. Open the exposure until the eye shows, shade the lens, and never look at the sun through an optical finder.',
-  low: 'The sun is low: it comes into the lens with a turn of the camera. Have a hand or a hood ready.',
-  dusk: 'It gets dark meanwhile: the limit of AF comes nearer. Aim at edges; have the lamp off where it may startle.',
-  dark: 'It is dark: aim at edges with contrast, and know how to set the distance by hand.',
+  back: 'Faces are found late: open the exposure until the eye shows, shade the lens, and never look at the sun through an optical finder.',
+  low: 'It comes into the lens with a turn of the camera: have a hand or a hood ready.',
+  dusk: 'The limit of AF comes nearer: aim at edges; have the lamp off where it may startle.',
+  dark: 'Aim at edges with contrast, and know how to set the distance by hand.',
 } as const
 
 /** @returns undefined under a roof, or where nobody said where the place is */
@@ -47,3 +47,6 @@ export const lightAt = (scene: StandingScene, place: Place | undefined): SceneLi
   if (falls === 'front') return said('sun on the subject')
   return said('daylight')
 }
+
+/** In a line: what it does, and what to do about it. */
+export const lightWords = ({ words, advice }: SceneLight): string => (advice ? `${words}. ${advice}` : words)

@@ -59,6 +59,7 @@ export interface Sheet {
   readonly lines: readonly SheetLine[]
   /** What is in the slots when the day begins, camera by camera. */
   readonly prepare: readonly {
+    readonly day: string
     readonly tag: string
     readonly body: string
     readonly slots: readonly string[]
@@ -197,6 +198,7 @@ export const sheetFor = (
     prepare: plan.units
       .filter(d => units.has(d.unit.id))
       .map(d => ({
+        day: clockAt(d.from, job.timeZone).day,
         tag: d.unit.tag,
         body: facts.models.find(m => m.id === d.unit.model)?.name ?? '',
         slots: d.slots.flatMap(x => (x.setUp ? [`${x.name}: ${x.setUp.name}`] : [])),

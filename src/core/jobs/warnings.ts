@@ -2,7 +2,7 @@ import { contains, narrowest, withMargin } from '../optics/limiter-range'
 import { findLens, findPerson, findUnit, type JobFacts, type LensFact } from './facts'
 import { thumbOver } from './hands'
 import type { Job } from './job'
-import { lightAt, type SceneLight } from './light'
+import { lightAt, lightWords, type SceneLight } from './light'
 import type { JobPlan, Station } from './station'
 import { overlap, type Standing, type StandingScene } from './standing'
 
@@ -38,6 +38,8 @@ export interface Warning {
   readonly scene?: string
   readonly person?: string
   readonly unit?: string
+  /** The first standard whose card is owed. */
+  readonly standard?: string
   /** Minutes that it takes to put right, where that is known. */
   readonly minutes?: number
 }
@@ -60,7 +62,12 @@ export const limiterAt = (scene: StandingScene, lens: LensFact | undefined): Lim
   const plan = withMargin({ near: near ?? far ?? 1, far: far ?? Infinity }, MARGIN)
   const positions = lens.ranges.map(r => ({ label: r.label, near: r.near, far: r.far ?? Infinity }))
   const best = narrowest(positions, plan)
-  if (best) return { label: best.label, words: `limiter at ${best.label}`, isShort: false }
+  if (best)
+    return {
+      label: best.label,
+      words: best === positions[0] ? 'limiter off, the whole range' : `limiter at ${best.label}`,
+      isShort: false,
+    }
   const whole = positions[0]
   const bare = { near: near ?? far ?? 1, far: far ?? Infinity }
   const holds = whole !== undefined && contains(whole, bare)
@@ -267,8 +274,9 @@ const aboutUnits = (plan: JobPlan, facts: JobFacts): readonly Warning[] =>
     const setUps = [...new Map(mine.flatMap(s => (s.setUp ? [[s.setUp.key, s.setUp] as const] : []))).values()]
     const owing = setUps.flatMap(s => {
       const owed = unit.owed[s.key]
-      return owed ? [{ name: s.name, setUp: s.key, ...owed }] : []
+      return owed ? [{ name: s.name, standard: s.isGuided ? undefined : s.standard, ...owed }] : []
     })
+    const standard = owing.find(o => o.standard !== undefined)?.standard
     const minutes = owing.reduce((sum, o) => sum + o.minutes, 0)
     return [
       ...(owing.length
@@ -277,6 +285,7 @@ const aboutUnits = (plan: JobPlan, facts: JobFacts): readonly Warning[] =>
               kind: 'owed' as const,
               unit: unit.id,
               minutes,
+              ...(standard === undefined ? {} : { standard }),
               words: `${unit.tag} owes ${owing.length === 1 ? 'its card' : 'cards'} for ${owing.map(o => o.name).join(', ')}: ${minutes} min.`,
             },
           ]
@@ -323,7 +332,7 @@ const aboutLight = (job: Job, standing: Standing): readonly Warning[] =>
   [...lightsOf(job, standing)].flatMap(([scene, light]) => {
     const name = standing.scenes.find(s => s.id === scene && !s.isDropped)?.name
     return light.advice && name !== undefined
-      ? [{ kind: 'light' as const, scene, words: `${name}: ${light.words}. ${light.advice}` }]
+      ? [{ kind: 'light' as const, scene, words: `${name}: ${lightWords(light)}` }]
       : []
   })
 

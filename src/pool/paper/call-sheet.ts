@@ -1,3 +1,4 @@
+import { lightWords } from '@/core/jobs/light'
 import type { SheetLine } from '@/core/jobs/sheet'
 import { type JobAsked, type SheetsFor, sheetsOf } from '../jobs'
 import { Report } from './report'
@@ -42,7 +43,7 @@ const lineOf = (line: SheetLine, isForAll: boolean, isSmall: boolean): readonly 
       : [
           ...(line.thumb ? [has(`Thumb: ${line.thumb}`)] : []),
           ...(line.limiter ? [has(`Lens: ${line.limiter}.`)] : []),
-          ...(line.light?.advice ? [has(`Light: ${line.light.words}. ${line.light.advice}`)] : []),
+          ...(line.light?.advice ? [has(`Light: ${lightWords(line.light)}`)] : []),
           ...line.troubles.map(t => has(`${t.label}? ${t.now}`)),
           ...[...once.values()].map(c => has(`! ${c.title}: ${c.words}`)),
           ...(line.notes ? [has(line.notes)] : []),
@@ -82,7 +83,7 @@ export const callSheets = async ({ paper, who, printed, ...asked }: CallSheets):
       for (const p of sheet.prepare) {
         const slots = p.slots.length ? ` Slots: ${p.slots.join('; ')}.` : ''
         const areas = p.areas.length ? ` Areas on the button: ${p.areas.join(', ')}.` : ''
-        report.block([[{ text: `${p.tag}, ${p.body}: ${p.first}.${slots}${areas}`, size: small }]], { above: 3 })
+        report.block([[{ text: `${p.day}: ${p.tag}, ${p.body}: ${p.first}.${slots}${areas}`, size: small }]], { above: 3 })
       }
     }
     let day = ''

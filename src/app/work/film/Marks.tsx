@@ -4,16 +4,16 @@ import { Alert, Box, Button, MenuItem, TextField, Typography } from '@mui/materi
 import { styled } from '@mui/material/styles'
 import { useMemo, useState } from 'react'
 import { FAST_DEGREES, type Mark, type MarkOnRing, marksOnRing, type Ring, stripMm, ticksOn } from '@/core/film/marks'
+import { lengthWords } from '@/core/optics/words'
 import type { FilmLens, FilmView } from '@/server/film'
 import { useLocal } from '@/ui/local'
 import { PlainList, Section, Wrap } from '@/ui/pieces'
 import { fetchFile } from '@/ui/save-file'
 import { Trouble } from '@/ui/Trouble'
-import { NumberText } from '../NumberText'
+import { type Units, useUnits } from '@/ui/units'
+import { DistanceText, NumberText } from '../NumberText'
 import { Metronome } from './Metronome'
 import { readTake, type Take } from './take'
-
-const metres = (m: number): string => (Number.isFinite(m) ? `${Number(m.toFixed(m < 1 ? 3 : 2))} m` : 'infinity')
 
 const ringOf = (take: Take, lens: FilmLens): Ring => ({
   focalMm: lens.focalMm,
@@ -24,16 +24,17 @@ const ringOf = (take: Take, lens: FilmLens): Ring => ({
   ...(take.read.length ? { read: take.read } : {}),
 })
 
-const whyNot = (error: unknown, lens: FilmLens): string => {
+const whyNot = (error: unknown, lens: FilmLens, units: Units): string => {
   if (!(error instanceof RangeError)) return ''
   if (error.message.includes('read'))
     return 'What was read off the ring runs backwards: nearer distances lie further from infinity, up to the throw.'
-  return `${lens.name} focuses from ${metres(lens.closestMetres)} on; a mark is nearer.`
+  return `${lens.name} focuses from ${lengthWords(lens.closestMetres, units)} on; a mark is nearer.`
 }
 
 /** Marks for pulling focus by hand: on the ring, as a table, on paper, and as a metronome. */
 export const Marks = ({ lenses, bodies }: Pick<FilmView, 'lenses' | 'bodies'>) => {
   const [text, write] = useLocal('coherion-film take')
+  const [units] = useUnits()
   const take = useMemo(() => readTake(text), [text])
   const lens = lenses.find(l => l.id === take.lens) ?? lenses.find(l => !l.isByWire) ?? lenses[0]
   const body = bodies.find(b => b.id === take.body) ?? bodies[0]
@@ -50,9 +51,9 @@ export const Marks = ({ lenses, bodies }: Pick<FilmView, 'lenses' | 'bodies'>) =
         why: '',
       }
     } catch (error) {
-      return { marks: [], why: whyNot(error, lens) }
+      return { marks: [], why: whyNot(error, lens, units) }
     }
-  }, [take, lens, body])
+  }, [take, lens, body, units])
   if (!lens || !body)
     return (
       <Section title="Focus marks">
@@ -135,13 +136,7 @@ export const Marks = ({ lenses, bodies }: Pick<FilmView, 'lenses' | 'bodies'>) =
                 onChange={e => setMark(i, { name: e.target.value.slice(0, 60) })}
                 sx={{ width: 170 }}
               />
-              <NumberText
-                label="Distance, m"
-                value={m.metres}
-                least={0.05}
-                most={10_000}
-                onNumber={n => n && setMark(i, { metres: n })}
-              />
+              <DistanceText label="Distance" metres={m.metres} onMetres={n => n && setMark(i, { metres: n })} />
               <NumberText
                 label="At, s"
                 value={m.at}
@@ -175,7 +170,7 @@ export const Marks = ({ lenses, bodies }: Pick<FilmView, 'lenses' | 'bodies'>) =
       {made.marks.length > 0 && (
         <>
           <Strip ring={ring} marks={made.marks} />
-          <Table marks={made.marks} />
+          <Table marks={made.marks} units={units} />
           {fast.length > 0 && (
             <Typography variant="body2" color="error" sx={{ mt: 1 }}>
               {fast.map(m => m.name).join(', ')}: a hand does not turn that fast. Give it more time, or a ring with a
@@ -207,13 +202,7 @@ const ReadOff = ({ take, onTake }: { take: Take; onTake: (next: Partial<Take>) =
         {take.read.map((r, i) => (
           <li key={i}>
             <Wrap role="group" aria-label={`Reading ${i + 1}`} sx={{ alignItems: 'flex-start', py: 0.75 }}>
-              <NumberText
-                label="Distance, m"
-                value={r.metres}
-                least={0.05}
-                most={10_000}
-                onNumber={n => n && change(i, { metres: n })}
-              />
+              <DistanceText label="Distance" metres={r.metres} onMetres={n => n && change(i, { metres: n })} />
               <NumberText
                 label="Degrees"
                 value={r.degrees}
@@ -288,7 +277,7 @@ const Strip = ({ ring, marks }: { ring: Ring; marks: readonly MarkOnRing[] }) =>
 
 const TURN = { clockwise: '↻ clockwise', anticlockwise: '↺ anticlockwise', none: 'stays' } as const
 
-const Table = ({ marks }: { marks: readonly MarkOnRing[] }) => (
+const Table = ({ marks, units }: { marks: readonly MarkOnRing[]; units: Units }) => (
   <PlainList component="ol" aria-label="Marks with their depth">
     {marks.map((m, i) => (
       <Box component="li" key={i} sx={{ py: 0.75, borderBottom: 1, borderColor: 'divider' }}>
@@ -296,12 +285,13 @@ const Table = ({ marks }: { marks: readonly MarkOnRing[] }) => (
           <Typography component="span" variant="figure">
             {i + 1}
           </Typography>{' '}
-          <strong>{m.name}</strong> at {m.at.toFixed(1)} s: {metres(m.metres)}, {m.degrees.toFixed(0)}° or{' '}
+          <strong>{m.name}</strong> at {m.at.toFixed(1)} s: {lengthWords(m.metres, units)}, {m.degrees.toFixed(0)}° or{' '}
           {m.mm.toFixed(1)} mm from infinity
         </Typography>
         <Typography variant="body2" color="textSecondary">
-          Sharp from {metres(m.near)} to {metres(m.far)}: come {metres(m.driftIn)} nearer at most
-          {Number.isFinite(m.driftOut) && `, fall back ${metres(m.driftOut)}`}.
+          Sharp from {lengthWords(m.near, units)} to {lengthWords(m.far, units)}: come {lengthWords(m.driftIn, units)}{' '}
+          nearer at most
+          {Number.isFinite(m.driftOut) && `, fall back ${lengthWords(m.driftOut, units)}`}.
           {m.pull &&
             ` From the one before: ${m.pull.seconds.toFixed(1)} s, ${TURN[m.pull.turn]}${
               m.pull.turn === 'none'

@@ -14,6 +14,9 @@ import { useHappen } from './use-happen'
 
 type Walks = Pick<Model, 'walks' | 'rests' | 'rows'>
 
+/** Asked for at the same time: as many as the server works on at once. */
+const AT_ONCE = 3
+
 const keyOf = (n: Needed): string => `${n.model} ${n.setUps.join(' ')}`
 
 /** Better walks than the rough ones, asked for one after the other while a plan is looked at. */
@@ -24,20 +27,25 @@ const useBetterWalks = (job: Job, facts: JobFacts, happened: readonly Happened[]
     () => (isOn ? neededWalks(planThrough(job, facts, happened).plan) : []),
     [isOn, job, facts, happened],
   )
-  const next = needed.find(n => !found.has(keyOf(n)) && !given.has(keyOf(n)))
-  const [model, setUps, key] = [next?.model, next?.setUps.join(' '), next && keyOf(next)]
+  const next = needed.filter(n => !found.has(keyOf(n)) && !given.has(keyOf(n))).slice(0, AT_ONCE)
+  const asked = JSON.stringify(next)
   useEffect(() => {
-    if (model === undefined || setUps === undefined || key === undefined) return undefined
+    const all = JSON.parse(asked) as readonly Needed[]
+    if (all.length === 0) return undefined
     const stop = new AbortController()
-    const query = new URLSearchParams({ model, setUps })
-    void sendJson<Walks>('GET', `/api/v1/jobs/${job.id}/walks?${query}`, undefined, stop.signal).then(sent => {
+    const ask = async (n: Needed) => {
+      const query = new URLSearchParams({ model: n.model, setUps: n.setUps.join(' ') })
+      const sent = await sendJson<Walks>('GET', `/api/v1/jobs/${job.id}/walks?${query}`, undefined, stop.signal)
+      return [keyOf(n), sent.ok ? { model: n.model, walks: sent.value } : undefined] as const
+    }
+    void Promise.all(all.map(ask)).then(answers => {
       if (stop.signal.aborted) return
-      if (sent.ok) setFound(all => new Map([...all, [key, { model, walks: sent.value }]]))
+      setFound(known => new Map([...known, ...answers.flatMap(([k, v]) => (v ? [[k, v] as const] : []))]))
       // Without network the rough ones do.
-      else setGiven(all => new Set([...all, key]))
+      setGiven(known => new Set([...known, ...answers.flatMap(([k, v]) => (v ? [] : [k]))]))
     })
     return () => stop.abort()
-  }, [job.id, model, setUps, key])
+  }, [job.id, asked])
   const better = useMemo(
     () => needed.reduce((all, n) => withBetter(all, found.get(keyOf(n))), facts),
     [needed, facts, found],
@@ -46,7 +54,7 @@ const useBetterWalks = (job: Job, facts: JobFacts, happened: readonly Happened[]
     facts: better,
     done: needed.filter(n => found.has(keyOf(n))).length,
     of: needed.length,
-    isWorking: next !== undefined,
+    isWorking: next.length > 0,
   }
 }
 

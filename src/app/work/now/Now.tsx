@@ -3,6 +3,7 @@
 import { Alert, Box, Button, MenuItem, TextField, Typography } from '@mui/material'
 import { useEffect, useState } from 'react'
 import { clockAt } from '@/core/jobs/clock'
+import { lightWords } from '@/core/jobs/light'
 import { differencesBetween } from '@/core/jobs/replan'
 import { sheetFor, type SheetLine } from '@/core/jobs/sheet'
 import { peopleIn } from '@/core/jobs/warnings'
@@ -222,7 +223,7 @@ const Scene = ({
     )}
     {withChange && <Change line={line} />}
     {line.limiter && <Typography variant="body2">Lens: {line.limiter}.</Typography>}
-    {line.light?.advice && <Typography variant="body2">{line.light.advice}</Typography>}
+    {line.light?.advice && <Typography variant="body2">Light: {lightWords(line.light)}</Typography>}
   </Box>
 )
 

@@ -3,7 +3,7 @@
 import { Box, Button, TextField, Typography } from '@mui/material'
 import { useState } from 'react'
 import { addScene, withList } from '@/core/jobs/edit'
-import type { Job } from '@/core/jobs/job'
+import { idFor, type Job } from '@/core/jobs/job'
 import type { ReadList } from '@/core/jobs/list-words'
 import { problemWords } from '@/core/reading/problem'
 import { FileButton } from '@/ui/FileButton'
@@ -106,13 +106,11 @@ export const AddScenes = ({ job, onJob }: { job: Job; onJob: Edit }) => {
 
 /** Somebody may have added scenes or places of the same names since the list was read. */
 const again = (read: ReadList, job: Job): ReadList => {
-  const places = read.places.filter(p => !job.places.some(q => q.id === p.id))
-  const taken = new Set(job.scenes.map(s => s.id))
+  const taken = job.scenes.map(s => s.id)
   const scenes = read.scenes.map(s => {
-    let { id } = s
-    for (let n = 2; taken.has(id); n++) id = `${s.id}-${n}`
-    taken.add(id)
+    const id = taken.includes(s.id) ? idFor(s.name, taken) : s.id
+    taken.push(id)
     return { ...s, id }
   })
-  return { ...read, places, scenes }
+  return { ...read, places: read.places.filter(p => !job.places.some(q => q.id === p.id)), scenes }
 }

@@ -3,15 +3,19 @@
 import { Box, Typography } from '@mui/material'
 import { clockAt } from '@/core/jobs/clock'
 import type { JobFacts } from '@/core/jobs/facts'
+import type { Job } from '@/core/jobs/job'
 import type { Planned } from '@/core/jobs/replan'
+import type { UnitDay } from '@/core/jobs/station'
+import { slotsText } from '@/core/kit/slots'
 import { gapWords } from '@/core/numeric/gap'
+import { TallLink } from '@/ui/links'
 import { PlainList, Section } from '@/ui/pieces'
 
 /** More than one set-up on one day. */
-const isSpeaking = (d: Planned['plan']['units'][number]): boolean => d.withoutSlots > 0
+const isSpeaking = (d: UnitDay): boolean => d.withoutSlots > 0
 
 /** What is stored in the slots of each camera at home, and what that saves. */
-export const Cameras = ({ planned, facts }: { planned: Planned; facts: JobFacts }) => {
+export const Cameras = ({ job, planned, facts }: { job: Job; planned: Planned; facts: JobFacts }) => {
   const days = planned.plan.units
   if (days.length === 0) return null
   const quiet = days.filter(d => !isSpeaking(d) && !days.some(o => o.unit === d.unit && isSpeaking(o)))
@@ -26,11 +30,11 @@ export const Cameras = ({ planned, facts }: { planned: Planned; facts: JobFacts 
           const filled = d.slots.filter(s => s.setUp)
           const name = facts.models.find(m => m.id === d.unit.model)?.name ?? ''
           return (
-            <section key={`${d.unit.id} ${d.from}`} aria-label={`${d.unit.tag}, ${clockAt(d.from, 'UTC').day}`}>
+            <section key={`${d.unit.id} ${d.from}`} aria-label={`${d.unit.tag}, ${clockAt(d.from, job.timeZone).day}`}>
               <Typography variant="h3">
                 {d.unit.tag}{' '}
                 <Typography component="span" variant="body2" color="textSecondary">
-                  {name}, {clockAt(d.from, 'UTC').day}
+                  {name}, {clockAt(d.from, job.timeZone).day}
                 </Typography>
               </Typography>
               <PlainList component="ul">
@@ -47,6 +51,7 @@ export const Cameras = ({ planned, facts }: { planned: Planned; facts: JobFacts 
                 {d.withoutSlots > 0 && `${d.presses} presses between scenes, ${d.withoutSlots} without slots. `}
                 {d.withoutSlots > 0 && gapWords(d.gap)}
               </Typography>
+              <OneWalk day={d} facts={facts} />
               {d.areas.length > 1 && <Typography variant="body2">On the button: {d.areas.join(', ')}.</Typography>}
             </section>
           )
@@ -58,5 +63,25 @@ export const Cameras = ({ planned, facts }: { planned: Planned; facts: JobFacts 
         </Typography>
       )}
     </Section>
+  )
+}
+
+/** The card that fills the slots as they are planned, in one walk; what the guide answered has no card. */
+const OneWalk = ({ day, facts }: { day: UnitDay; facts: JobFacts }) => {
+  const body = facts.models.find(m => m.id === day.unit.model)?.body
+  const wishes = day.slots.flatMap(({ name, setUp }) =>
+    setUp && !setUp.isGuided ? [{ slot: name, standard: setUp.standard }] : [],
+  )
+  const [first] = wishes
+  if (body === undefined || !first) return null
+  return (
+    <Typography variant="body2">
+      <TallLink
+        to={`/set/cards/${body}`}
+        more={{ unit: day.unit.id, standard: first.standard, slots: slotsText(wishes) }}
+      >
+        Fill them in one walk
+      </TallLink>
+    </Typography>
   )
 }

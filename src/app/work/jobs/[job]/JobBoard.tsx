@@ -94,13 +94,13 @@ export const JobBoard = ({ view }: { view: JobView }) => {
             {walks.isWorking
               ? `The fewest presses are being worked out: ${walks.done} of ${walks.of}.`
               : planned.plan.isBest
-                ? 'No other way to hand out cameras and slots takes fewer presses.'
-                : 'A better way to hand out cameras and slots may exist.'}
+                ? 'By what is weighed nobody could have a better camera, and no other slots take fewer presses.'
+                : 'By what is weighed there may be a better way; it was not found within what is looked at.'}
           </Typography>
         </Section>
         <AddScenes job={job} onJob={draft.edit} />
         <Warnings warnings={warnings} job={job} facts={facts} onScene={id => set({ scene: id })} />
-        <Cameras planned={planned} facts={facts} />
+        <Cameras job={job} planned={planned} facts={facts} />
         <People job={job} facts={facts} planned={planned} />
         <Places job={job} onJob={draft.edit} />
         <JobItself job={job} facts={facts} hasHistory={happened.length > 0} onJob={draft.edit} />

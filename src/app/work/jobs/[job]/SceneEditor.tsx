@@ -11,7 +11,7 @@ import type { JobView } from '@/server/jobs'
 import { TallLink } from '@/ui/links'
 import { PlainList, Section, Wrap } from '@/ui/pieces'
 import { WrittenField } from '@/ui/WrittenField'
-import { NumberText } from '../../NumberText'
+import { DistanceText, NumberText } from '../../NumberText'
 
 type Edit = (what: string, change: (job: Job) => Job) => void
 
@@ -129,16 +129,10 @@ export const SceneEditor = ({
         ))}
       </TextField>
       <Wrap>
+        <DistanceText label="Near" metres={scene.near} onMetres={near => set('near', { near })} />
+        <DistanceText label="Far" metres={scene.far} onMetres={far => set('far', { far })} />
         <NumberText
-          label="Near, m"
-          value={scene.near}
-          least={0.01}
-          most={10_000}
-          onNumber={near => set('near', { near })}
-        />
-        <NumberText label="Far, m" value={scene.far} least={0.01} most={10_000} onNumber={far => set('far', { far })} />
-        <NumberText
-          label="Looks, ° from N"
+          label="Camera looks, °"
           value={scene.facing}
           least={0}
           most={360}

@@ -85,13 +85,13 @@ export const Scenes = ({
                 {own.map(l => (
                   <Typography key={l.key} component="span" variant="body2" sx={{ display: 'block' }}>
                     {l.who}: <strong>{l.unit?.tag ?? 'no camera'}</strong>
-                    {l.slot !== undefined && `, ${l.slot}`}
-                    {l.change.length > 0 && (
+                    {l.change.length > 0 ? (
                       <Typography component="span" variant="body2" color={l.isLate ? 'error' : 'textSecondary'}>
-                        {' '}
-                        {changeShort(l.change)}
+                        : {changeShort(l.change)}
                         {l.isLate && ', and there is no time for it'}
                       </Typography>
+                    ) : (
+                      l.slot !== undefined && ` in ${l.slot}`
                     )}
                   </Typography>
                 ))}

@@ -73,7 +73,10 @@ const WhatToDo = ({
   if (w.kind === 'owed' && unit && body !== undefined)
     return (
       <Typography variant="body2">
-        <TallLink to={`/set/cards/${body}`} more={{ unit: unit.id }}>
+        <TallLink
+          to={`/set/cards/${body}`}
+          more={{ unit: unit.id, ...(w.standard === undefined ? {} : { standard: w.standard }) }}
+        >
           Its card
         </TallLink>
       </Typography>

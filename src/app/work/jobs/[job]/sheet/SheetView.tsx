@@ -2,6 +2,7 @@
 
 import { Box, Typography } from '@mui/material'
 import { useEffect, useMemo } from 'react'
+import { lightWords } from '@/core/jobs/light'
 import { sheetFor, type SheetLine } from '@/core/jobs/sheet'
 import { keepThisPage } from '@/offline/keep-page'
 import type { JobView } from '@/server/jobs'
@@ -48,7 +49,7 @@ export const SheetView = ({ view: asOpened, person }: { view: JobView; person: s
           <PlainList component="ul">
             {sheet.prepare.map((p, i) => (
               <Box component="li" key={`${p.tag} ${i}`} sx={{ py: 0.75 }}>
-                <strong>{p.tag}</strong> ({p.body}): begins with {p.first}.
+                <strong>{p.tag}</strong> ({p.body}), {p.day}: begins with {p.first}.
                 {p.slots.length > 0 && ` In the slots: ${p.slots.join('; ')}.`}
                 {p.areas.length > 1 && ` Areas on the button: ${p.areas.join(', ')}.`}
               </Box>
@@ -104,11 +105,7 @@ const Line = ({ line, isForAll }: { line: SheetLine; isForAll: boolean }) => (
       <>
         {line.thumb && <Typography variant="body2">Thumb: {line.thumb}</Typography>}
         {line.limiter && <Typography variant="body2">Lens: {line.limiter}.</Typography>}
-        {line.light && (
-          <Typography variant="body2">
-            Light: {line.light.words}. {line.light.advice}
-          </Typography>
-        )}
+        {line.light && <Typography variant="body2">Light: {lightWords(line.light)}</Typography>}
         {line.notes && <Typography variant="body2">{line.notes}</Typography>}
         <Troubles line={line} />
         <Cautions cautions={line.cautions} />
