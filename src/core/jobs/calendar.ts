@@ -43,6 +43,10 @@ export const readCalendar = (text: string, job: Job, people: JobFacts['people'],
       problems.push(problem(name, start?.toString() ?? '', 'expected a time of day; the event is left out'))
       continue
     }
+    if (String(event.component.getFirstPropertyValue('status') ?? '').toUpperCase() === 'CANCELLED') {
+      problems.push(problem(name, 'CANCELLED', 'it was called off; the event is left out'))
+      continue
+    }
     if (event.isRecurring()) problems.push(problem(name, '', 'it repeats; only the first time is taken'))
     const wall = wallOf(event, start, job.timeZone)
     if (wall.isOfUnknownZone)

@@ -149,13 +149,23 @@ export const SECONDS_PER_ROW = 8
 
 const plain = (text: string): string => text.trim().toLowerCase().replaceAll(/\s+/g, ' ')
 
-/** Somebody as a list names them: by id, by name, or by a first name that only one has. */
-export const findPerson = (people: JobFacts['people'], said: string): JobFacts['people'][number] | undefined => {
-  const name = plain(said)
+/** Somebody as a list names them: by id, by name, or by a part of it (“Ottoline”, “O. Marsh”) that only one has. */
+export const findPerson = <P extends { readonly id: string; readonly name: string }>(
+  people: readonly P[],
+  said: string,
+): P | undefined => {
+  // Address books write the last name first.
+  const [last = '', given] = said.split(',')
+  const name = plain(given === undefined ? said : `${given} ${last}`)
   const exact = people.find(p => p.id === said || plain(p.name) === name)
   if (exact) return exact
-  const byFirst = people.filter(p => plain(p.name).split(' ')[0] === name)
-  return byFirst.length === 1 ? byFirst[0] : undefined
+  const [first = '', ...others] = name.split(/\.? /)
+  const only = people.filter(p => {
+    const [given = '', ...rest] = plain(p.name).split(' ')
+    const family = rest.join(' ')
+    return name === given || name === family || (first === given[0] && others.join(' ') === family)
+  })
+  return only.length === 1 ? only[0] : undefined
 }
 
 export const findUnit = (units: readonly UnitFact[], said: string): UnitFact | undefined =>

@@ -1,14 +1,18 @@
+import { findPerson } from './facts'
 import type { Job, SceneLight } from './job'
 import {
+  ABOUT,
   add,
+  dayAfter,
+  EVERYBODY,
   type ListKnows,
   type Made,
   minutesBetween,
-  onlyOne,
   placeOf,
   plain,
   readLight,
   readMinutes,
+  readDay,
   readTime,
   said,
   splitNames,
@@ -16,27 +20,77 @@ import {
   USUAL_MINUTES,
 } from './list-words'
 
-/** Scenes from lines with a time in front. */
+/** Scenes from lines that have a time in them. */
 
-/** What stands before the time: bullets, numbers of a list, brackets. */
-const BEFORE = /^[ \-–—•*·>]*(?:\d{1,3}[.)] )?(?:from )?[[(]? ?/i
-const AT = String.raw`(?:\d{1,2}(?:[:.h]\d{2}(?::\d{2})?)?(?: ?[ap]\.?m\.?)?|[0-2]\d[0-5]\d)`
-/** `19:30-19:45 Ring parade, 12 min, tent, Ottoline Marsh + Bram Tollard` */
-const TIMES = new RegExp(
-  String.raw`^(${AT})(?: ?(?:-|–|—|to|until) ?(${AT}))?(?: ?(?:h|hrs|uhr|o'clock))?(?!\w|:\d)`,
-  'i',
-)
+const CLOCK = String.raw`\d{1,2}[:.h]\d{2}(?::\d{2})?(?: ?[ap](?:\.?m\.?)?(?!\w))?|\d{1,2} ?[ap]\.?m\.?(?!\w)`
+const UNTIL = String.raw`(?: ?(?:-|–|—|to|until) ?(${CLOCK}|[0-2]\d[0-5]\d))?(?: ?(?:h|hrs|uhr|o'clock)(?!\w))?`
+/** In front a time may be four digits; elsewhere those are a year, or so many metres. */
+const AT_FRONT = new RegExp(String.raw`^(${CLOCK}|[0-2]\d[0-5]\d)${UNTIL}(?![\w]|:\d)`, 'i')
+/** Anywhere a number with a point is as likely an amount: it needs its colon, its h or its half of the day. */
+const COLON = String.raw`\d{1,2}[:h]\d{2}(?: ?[ap](?:\.?m\.?)?(?!\w))?|\d{1,2}(?:\.\d{2})? ?[ap]\.?m\.?(?!\w)`
+const ANYWHERE = new RegExp(String.raw`(?<![\w.:])(${COLON})${UNTIL}(?![\w]|:\d)`, 'i')
+/** What stands before a time in front: bullets, numbers of a list, a day, brackets. */
+const BULLETS = /^[ \-–—•*·>]*(?:\d{1,3}[.)] )?/
+const DAY_IN_FRONT =
+  /^(?:(?:sun|mon|tue|wed|thu|fri|sat)[a-z]{0,6}\.?|day \d{1,2}|\d{4}-\d{2}-\d{2})(?: \d{1,2}(?:st|nd|rd|th)?\.?(?: [a-z]{3,9})?)?[,:]? /i
+
+/** What heads the lines below it says nothing but a day, or ends in a colon; a sentence that mentions a day is a note. */
+const isHeading = (line: string): boolean => line.endsWith(':') || line.split(' ').every(word => OF_A_DAY.test(word))
+const OF_A_DAY =
+  /^(?:the|on|for|day|schedule|programme|program|timetable|running|order|\W+|\d{1,2}(?:st|nd|rd|th)?\W?|[\d-]{10}\W?|(?:sun|mon|tue|wed|thu|fri|sat|jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]{0,6}\W?)$/i
+/** A name in front of what somebody does: "Ottoline: 9:00 arrivals". */
+const IN_FRONT = /^[ \-–—•*·>]*([^\d:|]{2,60}?):(?: (.+))?$/
+/** What people say in place of a name when it only begins. */
+const BEGINS = /^(?:(?:we|you|they|it) )?(?:start|begin|meet|open|go on)s?$/i
+const MORE_OR_LESS = /^(?:-?ish|sharp)(?!\w) ?/i
+
+interface Timed {
+  readonly at: string
+  readonly until: string | undefined
+  readonly rest: string
+  readonly day: string | undefined
+}
+
+const timed = (match: RegExpExecArray, rest: string, day: string | undefined): Timed | undefined => {
+  const at = readTime(match[1] ?? '')
+  const until = match[2] === undefined ? undefined : readTime(match[2])
+  return at === undefined || !rest ? undefined : { at, until, rest, day }
+}
+
+const behindTime = (text: string): string =>
+  text
+    .replace(/^-(?=ish)/i, '')
+    .replace(MORE_OR_LESS, '')
+    .replace(/^[ \])|,:;\-–—→>]+/, '')
+
+/** The time of a line, and the rest of it: in front, or behind a name ("Opening @ 18:00"). */
+const timeOf = (line: string, first: string): Timed | undefined => {
+  const bare = line.replace(BULLETS, '')
+  const dayWords = DAY_IN_FRONT.exec(bare)?.[0] ?? ''
+  const day = dayWords ? readDay(dayWords, first) : undefined
+  const front = bare
+    .slice(day === undefined ? 0 : dayWords.length)
+    .replace(/^(?:from |at )?[[(]? ?/i, '')
+    .replace(ABOUT, '')
+  const inFront = AT_FRONT.exec(front)
+  if (inFront) return timed(inFront, behindTime(front.slice(inFront[0].length)), day)
+  // "Sunday service 10:00" is what it is called.
+  const inside = ANYWHERE.exec(bare)
+  if (!inside) return undefined
+  const before = bare.slice(0, inside.index).replace(/(?: (?:at|from|@)| ?[@,:(\-–—])? ?$/i, '')
+  const behind = behindTime(bare.slice(inside.index + inside[0].length))
+  if (BEGINS.test(before)) return timed(inside, behind.replace(/^(?:with|by) (?:the )?/i, ''), undefined)
+  return timed(inside, before && behind ? `${before}, ${behind}` : before, undefined)
+}
+
 /** A length at the end of a name, without anything that parts it off. */
-const LENGTH_AT_END = / (\d{1,2} ?h(?:ours?)?(?: ?\d{1,2} ?(?:min|m)?)?|\d{1,3} ?(?:min|mins|minutes|'))\.?$/i
-const EVERYBODY = /^(?:all|everybody|everyone|whole team)$/i
+const LENGTH_AT_END = /(?: for)? (\d{1,2} ?h(?:ours?)?(?: ?\d{1,2} ?(?:min|m)?)?|\d{1,3} ?(?:min|mins|minutes|'))\.?$/i
 
 /** A line behind its time: a name, and whatever stands behind it in commas, brackets or after a dash. */
 const partsOf = (text: string): readonly string[] => {
+  // Brackets part what stands before them from what stands behind; what is in them is read last.
   const inBrackets = [...text.matchAll(/[([]([^()[\]]*)[)\]]/g)].map(m => m[1] ?? '')
-  const bare = text
-    .replaceAll(/[([][^()[\]]*[)\]]/g, '')
-    .replaceAll('  ', ' ')
-    .trim()
+  const bare = text.replaceAll(/ ?[([][^()[\]]*[)\]] ?/g, '; ').replace(/; $/, '')
   const length = LENGTH_AT_END.exec(bare)
   const rest = length ? bare.slice(0, length.index) : bare
   return [
@@ -49,13 +103,18 @@ const partsOf = (text: string): readonly string[] => {
   ]
 }
 
-/** Whole names of people that stand behind a name without anything that parts them off. */
+/** Names of people that stand behind a name without anything that parts them off: "Bram Tollard", "B. Tollard". */
 const namedAtEnd = (text: string, knows: ListKnows): string | undefined => {
   let rest = text
   for (;;) {
-    const found = knows.people.find(p => plain(rest).endsWith(` ${plain(p.name)}`))
-    if (!found) return rest === text ? undefined : text.slice(rest.length).trim()
-    rest = rest.slice(0, -found.name.length).replace(/ (?:and|[+&])? ?$/, '')
+    const words = rest.split(' ')
+    const last = words.slice(-2).join(' ')
+    if (words.length < 3 || !findPerson(knows.people, last))
+      return rest === text ? undefined : text.slice(rest.length).trim()
+    rest = words
+      .slice(0, -2)
+      .join(' ')
+      .replace(/ (?:and|[+&]|(?:covered |shot )?by)$/, '')
   }
 }
 
@@ -69,16 +128,16 @@ interface Said {
   readonly nothing?: true
 }
 
+const BY = /^(?:(?:covered |shot )?by|photographer:?) /i
+
 /** What a part of a line is; undefined where it is only words. */
 const readPart = (part: string, job: Job, made: Made, knows: ListKnows): Said | undefined => {
   const minutes = readMinutes(part)
   if (minutes !== undefined) return { minutes }
   if (EVERYBODY.test(part)) return { nothing: true }
-  const people = splitNames(part).map(p => {
+  const people = splitNames(part.replace(BY, '')).map(p => {
     const [who = '', ...rest] = p.split(/ (?:with|on) /)
-    const found =
-      knows.people.find(x => plain(x.name) === plain(who)) ??
-      onlyOne(knows.people.filter(x => plain(x.name).split(' ')[0] === plain(who)))
+    const found = findPerson(knows.people, who)
     const unit = rest.find(r => knows.units.some(u => plain(u) === plain(r)))
     return found && { person: found.id, remote: false, ...(unit ? { unit } : {}) }
   })
@@ -95,17 +154,70 @@ const readPart = (part: string, job: Job, made: Made, knows: ListKnows): Said | 
   return undefined
 }
 
+/** Somebody whose first name stands among other words. */
+const mentionedIn = (text: string, knows: ListKnows): string | undefined => {
+  const words = new Set(plain(text).split(/[^\p{L}]+/u))
+  return knows.people.find(p => words.has(plain(p.name).split(' ')[0] ?? ''))?.name
+}
+
+/** Parts of a line that each have a time and a name: "9:00 arrivals, 9:40 opening". */
+const linesOf = (line: string): readonly string[] => {
+  const parts = line.split(/(?<=[,;]) /)
+  const clocked = parts.filter(p => ANYWHERE.test(p) && !/^(?:until|till|to|ends?|back)\b/i.test(p))
+  if (clocked.length < 2 || !clocked.every(p => /[a-z]{3}/i.test(p.replace(ANYWHERE, '')))) return [line]
+  const lines: string[] = []
+  for (const part of parts) {
+    const last = lines.at(-1)
+    if (last !== undefined && !clocked.includes(part)) lines[lines.length - 1] = `${last} ${part}`
+    else lines.push(part)
+  }
+  return lines.map(l => l.replace(/[,;]$/, ''))
+}
+
+/** More days than this from the first of a job is worth a word. */
+const FAR_DAYS = 3
+
 export const fromLine = (text: string, row: number, job: Job, knows: ListKnows, file: string, made: Made): void => {
-  const wrong = (expected: string) =>
+  const say = (expected: string) =>
     void made.problems.push({ file, path: `line ${row}`, value: text.trim().slice(0, 80), expected })
-  // Single spaces, so that nothing below has to look at stretches of them.
-  const line = text.replaceAll('\t', ', ').replaceAll(/\s+/g, ' ').trim().replace(BEFORE, '')
-  const match = TIMES.exec(line)
-  const at = match ? readTime(match[1] ?? '') : undefined
-  const rest = match ? line.slice(match[0].length).replace(/^[\s\])|,:;\-–—→>]+/, '') : ''
-  if (!match || at === undefined || !rest)
-    return wrong('expected a time such as 19:30 and a name; the line is left out')
-  const until = match[2] === undefined ? undefined : readTime(match[2])
+  // Columns are parted by what is wider than a space; single spaces then, so that nothing below looks at stretches of them.
+  const line = text
+    .trim()
+    .replaceAll(/\t| {2,}|\.{2,}/g, ' | ')
+    .replaceAll(/\s+/g, ' ')
+    .replace(/(?<=\p{L}{2}|[)\]])\.$/u, '')
+  const [, named = line, behind] = IN_FRONT.exec(line) ?? []
+  const person = findPerson(knows.people, named.trim())
+  if (person && behind === undefined) return void (made.whose = person.id)
+  if (EVERYBODY.test(named) && behind === undefined) return void (made.whose = undefined)
+  const whose = person?.id ?? made.whose
+  for (const one of linesOf(person ? (behind ?? '') : line)) {
+    const found = timeOf(one, job.day)
+    if (found) fromTimed(found, whose, job, knows, made, say)
+    else fromHeading(one, job, made, say)
+  }
+}
+
+/** A day that heads what stands below it, or nothing that could be read. */
+const fromHeading = (line: string, job: Job, made: Made, say: (expected: string) => void): void => {
+  const day = isHeading(line) ? readDay(line, job.day) : undefined
+  if (day === undefined) return say('expected a time such as 19:30 and a name; the line is left out')
+  made.day = day
+  made.last = undefined
+  made.whose = undefined
+  if (day < job.day || day > dayAfter(job.day, FAR_DAYS)) say(`taken as ${day}; the job begins on ${job.day}`)
+}
+
+const fromTimed = (
+  found: Timed,
+  whose: string | undefined,
+  job: Job,
+  knows: ListKnows,
+  made: Made,
+  say: (expected: string) => void,
+): void => {
+  const { at, until, rest } = found
+  if (found.day !== undefined) made.day = found.day
   const [first = '', ...others] = [...partsOf(rest)]
   const people = namedAtEnd(first, knows)
   let name = people ? first.slice(0, -people.length).trim() : first
@@ -129,7 +241,11 @@ export const fromLine = (text: string, row: number, job: Job, knows: ListKnows, 
     else if (read.light !== undefined) fields.light = read.light
     else if (read.place !== undefined) fields.place = placeOf(read.place, job, made)
   }
-  if (!name) name = words.shift() ?? 'Scene'
+  // A number in front only counts the rows.
+  if (!name || (/^\d{1,3}\.?$/.test(name) && words.length)) name = words.shift() ?? 'Scene'
+  if (!covers.length && whose !== undefined) covers.push({ person: whose, remote: false })
+  const mentioned = covers.length ? undefined : mentionedIn([name, ...words].join(' '), knows)
+  if (mentioned) say(`${mentioned} is mentioned, and not taken as covering it: no comma stands before the name`)
   add(
     {
       name: name.slice(0, 120),

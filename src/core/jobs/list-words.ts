@@ -1,4 +1,5 @@
 import type { Problem } from '../reading/problem'
+import { isDay } from './clock'
 import { idFor, type Job, LIGHTS, type Place, type Scene, type SceneLight } from './job'
 
 /** Words of a list: times, lengths, names, light, places. */
@@ -22,7 +23,7 @@ export interface ReadList {
 export const USUAL_MINUTES = 15
 
 /** `19:30`, `7.30 pm`, `14h30`, `0715`; seconds are left aside. */
-const CLOCK = /^(\d{1,2})(?:[:.h](\d{2})(?::\d{2})?)?\s?([ap]\.?m\.?)?$/i
+const CLOCK = /^(\d{1,2})(?:[:.h](\d{2})(?::\d{2})?)?\s?([ap](?:\.?m\.?)?)?$/i
 const FOUR_DIGITS = /^([0-2]\d)([0-5]\d)$/
 
 /**
@@ -51,9 +52,12 @@ export const minutesBetween = (from: string, until: string): number => {
   return span > 0 ? span : span + 1440
 }
 
+/** A time or a length that is only said to be near. */
+export const ABOUT = /^(?:ca\.?|c\.|circa|approx\.?|approximately|about|around|~) ?/i
+
 /** @example readMinutes('1 h 20') // 80 */
 export const readMinutes = (text: string): number | undefined => {
-  const plain = text.trim().toLowerCase()
+  const plain = text.trim().toLowerCase().replace(ABOUT, '')
   const hours = /^(\d{1,2}) ?(?:h|hours?)(?: ?(\d{1,2}) ?(?:m|min|minutes?)?)?$/.exec(plain)
   if (hours) return Number(hours[1]) * 60 + Number(hours[2] ?? 0)
   const minutes = /^(\d{1,4}) ?(?:m|min|mins|minutes?|')?$/.exec(plain)
@@ -61,6 +65,7 @@ export const readMinutes = (text: string): number | undefined => {
 }
 
 export const plain = (text: string): string => text.trim().toLowerCase().replaceAll(/\s+/g, ' ')
+export const EVERYBODY = /^(?:all|everybody|everyone|whole team)$/i
 export const splitNames = (text: string): readonly string[] =>
   text
     .split(/[;+&/]|,|\band\b/)
@@ -88,6 +93,11 @@ export const standardOf = (text: string, knows: ListKnows): string | undefined =
 }
 
 export interface Made {
+  /** The day that lines below a heading are of, and the time of the last one: after midnight is the next day. */
+  day?: string | undefined
+  last?: string | undefined
+  /** Whose lines those below a name in front are. */
+  whose?: string | undefined
   readonly scenes: Scene[]
   readonly places: Place[]
   readonly problems: Problem[]
@@ -110,9 +120,65 @@ export const placeOf = (text: string, job: Job, made: Made): string => {
   return place.id
 }
 
+/** A running order goes on past midnight: from an evening to a small hour is to the next day. */
+const EVENING = '18:00'
+const SMALL_HOUR = '06:00'
+
 export const add = (scene: Omit<Scene, 'id'>, job: Job, made: Made): void => {
   const taken = [...job.scenes, ...made.scenes].map(s => s.id)
-  made.scenes.push({ id: idFor(scene.name, taken), ...scene })
+  const isAfterMidnight = made.last !== undefined && made.last >= EVENING && scene.at < SMALL_HOUR
+  if (scene.day === undefined && isAfterMidnight) made.day = dayAfter(made.day ?? job.day, 1)
+  made.last = scene.at
+  const day = scene.day ?? made.day
+  const { day: _, ...rest } = scene
+  made.scenes.push({ id: idFor(scene.name, taken), ...rest, ...(day === undefined || day === job.day ? {} : { day }) })
+}
+
+export const dayAfter = (day: string, days: number): string =>
+  new Date(Date.parse(`${day}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10)
+
+const WEEKDAYS = ['sun', 'mon', 'tue', 'wed', 'thu', 'fri', 'sat'] as const
+const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'] as const
+const WEEKDAY = /\b(sun|mon|tue|wed|thu|fri|sat)(?:day|nesday|rsday|sday|urday|s|r|rs)?\b/i
+const NTH_DAY = /\bday (\d{1,2})\b/i
+const DATE = /\b\d{4}-\d{2}-\d{2}\b/
+const MONTH = `(${MONTHS.join('|')})[a-z]{0,6}`
+const DAY_MONTH = new RegExp(String.raw`\b(\d{1,2})(?:st|nd|rd|th)?\.? (?:of )?${MONTH}\b`, 'i')
+const MONTH_DAY = new RegExp(String.raw`\b${MONTH}\.? (\d{1,2})(?:st|nd|rd|th)?\b`, 'i')
+const HALF_YEAR = 183 * 86_400_000
+
+/** A day of the year that is nearest to another: "18 June" on a list for a job in that month. */
+const nearestTo = (first: string, month: number, day: number): string | undefined => {
+  const year = Number(first.slice(0, 4))
+  const said = (y: number) => `${y}-${String(month).padStart(2, '0')}-${String(day).padStart(2, '0')}`
+  return [year, year + 1, year - 1]
+    .map(said)
+    .find(d => isDay(d) && Math.abs(Date.parse(d) - Date.parse(first)) <= HALF_YEAR)
+}
+
+/**
+ * The day that some words name: a date, a day of the month, "day 2" of the job, or a day of the week from its first day
+ * on.
+ *
+ * @example
+ *   readDay('Thursday 18 June', '2026-06-20') // '2026-06-18'
+ *
+ * @returns undefined where they name none
+ */
+export const readDay = (text: string, first: string): string | undefined => {
+  const date = DATE.exec(text)?.[0]
+  if (date !== undefined && isDay(date)) return date
+  const [, day, month] = DAY_MONTH.exec(text) ?? []
+  const [, monthBefore, dayBehind] = MONTH_DAY.exec(text) ?? []
+  const named = MONTHS.findIndex(m => m === (month ?? monthBefore)?.toLowerCase())
+  if (named >= 0) return nearestTo(first, named + 1, Number(day ?? dayBehind))
+  const nth = Number(NTH_DAY.exec(text)?.[1] ?? 0)
+  if (nth > 0) return dayAfter(first, nth - 1)
+  const said = WEEKDAY.exec(text)?.[1]?.toLowerCase()
+  if (said === undefined) return undefined
+  const wanted = WEEKDAYS.findIndex(d => d === said)
+  const begins = new Date(`${first}T00:00:00Z`).getUTCDay()
+  return dayAfter(first, (wanted - begins + 7) % 7)
 }
 
 /** Fields that are there; a scene says nothing of what nobody said. */

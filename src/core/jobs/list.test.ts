@@ -1,6 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { house, jobWith } from '../../../test/fixtures/job-facts'
-import { FIRST_ORDERS, SECOND_ORDERS, THIRD_ORDERS } from '../../../test/fixtures/running-orders'
+import {
+  FIFTH_ORDERS,
+  FIRST_ORDERS,
+  FOURTH_ORDERS,
+  SECOND_ORDERS,
+  SIXTH_ORDERS,
+  THIRD_ORDERS,
+} from '../../../test/fixtures/running-orders'
 import { readCalendar } from './calendar'
 import { readSceneList } from './list'
 import { type ListKnows, readMinutes, readTime } from './list-words'
@@ -26,7 +33,7 @@ const knows: ListKnows = {
 const empty = jobWith({}, { places: [] })
 
 describe('a running order', () => {
-  it.each([...FIRST_ORDERS, ...SECOND_ORDERS, ...THIRD_ORDERS])(
+  it.each([...FIRST_ORDERS, ...SECOND_ORDERS, ...THIRD_ORDERS, ...FOURTH_ORDERS, ...FIFTH_ORDERS, ...SIXTH_ORDERS])(
     'is read as people write it: $about',
     ({ text, scenes, wrong = 0 }) => {
       const read = readSceneList(text, empty, knows, 400)
@@ -39,6 +46,27 @@ describe('a running order', () => {
       expect(read.problems).toHaveLength(wrong)
     },
   )
+
+  it('sets the days: by a heading, by a date in front, by "day 2", and from an evening past midnight', () => {
+    const days = (text: string) => readSceneList(text, empty, knows, 400).scenes.map(s => s.day ?? empty.day)
+    expect(days('SUNDAY\n11:00 One\nSat 20 June\n12:00 Two\nDay 2\n13:00 Three\n2026-06-22 14:00 Four')).toEqual([
+      '2026-06-21',
+      '2026-06-20',
+      '2026-06-21',
+      '2026-06-22',
+    ])
+    expect(days('Doors 18:00\n23:30 Last band\n00:40 Fire\n1am Buses')).toEqual([
+      '2026-06-20',
+      '2026-06-20',
+      '2026-06-21',
+      '2026-06-21',
+    ])
+    // A day within a name or a note is none of the list.
+    expect(days('Sunday service 10:00\nPlease note that the street is closed on Sunday\nSun sets 20:14')).toEqual([
+      '2026-06-20',
+      '2026-06-20',
+    ])
+  })
 
   it('names every row that it cannot read, with what stands there, and loses none of the others', () => {
     const text =
@@ -151,6 +179,43 @@ describe('a calendar', () => {
       { name: 'Elsewhere', at: '18:00', minutes: 30 },
     ])
     expect(places).toMatchObject([{ name: 'Harbour', latitude: 0.9, longitude: -30.3 }])
+  })
+
+  it('is read as offices send it: a clock of its own, folded lines, what was called off, the last name first', () => {
+    const zone = [
+      'BEGIN:VTIMEZONE',
+      'TZID:Made up, standard',
+      'BEGIN:STANDARD',
+      'DTSTART:16010101T030000',
+      'TZOFFSETFROM:+0000',
+      'TZOFFSETTO:-0400',
+      'END:STANDARD',
+      'END:VTIMEZONE',
+      '',
+    ].join('\r\n')
+    const text = calendar(
+      zone +
+        event(
+          'DTSTART;TZID="Made up, standard":20260620T130000',
+          'DTEND;TZID="Made up, standard":20260620T134500',
+          'SUMMARY:A long name that is folded wh',
+          ' ere the line is full',
+          'ATTENDEE;CN="Marsh, Ottoline":mailto:o@example.org',
+        ) +
+        event('DTSTART:20260620T100000', 'DURATION:PT30M', 'STATUS:CANCELLED', 'SUMMARY:Called off'),
+    )
+    const { scenes, problems } = readCalendar(text, empty, house().people, 400)
+    expect(problems.map(p => `${p.path}: ${p.expected}`)).toEqual([
+      'Called off: it was called off; the event is left out',
+    ])
+    expect(scenes).toMatchObject([
+      {
+        name: 'A long name that is folded where the line is full',
+        at: '19:00',
+        minutes: 45,
+        covers: [{ person: 'ottoline-marsh' }],
+      },
+    ])
   })
 
   it('says what it leaves out, and what is no calendar', () => {

@@ -1,18 +1,16 @@
 import { readCsv } from '../reading/csv'
+import { isHeadingOf } from '../reading/table'
 import type { Job } from './job'
 import { fromLine } from './list-lines'
 import { LIST_COLUMNS, readSceneTable } from './list-table'
-import { type ListKnows, type Made, plain, type ReadList } from './list-words'
+import { type ListKnows, type Made, type ReadList } from './list-words'
 
 /** Scenes from a list as people write it: lines with a time in front, or a table with headings. */
 
 const isHeading = (cells: readonly string[]): boolean =>
-  ['at', 'name'].every(key => {
-    const column = LIST_COLUMNS.find(c => c.key === key)
-    return cells.some(c =>
-      [column?.heading, column?.key, ...(column?.also ?? [])].some(n => n !== undefined && plain(n) === plain(c)),
-    )
-  })
+  ['at', 'name'].every(key =>
+    LIST_COLUMNS.some(column => column.key === key && cells.some(c => isHeadingOf(column, c))),
+  )
 
 /** Cells between upright strokes, as chat programs and wikis write tables; the line under the heading goes. */
 const pipedTable = (lines: readonly string[]): readonly (readonly string[])[] =>
@@ -27,6 +25,18 @@ const pipedTable = (lines: readonly string[]): readonly (readonly string[])[] =>
     .filter(cells => !cells.every(c => /^:?-+:?$/.test(c)))
 
 /**
+ * Cells below a heading that is set in columns of spaces: cut where its words begin, or, where a row is wider than that,
+ * at stretches of spaces.
+ */
+const alignedTable = (lines: readonly string[]): readonly (readonly string[])[] => {
+  const starts = [...(lines[0] ?? '').matchAll(/(?<=^|\s\s)\S/g)].map(m => m.index)
+  return lines.map(line => {
+    const fits = starts.every(at => at === 0 || (line[at - 1] ?? ' ') === ' ')
+    return fits ? starts.map((at, i) => line.slice(at, starts[i + 1]).trim()) : line.trim().split(/ {2,}/)
+  })
+}
+
+/**
  * A list that was pasted: with headings as a table, else line by line.
  *
  * @param most scenes that are accepted
@@ -39,6 +49,9 @@ export const readSceneList = (text: string, job: Job, knows: ListKnows, most: nu
   if (piped && isHeading(piped[0] ?? [])) return readSceneTable({ rows: piped, problems: [] }, job, knows, file, most)
   if (isHeading((filled[0]?.line ?? '').split(/[,;\t]/)))
     return readSceneTable(readCsv(text.trimStart(), file, most + 1), job, knows, file, most)
+  const aligned = / {2}/.test(filled[0]?.line ?? '') ? alignedTable(filled.map(f => f.line)) : undefined
+  if (aligned && isHeading(aligned[0] ?? []))
+    return readSceneTable({ rows: aligned, problems: [] }, job, knows, file, most)
   const made: Made = { scenes: [], places: [], problems: [] }
   if (filled.length > most)
     made.problems.push({

@@ -128,6 +128,35 @@ describe('a plan', () => {
     expect(words.filter(w => w.startsWith('S1'))).toEqual([])
   })
 
+  it('comes to the same plan whether it was followed all along or is opened for the first time', () => {
+    const job = jobWith({
+      a: { at: '19:00', who: [['ottoline-marsh'], ['bram-tollard']] },
+      b: { at: '19:30', who: [['ottoline-marsh']] },
+      c: { at: '20:00', who: [['bram-tollard']] },
+    })
+    const happened = [
+      { kind: 'moved', scene: 'c', day: job.day, at: '20:30' },
+      { kind: 'failed', unit: 's1' },
+      { kind: 'dropped', scene: 'b' },
+      { kind: 'mended', unit: 's1' },
+    ].map((what, i) => ({ id: `h${i}`, at: `${job.day}T1${i}:00:00Z`, by: undefined, what: what as Happening }))
+    const followed = factsFor(job)
+    for (let n = 0; n <= happened.length; n++)
+      expect(planThrough(job, followed, happened.slice(0, n))).toEqual(
+        planThrough(job, structuredClone(followed), happened.slice(0, n)),
+      )
+    // What another device did in between comes late, and sorts in between.
+    const late: Happened = {
+      id: 'late',
+      at: `${job.day}T10:30:00Z`,
+      by: undefined,
+      what: { kind: 'dropped', scene: 'a' },
+    }
+    expect(planThrough(job, followed, [...happened, late])).toEqual(
+      planThrough(job, structuredClone(followed), [...happened, late]),
+    )
+  })
+
   it('says so where every camera is in another hand', () => {
     const all = Array.from({ length: 6 }, (_, i): readonly [string] => [`person ${i}`])
     const job = jobWith({ crowd: { who: all } })

@@ -30,11 +30,16 @@ export const columnLetters = (index: number): string =>
 
 export const cellPlace = (row: number, column: string): string => `row ${row}, column ${column}`
 
-const plain = (heading: string): string =>
+/** The words of a heading, without capitals, signs between them or a stop at the end. */
+const headingWords = (heading: string): string =>
   heading
     .trim()
+    .replace(/[.:]$/, '')
     .toLowerCase()
     .replaceAll(/[\s_-]+/g, ' ')
+
+export const isHeadingOf = (column: Column, heading: string): boolean =>
+  [column.heading, column.key, ...(column.also ?? [])].some(n => headingWords(n) === headingWords(heading))
 
 /**
  * Rows as records by column. Headings are found by name, in any order; columns nobody knows are left aside.
@@ -53,8 +58,7 @@ export const readRecords = (
   if (!heading?.some(c => c.trim()))
     return { ok: false, problems: [say('row 1', '', `expected the headings ${headingsOf(columns)}`)] }
   const places = columns.map(c => {
-    const names = [c.heading, c.key, ...(c.also ?? [])].map(plain)
-    return { ...c, index: heading.findIndex(h => names.includes(plain(h))) }
+    return { ...c, index: heading.findIndex(h => isHeadingOf(c, h)) }
   })
   const missing = places.filter(c => c.required && c.index < 0)
   if (missing.length)
@@ -64,7 +68,7 @@ export const readRecords = (
         say('row 1', heading.filter(Boolean).join(', ').slice(0, 120), `expected a column “${c.heading}”`),
       ),
     }
-  const twice = heading.filter((h, i) => h.trim() && heading.findIndex(x => plain(x) === plain(h)) !== i)
+  const twice = heading.filter((h, i) => h.trim() && heading.findIndex(x => headingWords(x) === headingWords(h)) !== i)
   if (twice.length) return { ok: false, problems: twice.map(h => say('row 1', h, 'expected each heading once')) }
   if (rows.length > most)
     return {

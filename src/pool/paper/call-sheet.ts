@@ -83,7 +83,9 @@ export const callSheets = async ({ paper, who, printed, ...asked }: CallSheets):
       for (const p of sheet.prepare) {
         const slots = p.slots.length ? ` Slots: ${p.slots.join('; ')}.` : ''
         const areas = p.areas.length ? ` Areas on the button: ${p.areas.join(', ')}.` : ''
-        report.block([[{ text: `${p.day}: ${p.tag}, ${p.body}: ${p.first}.${slots}${areas}`, size: small }]], { above: 3 })
+        report.block([[{ text: `${p.day}: ${p.tag}, ${p.body}: ${p.first}.${slots}${areas}`, size: small }]], {
+          above: 3,
+        })
       }
     }
     let day = ''
