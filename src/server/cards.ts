@@ -4,6 +4,7 @@ import { bodyCautions, type Caution, standardCautions } from '@/core/cautions/ca
 import { likeliestToDrift } from '@/core/kit/known'
 import { type Block, blockedBy, neighboursOf, type Proof, proofsOf } from '@/core/kit/proof'
 import { wordsIn } from '@/core/language/language'
+import { symptomOfRescue, type SymptomId } from '@/core/rescues/symptoms'
 import { conflictWords, outcomeWords, type Resolution } from '@/core/resolve'
 import { problemOf, type ResolveProblem } from '@/core/resolve/problem'
 import { purposeOf } from '@/core/resolve/purpose'
@@ -130,6 +131,8 @@ export interface CardView {
     readonly advice: readonly { readonly title: string; readonly text: string }[]
     readonly rescues: readonly {
       readonly symptom: string
+      /** Under what it is asked for with the camera in hand. */
+      readonly asked: SymptomId | undefined
       /** `here` is what this body calls the thing it is done with. */
       readonly remedies: readonly { readonly text: string; readonly here: string | undefined }[]
     }[]
@@ -330,8 +333,9 @@ const guidanceOn = (body: Body, standard: Standard, context: Context): CardView[
   const { advice, rescues } = guidanceOf(standard, context)
   return {
     advice: advice.map(({ title, text }) => ({ title, text })),
-    rescues: rescues.map(({ symptom, remedies }) => ({
+    rescues: rescues.map(({ id, symptom, remedies }) => ({
       symptom,
+      asked: symptomOfRescue(id),
       remedies: remedies.map(({ text, dimension: id }) => ({
         text,
         here: (id && rowsAbout(body, id).join(' or ')) || undefined,

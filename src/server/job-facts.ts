@@ -21,8 +21,7 @@ import type { Walks } from '@/core/jobs/walks'
 import type { Known } from '@/core/kit/known'
 import { focusRangesOf } from '@/core/lenses/schema'
 import { situationOf } from '@/core/rescues/on-body'
-import { remediesFor } from '@/core/rescues/rescue'
-import { SYMPTOM_IDS } from '@/core/rescues/symptoms'
+import { standingOf } from '@/core/rescues/rescue'
 import { askedOf, type Resolution } from '@/core/resolve'
 import { type Context, contextText, effectiveTargets, relevantContext, type Standard } from '@/core/standards'
 import { dimension } from '@/core/vocabulary/dimensions'
@@ -141,12 +140,7 @@ const fitOf = (form: Body, resolution: Resolution, { document }: Revised<Standar
       ? schoolFor(document.controls, form.id)
       : schoolByShutter(situation.means['trigger.shutter']),
     areas: [...new Set(areas)],
-    rescues: Object.fromEntries(
-      SYMPTOM_IDS.flatMap(id => {
-        const [first] = remediesFor(id, situation)
-        return first ? [[id, first.id] as const] : []
-      }),
-    ),
+    rescues: standingOf(situation),
   }
 }
 

@@ -40,6 +40,11 @@ export const listJobs = async (): Promise<readonly JobHeading[]> =>
     })
     .toSorted((a, b) => b.day.localeCompare(a.day) || a.name.localeCompare(b.name))
 
+export const readJobOrNone = async (id: string): Promise<Job | undefined> => {
+  const row = await findNamed(await database(), 'jobs', id)
+  return row && (JSON.parse(row.document) as Job)
+}
+
 /** @throws RequestError 404 */
 export const readJob = async (id: string): Promise<{ readonly document: Job; readonly revision: number }> => {
   const row = await findNamed(await database(), 'jobs', id)

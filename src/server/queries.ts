@@ -262,6 +262,8 @@ export const rescuesQuerySchema = v.object({
   unit: v.optional(id),
   standard: v.optional(id),
   for: forWhom,
+  job: v.optional(id),
+  scene: v.optional(id),
 })
 export const lessonQuerySchema = v.object({ student: id, lesson: v.optional(id) })
 export const handoutQuerySchema = v.object({ body: id, paper: v.optional(v.picklist(['a4', 'letter']), 'a4') })

@@ -1,13 +1,16 @@
 import 'server-only'
 import type { State } from '@/core/bodies'
 import { todayOf } from '@/core/controls/today'
+import type { Facts } from '@/core/guide/facts'
+import { toldOf } from '@/core/jobs/guided'
 import { changeOn, type OnBody, situationOf } from '@/core/rescues/on-body'
 import { RULES } from '@/core/rescues/rules'
 import type { NeutralValue } from '@/core/vocabulary/values'
-import { contextFrom } from '@/core/standards'
+import { contextFrom, effectiveTargets } from '@/core/standards'
 import { firmwareOf, formOf, listBodies, listStandards, readBody, readStandard, units } from './catalogue'
 import { stateBy } from './concordance'
 import { database } from './database'
+import { readJobOrNone } from './jobs'
 import { readLives } from './lives'
 
 /** What goes wrong, and what helps on the camera in hand. */
@@ -20,6 +23,10 @@ export interface RescueHand {
   readonly standard: { readonly id: string; readonly name: string } | undefined
   /** Where what it is set to comes from. */
   readonly from: 'unit' | 'standard' | 'factory'
+  /** The scene of a job that it is about: its name, and what the guide makes of it. */
+  readonly scene: { readonly name: string; readonly facts: Facts } | undefined
+  /** What the standard asks for, where what the camera is set to is known on its own. */
+  readonly asked: Readonly<Record<string, NeutralValue>> | undefined
   /** As a situation, in a shape that travels. */
   readonly means: Readonly<Record<string, NeutralValue>>
   readonly keys: Readonly<Record<string, string>>
@@ -28,6 +35,17 @@ export interface RescueHand {
   readonly changes: Readonly<Record<string, OnBody>>
   /** By function: what the body calls the key that carries it. */
   readonly keyNames: Readonly<Record<string, string>>
+}
+
+const sceneOf = async ({
+  job,
+  scene: id,
+}: {
+  readonly job?: string | undefined
+  readonly scene?: string | undefined
+}) => {
+  const scene = job === undefined ? undefined : (await readJobOrNone(job))?.scenes.find(s => s.id === id)
+  return scene && { name: scene.name, facts: toldOf(scene) }
 }
 
 /**
@@ -39,6 +57,8 @@ export const readRescueHand = async (asked: {
   readonly unit?: string | undefined
   readonly standard?: string | undefined
   readonly for?: string | undefined
+  readonly job?: string | undefined
+  readonly scene?: string | undefined
 }): Promise<RescueHand | undefined> => {
   const [bodies, standards, all] = await Promise.all([listBodies(), listStandards(), units()])
   const unit = all.find(u => u.id === asked.unit && bodies.some(b => b.id === u.body_id))
@@ -56,7 +76,8 @@ export const readRescueHand = async (asked: {
   }
   const ofUnit = await byUnit()
   const standard = named && (await readStandard(named.id))
-  const state = ofUnit ?? (await stateBy(stored, standard, firmware, contextFrom(asked.for)))
+  const context = contextFrom(asked.for)
+  const state = ofUnit ?? (await stateBy(stored, standard, firmware, context))
   const keys = todayOf(body, state)
   const situation = situationOf(body, state, keys)
   return {
@@ -66,6 +87,11 @@ export const readRescueHand = async (asked: {
     unit: unit?.id,
     standard: named && { id: named.id, name: named.name },
     from: ofUnit ? 'unit' : standard ? 'standard' : 'factory',
+    scene: await sceneOf(asked),
+    asked:
+      ofUnit && standard
+        ? Object.fromEntries(effectiveTargets(standard.document, context).map(t => [t.dimension, t.value]))
+        : undefined,
     means: situation.means,
     keys,
     says: [...situation.says],

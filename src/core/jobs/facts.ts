@@ -37,8 +37,8 @@ export interface Fit {
   readonly school: SchoolId
   /** The rows that choose areas, as they are set: what the list on the button has to hold. */
   readonly areas: readonly string[]
-  /** For each symptom the rule that helps first with this set-up. */
-  readonly rescues: Readonly<Record<string, string>>
+  /** How every rule for rescues stands with this set-up, a letter each. */
+  readonly rescues: string
 }
 
 /** From one set-up to another through the menus. */

@@ -1,4 +1,5 @@
 import { SCHOOLS } from '../functions/schools'
+import { firstRule } from '../rescues/rescue'
 import { RULES } from '../rescues/rules'
 import { SYMPTOMS, type SymptomId } from '../rescues/symptoms'
 import { clockAt } from './clock'
@@ -157,8 +158,8 @@ const lineOf = (job: Job, facts: JobFacts, s: Station, light: SceneLight | undef
     limiter: limiter?.words ?? '',
     light,
     troubles: likelyAt(s, light, facts.told).map(symptom => {
-      const id = s.fit?.rescues[symptom]
-      const rule = RULES.find(r => r.id === id) ?? RULES.find(r => r.symptom === symptom)
+      const own = s.fit && firstRule(symptom, s.fit.rescues, facts.told[s.scene.id])
+      const rule = own ?? RULES.find(r => r.symptom === symptom)
       return { symptom, label: SYMPTOMS[symptom].label, now: rule?.now ?? '', rule: rule?.id ?? '' }
     }),
     cautions: [

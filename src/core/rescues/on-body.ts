@@ -2,8 +2,7 @@ import { type Body, isNotLookedFor, meansIn, menuPath, type Option, type Setting
 import type { FunctionId } from '../functions/functions'
 import { dimension, DIMENSIONS } from '../vocabulary/dimensions'
 import { distance } from '../vocabulary/distance'
-import { kindOf } from '../vocabulary/kinds'
-import type { NeutralValue } from '../vocabulary/values'
+import { amountOf } from './amount'
 import type { Change } from './rules'
 import type { Situation } from './situation'
 
@@ -42,18 +41,6 @@ const KEYS_FOR: Readonly<Record<string, FunctionId>> = {
   'range.limit': 'range.limiter',
   'see.peaking': 'see.outline',
   'subject.class': 'subject.toggle',
-}
-
-/** How much of a thing an option stands for, to go one further along it. */
-const amountOf = (id: string, value: NeutralValue): number | undefined => {
-  if (typeof value === 'object' && value !== null && 'width' in value && 'height' in value)
-    return value.width * value.height
-  if (typeof value === 'object' && value !== null && 'nearMetres' in value)
-    return (value.farMetres === 'infinity' ? 1000 : value.farMetres) - value.nearMetres
-  if (value === 'never') return Infinity
-  if (value === 'always') return 0
-  const d = dimension(id)
-  return kindOf(d).at?.(d, value as never)
 }
 
 const stepFrom = (setting: Setting, now: string | undefined, id: string, step: 'more' | 'less'): Option | undefined => {

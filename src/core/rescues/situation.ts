@@ -1,4 +1,5 @@
 import type { FunctionId } from '../functions/functions'
+import type { Facts } from '../guide/facts'
 import type { Area, NeutralValue } from '../vocabulary/values'
 
 /** A camera in somebody's hand, as far as it matters when something goes wrong. */
@@ -9,6 +10,10 @@ export interface Situation {
   readonly keys: Readonly<Record<FunctionId, string>>
   /** Dimensions that this body has any word for. */
   readonly says: ReadonlySet<string>
+  /** What is known of the scene: the guide's questions, answered. */
+  readonly scene?: Facts | undefined
+  /** What the standard asks for here, by dimension. */
+  readonly asked?: Readonly<Record<string, NeutralValue>> | undefined
 }
 
 /** Whether something is so; undefined where nobody knows what the camera is set to. */

@@ -113,3 +113,25 @@ export const findSymptoms = (typed: string): readonly SymptomId[] => {
     .toSorted((a, b) => b.score - a.score)
     .map(s => s.id)
 }
+
+/** What the guide calls going wrong, as it is asked for with a camera in hand; what has no answer there is missing. */
+const OF_GUIDE: Readonly<Record<string, SymptomId>> = {
+  'grabs-background': 'stays-background',
+  'far-and-near': 'stays-background',
+  'grabs-front': 'takes-front',
+  crossed: 'lets-go-crossed',
+  'jumps-faces': 'jumps-between',
+  'soft-still': 'soft-though-sharp',
+  'close-sway': 'soft-though-sharp',
+  'not-sharp': 'soft-though-sharp',
+  'recompose-lost': 'two-tones',
+  'hunts-dark': 'hunts-dark',
+  pulsing: 'pulses',
+  'film-hunts': 'pulses',
+  'wont-release': 'press-does-nothing',
+  'nothing-focuses': 'press-does-nothing',
+  lost: 'will-not-find',
+}
+
+/** @param rescue the id that a standard keeps a rescue under */
+export const symptomOfRescue = (rescue: string): SymptomId | undefined => OF_GUIDE[rescue]

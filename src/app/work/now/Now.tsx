@@ -20,9 +20,7 @@ import { OnTheDay } from './OnTheDay'
 
 /** Rescues for what is in the hand, with what is likeliest at this scene first. */
 const helpAt = (job: string, line: SheetLine): Readonly<Record<string, string>> => ({
-  ...rescueQuery(line),
-  job,
-  scene: line.scene,
+  ...rescueQuery(job, line),
   likely: line.troubles.map(t => t.symptom).join(','),
 })
 

@@ -19,7 +19,7 @@ export const Rescues = ({ hand: asOpened }: { hand: RescueHand }) => {
   const { params, set } = useAddress()
   // A page that was kept shows what was known when it was; what is known by now comes as soon as there is network.
   const asked = new URLSearchParams(
-    ['standard', 'for'].flatMap(name => (params.get(name) ? [[name, params.get(name) ?? '']] : [])),
+    ['standard', 'for', 'job', 'scene'].flatMap(name => (params.get(name) ? [[name, params.get(name) ?? '']] : [])),
   )
   asked.set('body', asOpened.body.id)
   if (asOpened.unit !== undefined) asked.set('unit', asOpened.unit)
@@ -27,7 +27,16 @@ export const Rescues = ({ hand: asOpened }: { hand: RescueHand }) => {
   const hand = now ?? asOpened
   const [typed, setTyped] = useState('')
   const symptom = SYMPTOM_IDS.find(id => id === params.get('symptom'))
-  const situation = useMemo((): Situation => ({ means: hand.means, keys: hand.keys, says: new Set(hand.says) }), [hand])
+  const situation = useMemo(
+    (): Situation => ({
+      means: hand.means,
+      keys: hand.keys,
+      says: new Set(hand.says),
+      scene: hand.scene?.facts,
+      asked: hand.asked,
+    }),
+    [hand],
+  )
   const remedies = useMemo(() => (symptom ? remediesFor(symptom, situation) : []), [symptom, situation])
   useEffect(() => keepThisPage(), [])
   const job = params.get('job')
@@ -254,11 +263,13 @@ const What = ({ remedy, hand }: { remedy: Remedy; hand: RescueHand }) => {
       <Typography color="textSecondary">
         {SURE[remedy.sure]}
         {remedy.cause} {remedy.why}
+        {remedy.isLikely && hand.scene && ` Likely at ${hand.scene.name}.`}
       </Typography>
       {remedy.change && on && (
         <Box sx={{ mt: 1 }}>
           <Typography variant="body2" color="textSecondary">
             Change now: {remedy.change.words}
+            {remedy.isOtherwise && hand.standard && `. So ${hand.standard.name} asks; it is set to something else.`}
           </Typography>
           {on.key !== undefined && (
             <Typography>

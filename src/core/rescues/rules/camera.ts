@@ -89,7 +89,7 @@ export const CAMERA_RULES: readonly Rule[] = [
     'It focused twice: the recompose was lost.',
     'Keep half-pressed all the way, or let the thumb go and leave it.',
     'Every press of what starts focusing begins anew.',
-    { when: is('trigger.shutter', 'starts-af') },
+    { at: [{ compose: ['recompose'] }], when: is('trigger.shutter', 'starts-af') },
   ),
   rule(
     'two-tones',
@@ -97,7 +97,7 @@ export const CAMERA_RULES: readonly Rule[] = [
     'It goes on focusing while you turn.',
     'Let go before you turn.',
     'Continuous AF follows what comes under the point.',
-    { when: is('mode.drive', 'continuous') },
+    { at: [{ compose: ['recompose'] }], when: is('mode.drive', 'continuous') },
   ),
   rule(
     'two-tones',
@@ -123,11 +123,19 @@ export const CAMERA_RULES: readonly Rule[] = [
   ),
   rule(
     'soft-though-sharp',
+    'offset',
+    'This lens may focus in front or behind on this body.',
+    'Look where it is sharp: in front or behind. Live picture instead of the finder, if there is one.',
+    'An offset belongs to a lens on a body; the Bench measures it.',
+    { needs: 'range.offset', at: [{ motion: ['still'] }] },
+  ),
+  rule(
+    'soft-though-sharp',
     'blur',
     'It may have been you, or the subject.',
     'A shorter time; for movement stabilisation does not help.',
     'Sharp in no plane at all is movement, not focus.',
-    {},
+    { at: [{ motion: ['steady', 'sudden', 'across'] }, { light: ['dark'] }] },
   ),
   rule(
     'soft-though-sharp',
@@ -135,15 +143,7 @@ export const CAMERA_RULES: readonly Rule[] = [
     'The plane moved with the turn.',
     'Move the point there instead of turning.',
     'Close and wide open a turn moves the plane further than is sharp.',
-    {},
-  ),
-  rule(
-    'soft-though-sharp',
-    'offset',
-    'This lens may focus in front or behind on this body.',
-    'Look where it is sharp: in front or behind. Live picture instead of the finder, if there is one.',
-    'An offset belongs to a lens on a body; the Bench measures it.',
-    { when: s => s.says.has('range.offset') },
+    { at: [{ compose: ['recompose'] }, { distance: ['close'] }] },
   ),
   rule(
     'soft-though-sharp',
@@ -151,7 +151,7 @@ export const CAMERA_RULES: readonly Rule[] = [
     'Focus wandered on while you held.',
     'For what keeps still: tap and let go.',
     'Held, continuous AF corrects until the shutter opens.',
-    { when: is('mode.drive', 'continuous') },
+    { at: [{ motion: ['still'] }], when: is('mode.drive', 'continuous') },
   ),
   rule(
     'sharp-middle',
@@ -159,7 +159,7 @@ export const CAMERA_RULES: readonly Rule[] = [
     'The row is deeper than what is sharp.',
     'Stop down, or step back and crop.',
     'Depth grows with the square of the distance.',
-    {},
+    { at: [{ depth: ['deep', 'layered'] }, { distance: ['close'] }] },
   ),
   rule(
     'sharp-middle',
@@ -167,7 +167,7 @@ export const CAMERA_RULES: readonly Rule[] = [
     'They do not stand parallel to the sensor.',
     'Have them stand in one plane, or stand square to them.',
     'What is end-on needs more depth than what is side-on.',
-    {},
+    { at: [{ faces: ['several', 'crowd'], depth: ['flat'] }] },
   ),
   rule(
     'sharp-middle',
@@ -175,6 +175,6 @@ export const CAMERA_RULES: readonly Rule[] = [
     'Focus is on the nearest one.',
     'Focus a third of the way into the group.',
     'More is sharp behind than in front.',
-    {},
+    { at: [{ faces: ['several', 'crowd'] }] },
   ),
 ]

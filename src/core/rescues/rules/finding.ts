@@ -18,6 +18,7 @@ export const FINDING_RULES: readonly Rule[] = [
     'Step back or forward into the range, or open it.',
     'What lies outside the range is not looked for.',
     {
+      at: [{ distance: ['close', 'far'] }],
       when: isLimited,
       change: { dimension: 'range.limit', step: 'more', words: 'the full search range' },
     },
@@ -36,7 +37,7 @@ export const FINDING_RULES: readonly Rule[] = [
     'There is nothing in the area that it can hold on to.',
     'Move to an edge with contrast at the same distance.',
     'Focus needs an edge.',
-    {},
+    { at: [{ background: ['plain'] }, { light: ['back', 'dark'] }] },
   ),
   rule(
     'will-not-find',
@@ -44,7 +45,7 @@ export const FINDING_RULES: readonly Rule[] = [
     'It may be nearer than the lens can focus.',
     'Step back; the distance counts from the mark on the body.',
     'Closest focus is measured from the sensor plane.',
-    {},
+    { at: [{ distance: ['close'] }] },
   ),
   rule(
     'hunts-dark',
@@ -60,7 +61,7 @@ export const FINDING_RULES: readonly Rule[] = [
     'The finder may be darker than the scene.',
     'Open the exposure until you see the edge.',
     'A camera that judges from its picture needs light in it.',
-    {},
+    { at: [{ light: ['spot', 'back'] }] },
   ),
   rule(
     'hunts-dark',
@@ -68,7 +69,7 @@ export const FINDING_RULES: readonly Rule[] = [
     'There is too little to see for AF.',
     'Manual with peaking, and rock the body until it is sharp.',
     'What the eye sees, the ring finds.',
-    { change: { dimension: 'see.peaking', to: 'mid', words: 'peaking' } },
+    { at: [{ light: ['dark'] }], change: { dimension: 'see.peaking', to: 'mid', words: 'peaking' } },
   ),
   rule(
     'hunts-dark',
@@ -84,7 +85,7 @@ export const FINDING_RULES: readonly Rule[] = [
     'Focus begins far from where the subject comes.',
     'Focus beforehand on where it will come, then wait.',
     'A short way is a quick one.',
-    {},
+    { at: [{ motion: ['sudden', 'toward'] }] },
   ),
   rule(
     'slow-start',
@@ -111,7 +112,7 @@ export const FINDING_RULES: readonly Rule[] = [
     'It answers slowly to speed.',
     'Press anew at the start.',
     'A quicker answer takes up a sudden start.',
-    { when: below('track.response', 0.4), change: QUICKER },
+    { at: [{ motion: ['sudden', 'stop-start'] }], when: below('track.response', 0.4), change: QUICKER },
   ),
   rule(
     'slow-start',
@@ -119,7 +120,10 @@ export const FINDING_RULES: readonly Rule[] = [
     'It searches the whole range.',
     'Keep it from going near: focus far first.',
     'Half the way is half the time.',
-    { change: { dimension: 'range.limit', step: 'less', words: 'a narrower search range' } },
+    {
+      at: [{ background: ['far'] }, { foreground: ['leaves', 'gaps'] }],
+      change: { dimension: 'range.limit', step: 'less', words: 'a narrower search range' },
+    },
   ),
   rule(
     'pulses',
@@ -127,7 +131,7 @@ export const FINDING_RULES: readonly Rule[] = [
     'It corrects all the time.',
     'Let go, or freeze: nothing more is corrected.',
     'Continuous AF makes tiny corrections on what keeps still.',
-    { when: is('mode.drive', 'continuous') },
+    { at: [{ motion: ['still'] }], when: is('mode.drive', 'continuous') },
   ),
   rule(
     'pulses',
@@ -143,6 +147,7 @@ export const FINDING_RULES: readonly Rule[] = [
     'There is little to hold on to.',
     'Aim at an edge with contrast at the same distance.',
     'On a plain surface it goes to and fro to find out.',
+    { at: [{ background: ['plain'] }] },
   ),
   rule(
     'pulses',
@@ -150,6 +155,6 @@ export const FINDING_RULES: readonly Rule[] = [
     'Two depths lie in one area.',
     'Put the area on one of them.',
     'It cannot be sharp on both, and tries each in turn.',
-    { when: isWide, change: SMALLER },
+    { at: [{ depth: ['layered'] }, { faces: ['two'] }], when: isWide, change: SMALLER },
   ),
 ]

@@ -1,3 +1,4 @@
+import type { When } from '../../guide/facts'
 import type { NeutralValue } from '../../vocabulary/values'
 import type { Condition } from '../situation'
 import type { SymptomId } from '../symptoms'
@@ -23,6 +24,10 @@ export interface Rule {
   readonly cause: string
   /** Where it is missing, it may always be so. */
   readonly when?: Condition
+  /** A dimension without which there is no such thing on a body. */
+  readonly needs?: string
+  /** Scenes at which it is likelier than the others: any one of them. */
+  readonly at?: readonly When[]
   /** This second, with what is in the hand. */
   readonly now: string
   readonly change?: Change
@@ -35,7 +40,7 @@ export const rule = (
   cause: string,
   now: string,
   why: string,
-  more: Pick<Rule, 'when' | 'change'> = {},
+  more: Pick<Rule, 'when' | 'needs' | 'at' | 'change'> = {},
 ): Rule => ({ id: `${symptom}/${id}`, symptom, cause, now, why, ...more })
 
 export const SMALLER: Change = { dimension: 'area.pattern', step: 'less', words: 'a smaller area' }

@@ -29,7 +29,7 @@ export const SUBJECT_RULES: readonly Rule[] = [
     'It leaves after a short wait.',
     'Let go while something is in front; press again behind it.',
     'A longer wait survives what passes.',
-    { when: below('track.hold', 0.4), change: HOLD_MORE },
+    { at: [{ crossing: ['people', 'things', 'crowd'] }], when: below('track.hold', 0.4), change: HOLD_MORE },
   ),
   rule(
     'takes-front',
@@ -37,7 +37,7 @@ export const SUBJECT_RULES: readonly Rule[] = [
     'The gap is smaller than the area.',
     'The smallest point, through the gap; or manual, and wait.',
     'What fills most of the area wins.',
-    { when: not(isSmall), change: SMALLER },
+    { at: [{ foreground: ['leaves', 'gaps'] }], when: not(isSmall), change: SMALLER },
   ),
   rule(
     'takes-front',
@@ -45,7 +45,10 @@ export const SUBJECT_RULES: readonly Rule[] = [
     'It may search from the closest distance on.',
     SAME_PLANE,
     'A limiter keeps what is nearer out.',
-    { change: { dimension: 'range.limit', step: 'less', words: 'a search range that begins behind it' } },
+    {
+      at: [{ foreground: ['glass'] }],
+      change: { dimension: 'range.limit', step: 'less', words: 'a search range that begins behind it' },
+    },
   ),
   rule(
     'stays-background',
@@ -61,7 +64,7 @@ export const SUBJECT_RULES: readonly Rule[] = [
     'Focus is so far away that the near subject is only a blur.',
     NUDGE,
     'Many bodies do not find a small near subject before a far background at all.',
-    {},
+    { at: [{ size: ['tiny', 'small'] }, { background: ['far'] }] },
   ),
   rule(
     'stays-background',
@@ -69,7 +72,7 @@ export const SUBJECT_RULES: readonly Rule[] = [
     'The area is larger than the subject: what is behind fills it.',
     'Put the area on an edge with contrast.',
     'Contrast in the area decides.',
-    { when: isWide, change: SMALLER },
+    { at: [{ background: ['busy'] }], when: isWide, change: SMALLER },
   ),
   rule(
     'stays-background',
@@ -93,7 +96,7 @@ export const SUBJECT_RULES: readonly Rule[] = [
     'It answers to every change of distance.',
     'Let go for as long as the subject keeps its distance.',
     'A calmer answer does not follow every flicker.',
-    { when: above('track.response', 0.7), change: CALMER },
+    { at: [{ motion: ['still', 'slow'] }], when: above('track.response', 0.7), change: CALMER },
   ),
   rule(
     'jumps-between',
@@ -101,7 +104,11 @@ export const SUBJECT_RULES: readonly Rule[] = [
     'Detection finds several in the whole frame.',
     'Point on the one you want, then press anew.',
     'Inside the area it finds only that one.',
-    { when: both(is('subject.scope', 'whole-frame'), not(is('subject.class', 'off'))), change: INSIDE },
+    {
+      at: [{ faces: ['two', 'several'] }],
+      when: both(is('subject.scope', 'whole-frame'), not(is('subject.class', 'off'))),
+      change: INSIDE,
+    },
   ),
   rule(
     'jumps-between',
@@ -117,6 +124,7 @@ export const SUBJECT_RULES: readonly Rule[] = [
     'Freeze until they stand apart.',
     'A slower switch stays with the one it had.',
     {
+      at: [{ crossing: ['people', 'things', 'crowd'] }],
       when: below('track.switch', 0.3),
       change: { dimension: 'track.switch', step: 'more', words: 'a slower switch to another point' },
     },
@@ -127,7 +135,7 @@ export const SUBJECT_RULES: readonly Rule[] = [
     'It waits too short a time.',
     'Let go while they pass, press again after.',
     'A longer wait survives who crosses.',
-    { when: below('track.hold', 1), change: HOLD_MORE },
+    { at: [{ crossing: ['people', 'crowd'] }], when: below('track.hold', 1), change: HOLD_MORE },
   ),
   rule(
     'lets-go-crossed',
@@ -150,7 +158,7 @@ export const SUBJECT_RULES: readonly Rule[] = [
     'The area is large enough for whoever crosses.',
     'Let go while they pass.',
     'In a smaller area less of them comes in.',
-    { when: isWide, change: SMALLER },
+    { at: [{ foreground: ['leaves', 'gaps'] }, { crossing: ['things'] }], when: isWide, change: SMALLER },
   ),
   rule(
     'stays-wrong',
@@ -158,7 +166,7 @@ export const SUBJECT_RULES: readonly Rule[] = [
     'It waits long before it leaves.',
     'Let go, aim at the right one, press anew.',
     'A long wait also holds what is wrong.',
-    { when: above('track.hold', 1), change: HOLD_LESS },
+    { at: [{ crossing: ['people', 'things', 'crowd'] }], when: above('track.hold', 1), change: HOLD_LESS },
   ),
   rule(
     'stays-wrong',
@@ -166,7 +174,7 @@ export const SUBJECT_RULES: readonly Rule[] = [
     'Detection holds on to a face.',
     'Second thumb, or detection off for a moment; the point alone then decides.',
     'A face that was found is not given up for a point.',
-    { when: not(is('subject.class', 'off')), change: NO_DETECTION },
+    { at: [{ faces: ['two', 'several', 'crowd'] }], when: not(is('subject.class', 'off')), change: NO_DETECTION },
   ),
   rule(
     'stays-wrong',
@@ -198,6 +206,7 @@ export const SUBJECT_RULES: readonly Rule[] = [
     'Two are in view.',
     'Turn until only one is in the picture, press, turn back.',
     'What it has taken hold of it keeps for a while.',
+    { at: [{ faces: ['two'] }] },
   ),
   rule(
     'wrong-eye',
@@ -205,6 +214,6 @@ export const SUBJECT_RULES: readonly Rule[] = [
     'Detection chooses whom it likes.',
     'Detection off, small point on the eye.',
     'A point chooses nobody else.',
-    { when: not(is('subject.class', 'off')), change: NO_DETECTION },
+    { at: [{ faces: ['several', 'crowd'] }], when: not(is('subject.class', 'off')), change: NO_DETECTION },
   ),
 ]

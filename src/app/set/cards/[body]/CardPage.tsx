@@ -202,7 +202,7 @@ export const CardPage = ({ card: initial, code }: { card: CardView; code: string
       )}
       <WorkedNotes worked={card.worked} />
       <WithLenses lenses={card.lenses} />
-      <Guidance guidance={card.guidance} />
+      <Guidance body={card.body.id} guidance={card.guidance} />
       <Lacking card={card} />
     </Page>
   )

@@ -2,9 +2,10 @@
 
 import { Box, Typography } from '@mui/material'
 import type { CardView } from '@/server/cards'
+import { TallLink } from '@/ui/links'
 
 /** How to shoot, and what to try when it goes wrong, in this body's own words. */
-export const Guidance = ({ guidance: { advice, rescues } }: { guidance: CardView['guidance'] }) => (
+export const Guidance = ({ body, guidance: { advice, rescues } }: { body: string; guidance: CardView['guidance'] }) => (
   <>
     {advice.length > 0 && (
       <Box component="section" aria-labelledby="how-to-shoot" sx={{ mt: 5 }}>
@@ -24,7 +25,7 @@ export const Guidance = ({ guidance: { advice, rescues } }: { guidance: CardView
         <Typography variant="h2" id="when-it-goes-wrong">
           When it goes wrong
         </Typography>
-        {rescues.map(({ symptom, remedies }) => (
+        {rescues.map(({ symptom, asked, remedies }) => (
           <Box key={symptom} sx={{ py: 1 }}>
             <Typography variant="strong">{symptom}</Typography>
             <Box component="ol" sx={{ m: 0, pl: 2.5 }}>
@@ -42,6 +43,11 @@ export const Guidance = ({ guidance: { advice, rescues } }: { guidance: CardView
                 </li>
               ))}
             </Box>
+            {asked && (
+              <TallLink to="/work/rescues" more={{ body, symptom: asked }}>
+                With this camera in hand
+              </TallLink>
+            )}
           </Box>
         ))}
       </Box>

@@ -3,10 +3,12 @@
 import { Box, Button, Typography } from '@mui/material'
 import type { ReactNode } from 'react'
 import { type Advice, type AdviceTopic, type Rescue } from '@/core/guide/tips'
+import { symptomOfRescue } from '@/core/rescues/symptoms'
 import type { QuestionId } from '@/core/optics/answers/answer'
 import type { KeptAdvice } from '@/core/standards/schema'
 import type { CalledOn } from '@/server/guide'
 import { DeskAnswer } from '@/ui/optics/DeskAnswer'
+import { TallLink } from '@/ui/links'
 import { Eyebrow } from '@/ui/pieces'
 
 /** How to shoot, and when it goes wrong; what is kept goes onto the wall and the cards. */
@@ -131,8 +133,19 @@ export const RescueList = ({
       <Typography variant="body2" color="textSecondary">
         Source: {r.source}.
       </Typography>
+      <AskedInHand rescue={r.id} />
     </Item>
   ))
+}
+
+/** The same trouble with a camera in hand: what it is set to decides what comes first. */
+const AskedInHand = ({ rescue }: { rescue: string }) => {
+  const symptom = symptomOfRescue(rescue)
+  return symptom ? (
+    <TallLink to="/work/rescues" more={{ symptom }}>
+      With a camera in hand
+    </TallLink>
+  ) : null
 }
 
 /** Bodies that say it in the same words stand together. */

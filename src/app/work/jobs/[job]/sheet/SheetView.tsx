@@ -68,7 +68,7 @@ export const SheetView = ({ view: asOpened, person }: { view: JobView; person: s
                 {line.day}
               </Typography>
             )}
-            <Line line={line} isForAll={person === undefined} />
+            <Line job={job.id} line={line} isForAll={person === undefined} />
           </Box>
         )
       })}
@@ -76,7 +76,7 @@ export const SheetView = ({ view: asOpened, person }: { view: JobView; person: s
   )
 }
 
-const Line = ({ line, isForAll }: { line: SheetLine; isForAll: boolean }) => (
+const Line = ({ job, line, isForAll }: { job: string; line: SheetLine; isForAll: boolean }) => (
   <Box component="section" aria-label={line.name} sx={{ py: 2, borderBottom: 1, borderColor: 'divider' }}>
     <Typography variant="h3">
       <Typography variant="figure" component="span">
@@ -107,7 +107,7 @@ const Line = ({ line, isForAll }: { line: SheetLine; isForAll: boolean }) => (
         {line.limiter && <Typography variant="body2">Lens: {line.limiter}.</Typography>}
         {line.light && <Typography variant="body2">Light: {lightWords(line.light)}</Typography>}
         {line.notes && <Typography variant="body2">{line.notes}</Typography>}
-        <Troubles line={line} />
+        <Troubles job={job} line={line} />
         <Cautions cautions={line.cautions} />
       </>
     )}
@@ -139,11 +139,11 @@ export const Change = ({ line }: { line: SheetLine }) =>
   )
 
 /** What is likeliest to go wrong, and what helps this second. */
-const Troubles = ({ line }: { line: SheetLine }) => (
+const Troubles = ({ job, line }: { job: string; line: SheetLine }) => (
   <PlainList component="ul" sx={{ mt: 1 }} aria-label="Likely troubles">
     {line.troubles.map(t => (
       <li key={t.symptom}>
-        <TallLink to="/work/rescues" more={rescueQuery(line, t.symptom)}>
+        <TallLink to="/work/rescues" more={rescueQuery(job, line, t.symptom)}>
           {t.label}?
         </TallLink>{' '}
         {t.now}
@@ -153,9 +153,12 @@ const Troubles = ({ line }: { line: SheetLine }) => (
 )
 
 /** Rescues for what is in the hand at a scene. */
-export const rescueQuery = (line: SheetLine, symptom?: string): Readonly<Record<string, string>> => ({
+export const rescueQuery = (job: string, line: SheetLine, symptom?: string): Readonly<Record<string, string>> => ({
   ...(line.body === undefined ? {} : { body: line.body }),
   ...(line.unit ? { unit: line.unit.id } : {}),
   ...(line.standard && !line.standard.isGuided ? { standard: line.standard.id } : {}),
+  ...(line.standard?.for ? { for: line.standard.for } : {}),
+  job,
+  scene: line.scene,
   ...(symptom === undefined ? {} : { symptom }),
 })
