@@ -10,6 +10,7 @@ import {
   type JobFacts,
   type LensFact,
   type Model,
+  SECONDS_PER_CARD_ROW,
   type SetUp,
   type UnitFact,
   withWalks,
@@ -144,9 +145,6 @@ const fitOf = (form: Body, resolution: Resolution, { document }: Revised<Standar
   }
 }
 
-/** About how long a row of a card takes. @source common practice, no published source */
-const SECONDS_PER_STEP = 11
-
 /** What a unit still owes for a set-up: what it is not known to be set to, row by row. */
 const owedOf = (
   form: Body,
@@ -168,7 +166,7 @@ const owedOf = (
     ...(other.length ? [`${other.length} ${other.length === 1 ? 'row differs' : 'rows differ'}`] : []),
     ...(unknown.length ? [`of ${unknown.length} nobody knows`] : []),
   ]
-  return { minutes: Math.max(1, Math.round((rows * SECONDS_PER_STEP) / 60)), why: `${words.join(', ')}.` }
+  return { minutes: Math.max(1, Math.round((rows * SECONDS_PER_CARD_ROW) / 60)), why: `${words.join(', ')}.` }
 }
 
 interface OnModel {

@@ -1,6 +1,7 @@
 import type { Actor } from './actor'
 import 'server-only'
 import ical from 'ical-generator'
+import { SECONDS_PER_CARD_ROW } from '@/core/jobs/facts'
 import { eventWords } from '@/core/kit/event-words'
 import type { UnitEvent } from '@/core/kit/known'
 import { type Readiness, READINESS_ORDER, type ReadinessState, readinessOf, readinessWords } from '@/core/kit/readiness'
@@ -79,9 +80,6 @@ const DAY_MS = 24 * 3600 * 1000
 const WEEK_MS = 7 * DAY_MS
 const MOST_RECENT = 40
 
-/** Finding a row, changing it and coming back, where nobody has timed a walk. @source common practice, no published source */
-const SECONDS_PER_STEP = 11
-
 const isFromCard = (e: UnitEvent): boolean => e.kind === 'set' && e.how === 'card'
 
 /** Steps of one card come as one line. */
@@ -156,7 +154,7 @@ export const readReadiness = async (
     if (!unit) return []
     const readiness = readinessAt(p, recheckWeeks, now)
     const [steps, walked] = [stepsLeft(p), usual.get(body.id)]
-    const minutes = walked ? minutesOf(walked, steps) : Math.max(1, Math.round((steps * SECONDS_PER_STEP) / 60))
+    const minutes = walked ? minutesOf(walked, steps) : Math.max(1, Math.round((steps * SECONDS_PER_CARD_ROW) / 60))
     return [
       {
         unit: unit.id,

@@ -166,7 +166,7 @@ test('two edit one job: both edits stand, and nothing is lost', async ({ page, c
   await expect(other.getByText('Saved', { exact: true })).toBeVisible()
   await page.reload()
   await expect(page.getByLabel('Minutes')).toHaveValue('18')
-  await expect(page.getByLabel('Far', { exact: true })).toHaveValue('30')
+  await expect(page.getByLabel('Far', { exact: true })).toHaveValue('30 m')
 })
 
 test('a rack of two people on screen, and a take with marks for the ring', async ({ page, expectAccessible }) => {
@@ -213,5 +213,5 @@ test('a rack of two people on screen, and a take with marks for the ring', async
   await expect(page.getByRole('timer')).toHaveCount(0)
   // What was typed is still there.
   await page.reload()
-  await expect(mark(2).getByLabel('Distance')).toHaveValue('1.2')
+  await expect(mark(2).getByLabel('Distance')).toHaveValue('1.2 m')
 })

@@ -22,6 +22,7 @@ import {
   removeJob,
   saveJob,
 } from '../../src/server/jobs'
+import { readRescueHand } from '../../src/server/rescues'
 import { by } from '../fixtures/by'
 import { useDemoFolder } from '../fixtures/demo-folder'
 import { pdfTexts } from '../fixtures/pdf'
@@ -37,6 +38,21 @@ const planned = async (id = FESTIVAL) => {
   const view = await readExactJob(id)
   return { ...view, planned: planThrough(view.job, view.facts, view.happened) }
 }
+
+describe('what goes wrong at a scene', () => {
+  it('is asked for with what is known of the scene, and with what the standard asks where a camera is set otherwise', async () => {
+    const { job } = await readJobView(FESTIVAL)
+    const scene = job.scenes.find(s => s.standard !== undefined)
+    const hand = await readRescueHand({ unit: 'tsp-l1', standard: scene?.standard, job: job.id, scene: scene?.id })
+    expect(hand?.scene?.name).toBe(scene?.name)
+    expect(Object.keys(hand?.scene?.facts ?? {})).not.toEqual([])
+    expect(hand?.from).toBe('unit')
+    expect(hand?.asked?.['mode.drive']).toBeDefined()
+    // Neither a job nor a scene that is not there is in anybody’s way.
+    expect((await readRescueHand({ unit: 'tsp-l1', job: 'no-such-job', scene: 'x' }))?.scene).toBeUndefined()
+    expect((await readRescueHand({ unit: 'tsp-l1', job: job.id, scene: 'no-such-scene' }))?.scene).toBeUndefined()
+  }, 60_000)
+})
 
 describe('the festival', () => {
   it('has somebody with a camera at every one of its thirteen scenes, with what they carry where that can do it', async () => {

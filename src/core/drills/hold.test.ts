@@ -100,6 +100,19 @@ describe('a try is judged', () => {
     expect(verdict()).toBe('missed')
   })
 
+  it('gives nothing to whoever does nothing while a subject moves', () => {
+    const scene = { isThere: true, isMoving: true, isHidden: false, isJoined: false }
+    const phases: readonly Phase[] = [
+      { happening: undefined, from: 0, to: 2000, ...scene, isThere: false, isMoving: false },
+      { happening: 'comes', from: 2000, to: 5000, ...scene },
+      { happening: 'joins', from: 5000, to: 8000, ...scene, isJoined: true },
+    ]
+    const verdicts = (...presses: readonly KeyPress[]) => judgeHold(phases, presses, 'thumb-start').map(j => j.verdict)
+    expect(verdicts()).toEqual(['missed', 'missed'])
+    expect(verdicts({ at: 5600, key: 'trigger.start', isDown: true })).toEqual(['missed', 'late'])
+    expect(verdicts({ at: 2300, key: 'trigger.start', isDown: true })).toEqual(['right', 'kept'])
+  })
+
   it('agrees with a referee that walks through it by the millisecond, whatever the fingers do', () => {
     let compared = 0
     for (let seed = 1; seed <= 300; seed++) {

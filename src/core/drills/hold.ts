@@ -221,7 +221,12 @@ export const judgeHold = (
     const leaves = (from: number) =>
       changes.some(o => o.at > from && !same(o.held, wanted.held) && o.at < phase.to - BEFORE_MS)
     const isChange = !same(new Set(was.held), wanted.held) || wanted.tapped !== undefined
-    if (!isChange) return judged(same(heldAt(phase.from), wanted.held) && leaves(phase.from) ? 'unasked' : 'kept')
+    if (!isChange) {
+      // Whoever does not hold what is wanted by then has kept nothing.
+      if (!same(heldAt(phase.from), wanted.held))
+        return judged(changes.some(o => same(o.held, wanted.held)) ? 'late' : 'missed')
+      return judged(leaves(phase.from) ? 'unasked' : 'kept')
+    }
     const downs = presses.filter(p => p.isDown && p.at > phase.from && p.at < phase.to)
     const wrong = (until: number) =>
       downs.some(p => p.at < until && !wanted.held.includes(p.key) && p.key !== wanted.tapped)

@@ -146,6 +146,8 @@ export const RECALL: Cost = { presses: 2, seconds: 4 }
 export const STORE: Cost = { presses: 5, seconds: 12 }
 /** Finding a row, changing it and coming back, for somebody who knows the camera. @source common practice, no published source */
 export const SECONDS_PER_ROW = 8
+/** The same where a card is read at every row. @source common practice, no published source */
+export const SECONDS_PER_CARD_ROW = 11
 
 const plain = (text: string): string => text.trim().toLowerCase().replaceAll(/\s+/g, ' ')
 
