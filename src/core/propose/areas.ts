@@ -13,7 +13,7 @@ import type { Area, Pattern } from '../vocabulary/values'
 const phrases = (...written: readonly string[]): readonly Phrase[] => written.map(phraseOf)
 
 /** What makes more of a point than a point. */
-const GROWN = '!surround* !expand* !plus !dynamic'
+const GROWN = '!surround* !expand* !plus !dynamic !neighbour* !adjacent'
 
 const PATTERN_WORDS: Readonly<Record<Pattern, readonly Phrase[]>> = {
   pinpoint: phrases('pinpoint', 'tiny', 'small spot', 'spot s', 'small point', 'spot af', 'small !zone', 'pin', 'spot'),
@@ -24,6 +24,8 @@ const PATTERN_WORDS: Readonly<Record<Pattern, readonly Phrase[]>> = {
   ),
   cross: phrases(
     'cross',
+    'neighbour* 4',
+    'adjacent 4',
     'five point',
     '5 point',
     'expand*',
@@ -36,6 +38,10 @@ const PATTERN_WORDS: Readonly<Record<Pattern, readonly Phrase[]>> = {
   ),
   block: phrases(
     'surround*',
+    'neighbour*',
+    'adjacent',
+    'neighbour* 8',
+    'adjacent 8',
     'expand* surround*',
     'expand* around',
     'expand* 8',

@@ -146,6 +146,10 @@ const candidate = (w: Words, row: Row, score: number, because: string, read: Rea
 const unread = (d: Dimension, setting: Setting): number =>
   d.kind === 'physical' || isYesNo(setting.options.map(o => o.label)) ? 0.3 : 0.66
 
+/** Of a label with a yes and a no, what a name has to account for to be sure; and what it is worth else. */
+const LEAST_COVERED = 0.6
+const LOOSE = 0.93
+
 /** One row read as one dimension; undefined where nothing speaks for it. */
 const asDimension = (body: Body, setting: Setting, row: Row, w: Words): Candidate | undefined => {
   if (row.isFilm ? FILM_TWINS.has(w.d.id) : w.isFilm) return undefined
@@ -156,11 +160,15 @@ const asDimension = (body: Body, setting: Setting, row: Row, w: Words): Candidat
   const hint = best ? undefined : bestMet(w.hints, row.label)
   if (!best && !hint && !w.isTelling) return undefined
   const read = readOptions(body, w.d, setting, best?.polarity ?? 1, best?.flag)
+  // A yes and a no bear nothing out: where the label says much else, it may be about that.
+  const isLoose = best && isYesNo(setting.options.map(o => o.label)) && coverage(best.phrase, row.label) < LEAST_COVERED
   if (best)
     return candidate(
       w,
       row,
-      named(best.phrase, row.label) * (read.fit === 0 ? unread(w.d, setting) : 0.4 + 0.6 * read.fit),
+      (isLoose ? LOOSE : 1) *
+        named(best.phrase, row.label) *
+        (read.fit === 0 ? unread(w.d, setting) : 0.4 + 0.6 * read.fit),
       `“${quoted(best.phrase, setting.label)}” names it${read.fit > 0.8 ? ', and its options fit' : ''}`,
       read,
     )

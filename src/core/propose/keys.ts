@@ -43,6 +43,26 @@ const controlFor = (body: Body, setting: Setting): { control: Control; isNew: bo
   return { control: controlAt(id, name, place), isNew: true }
 }
 
+/** The share of an option’s words that have to be accounted for. */
+const LEAST_COVERED = 0.5
+const JOINING = new Set([
+  'the',
+  'a',
+  'of',
+  'to',
+  'and',
+  'in',
+  'on',
+  'for',
+  'with',
+  'while',
+  'hold',
+  'held',
+  'press',
+  'toggl',
+  'toggle',
+])
+
 /** The work an option names; undefined where its words name none that is known. */
 const workOf = (label: string): string | undefined => {
   const tokens = tokensOf(label)
@@ -51,7 +71,9 @@ const workOf = (label: string): string | undefined => {
     const asks = bestMet(phrases, tokens)?.asks ?? 0
     if (asks > (best?.asks ?? 0)) best = { id, asks }
   }
-  return best?.id
+  // One word out of many may be about anything: what is not accounted for stays open.
+  const telling = tokens.filter(t => !JOINING.has(t))
+  return best && best.asks >= LEAST_COVERED * telling.length ? best.id : undefined
 }
 
 /**

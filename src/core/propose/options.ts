@@ -108,14 +108,19 @@ const bySteps = (d: Extract<Dimension, { kind: 'scale' }>, options: readonly str
   )
 }
 
+const DENIED = /\b(?:not|never|without)\b/i
+
 const flags = (id: string, options: readonly string[]): ReadOptions => {
   const said = options.map(o => {
     const own = saidBy(id, tokensOf(o))
+    // "Not enabled" is no, whatever the rest of it says.
+    if (own === 'true' && DENIED.test(o)) return false
     return own === undefined ? yesOrNo(tokensOf(o)) : own === 'true'
   })
   // Beside a plain no, everything else is a way of yes: how long a picture is shown, how loud a tone is.
   const hasNo = said.includes(false)
-  const isAmount = (o: string) => figuresIn(o).length > 0 || /\b(?:hold|low|mid|high|quick|continuous|until)\b/i.test(o)
+  const isAmount = (o: string) =>
+    figuresIn(o).length > 0 || /\b(?:hold|low|mid|high|quick|continuous|until|all|only|seconds?)\b/i.test(o)
   return stated(
     id,
     said.map((v, i) => v ?? (hasNo && isAmount(options[i] ?? '') ? true : undefined)),
@@ -168,6 +173,8 @@ const amounts = (
   if (d.id === 'release.rate') {
     // Figures with a p behind them are of film.
     if (options.some(o => /\dp\b/i.test(o))) return NOTHING
+    // Beside "single", a row chooses how pictures are taken, not only how fast.
+    if (options.length > 2 && options.some(o => /^(?:1|s|single)$/i.test(o.trim()))) return NOTHING
     const read = stated(
       d.id,
       first.map(f => (f !== undefined && f > 0 && f <= 200 ? f : undefined)),

@@ -16,7 +16,8 @@ export const KEY_WORK: Readonly<Record<string, string>> = {
     af stop, stop af, af off, afl, focus hold, hold focus, focus stop, stop focus*, freeze focus, af halt, halt af
   `,
   'trigger.second': 'afon eye/face/detect*, af start eye/face/detect*, start af eye/face',
-  'trigger.manual': 'af mf, mf toggle, mf on, af manual, mf off, mf switch, af mf select*, mf, af manual switch',
+  'trigger.manual':
+    'af mf, manual auto* focus, mf toggle, mf on, af manual, mf off, mf switch, af mf select*, mf, af manual switch',
   'trigger.drive': `
     afs afc, oneshot servo, afs servo, single continuous, afs continuous, afc while held, afc hold,
     oneshot continuous, af mode switch, focus mode
@@ -39,7 +40,7 @@ export const KEY_WORK: Readonly<Record<string, string>> = {
     recogni*, detect*, face detect*, face on off, find* face, face on
   `,
   'subject.cycle': `
-    eye switch, switch eye, right left eye, face select*, next face/subject/eye, eye select*, switch face,
+    switch/next/change detect* subject/face/eye, switch/next/change subject, eye next, face next, eye switch, switch eye, right left eye, face select*, next face/subject/eye, eye select*, switch face,
     eye right left
   `,
   'range.preset': `
@@ -50,7 +51,7 @@ export const KEY_WORK: Readonly<Record<string, string>> = {
   'see.enlarge': 'magnif*, zoom on, zoom, focus check, enlarge*',
   'see.outline': 'peak*, edge highlight*, colour edge',
   'video.freeze': 'pause af, freeze af, af pause',
-  'meter.lock': 'ael, exposure hold, hold exposure, ae hold',
+  'meter.lock': 'ael, hold bright*, exposure hold, hold exposure, ae hold',
   both: 'aelafl',
   none: `
     off, none, not set, unassigned, disable*, nothing, not assigned, preview, iso, white balance, wb, menu,
@@ -61,7 +62,7 @@ export const KEY_WORK: Readonly<Record<string, string>> = {
 
 /** Labels of keys, whose options are the work they can be given. */
 export const KEY_NAMES = `
-  button !shutter, pad centre/up/down/left/right, key, fn, fn1, fn2, fn3, c1, c2, c3, c4, joystick press, joystick centre, afon !mf,
+  button !shutter, selector press, selector button, pad centre/up/down/left/right, key, fn, fn1, fn2, fn3, c1, c2, c3, c4, joystick press, joystick centre, afon !mf,
   l fn, dial press, assign, custom key, lever press, lens fn, rear fn, front fn, ael button, star button
 `
 

@@ -43,7 +43,8 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
     names: `
       af shutter => starts-af meters-only, shutter button af => starts-af meters-only,
       halfpress !stabili* !image !lock !ael !release => starts-af meters-only,
-      halfpress shutter => starts-af meters-only, shutter half => starts-af meters-only,
+      halfpress shutter => starts-af meters-only, af halfpress => starts-af meters-only,
+      af release halfpress => starts-af meters-only, shutter half => starts-af meters-only,
       af activation => starts-af meters-only, af activated by => starts-af meters-only, back button focus/af => meters-only starts-af,
       af start shutter => starts-af meters-only, half shutter => starts-af meters-only,
       shutter button !lock !af !sound, focus* release button => starts-af meters-only,
@@ -85,7 +86,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'trigger.prefocus': {
     names: `
       prefocus, preview af, quick af, continuous af liveview, before shutter press*, before press*, start af eye,
-      full time af !movie, aff !movie !liveview, ahead press*, finder raised, af finder raised, before shoot*
+      full time af !movie, aff !movie !liveview, ahead press*, finder raised, af finder raised, before shoot* !sharp
     `,
     hints: 'continuous af !movie, afc liveview, constant af',
   },
@@ -100,7 +101,8 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
       focus ring response, ring response focus, focus ring control, focus ring operation, ring linear*,
       mf ring response
     `,
-    hints: 'focus ring',
+    hints: 'focus ring, ring',
+    telling: true,
     values: {
       linear: 'linear !non',
       'by-speed': 'non linear, nonlinear, by speed, speed, variable',
@@ -108,7 +110,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   },
   'ring.direction': {
     names: 'focus ring direction, ring rotation, focus rotation, ring direction, ring turn*',
-    hints: 'focus ring',
+    hints: 'focus ring, ring',
     values: {
       'clockwise-near': 'clockwise near, near right, right near',
       'anticlockwise-near': 'anticlockwise near, counterclockwise near, near left, left near',
@@ -124,7 +126,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
     values: {
       single: 'single, afs, oneshot, one shot, once, override, single af, one time, focus* once, s',
       continuous: `
-        continuous*, afc, servo !auto, predictive, track, afc track, follow*, keep focus*, keep* focus*, c
+        continuous*, all time, afc, servo !auto, predictive, track, afc track, follow*, keep focus*, keep* focus*, c
       `,
       automatic: 'afa, auto, automatic, decide*, auto switch*, servo auto, hybrid, switch* itself, by itself',
       manual: 'manual*, mf, m, hand, you focus',
@@ -138,7 +140,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
       ring during af !movie, ring after af, ring override, mf ring af, touch up af, mf lens oneshot, manual ring af,
       use ring af, electronic override, focus ring autofocus, refocus ring, ring refocus, ring after afs,
       refocus manual, manual adjust* af, manual adjust* follow, manual correct* af, focus ring correct*,
-      ring correct* af, af ring !movie, ring after af lock, af with mf
+      ring correct* af, correct* ring !movie, af ring !movie, ring after af lock, af with mf
     `,
     values: {
       true: 'after, always, take* over, enable*, on, work*',
@@ -161,7 +163,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
     `,
     hints: 'af mode, autofocus mode, area, af point, focus mode, frame select*',
     not: `
-      choose from, list,
+      choose from, list, chosen,
       limit*, list, selectable, number, colour, display, show*, shown, register*, clear, delete, button, move*,
       movement, step, turned, edge, sensitiv*, orient*, wrap, pointer, drive, loop, home, interlock, vertical,
       horizontal, switch*, track* from, auto point
@@ -177,7 +179,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
     `,
     not: 'show*, shown, display, sensitiv*, hold',
     values: {
-      off: OFF,
+      off: `${OFF}, not`,
       'from-start-point': 'from, start, selected, on, enable*, chosen',
       automatic: 'auto, automatic, free*, anything',
     },
@@ -267,7 +269,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'area.direct': {
     names: `
       joystick !press !centre !push, point direct, area direct, point move* with, direct select*, point moves pad,
-      multi direction point
+      multi direction point, pad/key/cross move* point/area/frame/field
     `,
     values: {
       true: 'direct*, af point direct, move* area/point/frame, yes, on',
@@ -282,7 +284,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
       face recogni* => people off, look* for face => people off
     `,
     hints: 'subject, detect*',
-    not: 'limit*',
+    not: 'limit*, matrix, meter*, track* look*',
     values: CLASSES,
     telling: true,
   },
@@ -319,13 +321,13 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   },
   'subject.registered': {
     names: `
-      regist* face, face regist*, known face, face memory, personal face, face order, face prior* regist*,
+      regist* face, face regist*, prior* person/people, people prior*, known face, face memory, personal face, face order, face prior* regist*,
       favourite face
     `,
   },
   'track.hold': {
     names: `
-      track sensitiv* => -, subject shift sensitiv* => -, af sensitiv* => -, lock on, block*, afc sensitiv* => -,
+      someone/somebody front, walk* front, track sensitiv* => -, subject shift sensitiv* => -, af sensitiv* => -, lock on, block*, afc sensitiv* => -,
       continuous af sensitiv* => -, loss tolerance, how long stay*, stay* subject, hold subject, subject lock,
       hold block*, lock on time, track lock, lost subject, shift sensitiv* => -, subject hold, sensitiv* afc => -,
       servo sensitiv* => -, stickiness, stickiness track, track stickiness, retention, retention subject, obstruct*,
@@ -337,7 +339,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
       accel*, decel*, speed track, speed change, subject motion, move* object predict*, subject speed, predict*,
       reaction speed, change* speed, speed sensitiv* subject, speed response, motion subject, follow speed,
       speed follow, follow speed change, speed track sensitiv*, speed variation, correspond* speed, variation speed,
-      change subject speed
+      change subject speed, movement subject
     `,
   },
   'track.switch': {
@@ -368,12 +370,12 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'track.search': {
     names: `
       lens drive impossible, lens drive not possible, search not found, af not possible, search loss, af scan*,
-      focus cannot found, if focus, search after, when not found, focus search, af impossible, drive failure,
+      focus cannot found, cannot find, if focus, search after, when not found, focus search, af impossible, drive failure,
       focus failure, lens drive focus failure, failure search, af fail*, drive difficult, focus difficult,
       keep search*, search* nothing found, search* when
     `,
     values: {
-      continue: 'continue, keep search*, on, go on, enable*, search !stop',
+      continue: 'continue, try, keep search*, on, go on, enable*, search !stop',
       stop: 'stop, off, disable*, stay, stop search, cease, give up',
     },
   },
@@ -391,7 +393,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   },
   'release.first': {
     names: `
-      first prior*, first image prior*, first frame prior*, prior* burst first, first frame continuous,
+      first prior*, first image prior*, first frame !curtain, first frame prior*, prior* burst first, first frame continuous,
       prior* first, release first frame
     `,
     values: READINESS,
@@ -399,7 +401,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'release.next': {
     names: `
       prior* to release afc => release focus, priority afc, prior* continuous af, second image prior*, prior* continuous, afc prior*,
-      following frame prior*, prior* burst other, later frame, second prior*, release afc, release later, prior* c,
+      following frame prior*, second frame, frame onward*, frame after first, prior* burst other, later frame, second prior*, release afc, release later, prior* c,
       prior* following, afc release, release later frame continuous, release prior* c => release focus,
       shutter out focus continuous => release focus, shutter before focus continuous => release focus,
       shutter before focus afc => release focus, release out focus continuous => release focus
@@ -408,7 +410,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   },
   'release.rate': {
     names: `
-      continuous speed, continuous high, continuous low, sequen* high, sequen* low, fps, burst rate, mode speed, burst speed,
+      continuous speed, many second, continuous high, continuous low, sequen* high, sequen* low, fps, burst rate, mode speed, burst speed,
       continuous shoot* !af, frame rate !movie, sequence speed, shoot* speed
     `,
     hints: 'burst !af, drive, continuous',
@@ -422,11 +424,12 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
     values: BETWEEN_FRAMES,
   },
   'release.remeter': {
-    names: 'ae track burst, ae burst, exposure between, ae between',
+    names: 'ae track burst, meter* between, ae burst, exposure between, ae between',
     values: BETWEEN_FRAMES,
   },
   'release.shutter': {
-    names: 'shutter type, shutter mode, type shutter',
+    names: 'shutter type, shutter mode, type shutter, curtain',
+    hints: 'shutter',
     values: {
       mechanical: 'mechanical',
       'electronic-first': 'electronic first, e front, front curtain, first curtain, electronic front',
@@ -435,7 +438,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   },
   'range.limit': {
     names: `
-      limiter !button !priority !movie, distance range, focus range, range limit*, range af, search range !subject,
+      limiter !button !priority !movie, how far search, distance range, focus range, range limit*, range af, search range !subject,
       distance limit*, focus* distance limit*, limit* distance, distances to search, range distances, range select*
     `,
   },
@@ -445,7 +448,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'range.reset': {
     names: `
       reset lens, lens reset, lens infinity, lens position power, focus return, lens return, lens off infinity,
-      return switch, initialis* lens, lens initialis*, lens power off, lens initial*
+      return switch, lens start position, lens position off, initialis* lens, lens initialis*, lens power off, lens initial*
     `,
     values: {
       true: 'infinity, on, yes, return*, enable*',
@@ -500,11 +503,12 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   },
   'see.tone': {
     names: `
-      beep !touch, audio signal, focus sound, af tone, sound focus, confirm* tone, af beep, focus tone,
+      beep !touch, sound sharp, audio signal, acoustic confirm*, acoustic signal, acoustic focus, focus sound, af tone, sound focus, confirm* tone, af beep, focus tone,
       sound in focus, af sound, focus beep, beep focus, confirm* sound, make sound focus, signals, sound focused
     `,
   },
   'see.lamp': {
+    not: 'tally',
     names: `
       af illuminator, af assist !ring !movie, af lamp, assist lamp, assist beam, assist light, af light,
       light focus* dark, af beam, illuminator lamp, assist illuminator, lamp focus, focus light, light af,
@@ -520,7 +524,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   },
   'see.exposure': {
     names: `
-      exposure preview, preview exposure, exposure simulation, setting effect, liveview display, liveview effect,
+      exposure preview, preview exposure, show bright*, how bright*, exposure simulation, setting effect, liveview display, liveview effect,
       apply liveview, constant preview, show exposure, exposure finder, preview exp, liveview simulation,
       settings liveview, reflect* exposure, exposure on screen, exposure screen
     `,
@@ -537,9 +541,9 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
     `,
     values: {
       off: OFF,
-      low: 'low, weak, soft, faint, small, slight*, lo',
-      mid: 'mid*, middle, medium, normal, standard',
-      high: 'high, strong, large, strong*, hi',
+      low: 'low, weak, soft, faint, small, slight*, lo, l',
+      mid: 'mid*, middle, medium, normal, standard, clear*, m',
+      high: 'high, strong, large, strong*, hi, h',
     },
   },
   'see.magnify': {
@@ -566,7 +570,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
     `,
     values: {
       true: 'run*, on, enable*, always, mode, itself, yes, keep*',
-      false: 'demand, only demand, off, disable*, no, lock*',
+      false: 'demand, only demand, press*, key, button, off, disable*, no, lock*',
     },
     not: 'accelerat*',
     film: 'only',
@@ -601,7 +605,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'video.shift': {
     names: `
       subject shift => -, track sensitiv* => -, af sensitiv* => -, af response => -, delay refocus*, hold subject,
-      wait before, sensitiv* => -, responsive* => -, delay before, lock on, stay* subject, stickiness,
+      wait before, wait first, how long wait, sensitiv* => -, responsive* => -, delay before, lock on, stay* subject, stickiness,
       af stickiness
     `,
     film: 'only',
@@ -623,7 +627,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
     `,
     values: {
       matrix: `
-        matrix, multi*, evaluative, pattern, whole, entire frame, all, segment*, honeycomb, entire !average,
+        matrix, multi*, many, evaluative, pattern, whole, entire frame, all, segment*, honeycomb, entire !average,
         everywhere, average whole
       `,
       centre: 'centre, centre weight*',
