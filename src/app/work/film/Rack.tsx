@@ -40,15 +40,9 @@ export const Rack = ({ view }: { view: FilmView }) => {
   return (
     <Section title="A rack between two people">
       <Wrap sx={{ alignItems: 'flex-start', gap: 1.5 }}>
+        <NumberText label="Waits, s" value={wanted.wait} least={0.05} most={60} onNumber={n => n && set({ wait: n })} />
         <NumberText
-          label="Waits, s on screen"
-          value={wanted.wait}
-          least={0.05}
-          most={60}
-          onNumber={n => n && set({ wait: n })}
-        />
-        <NumberText
-          label="Travels, s on screen"
+          label="Travels, s"
           value={wanted.travel}
           least={0.05}
           most={60}

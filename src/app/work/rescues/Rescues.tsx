@@ -240,6 +240,9 @@ const SURE: Readonly<Record<Remedy['sure'], string>> = {
   unknown: 'If it is set so, which nobody knows: ',
 }
 
+/** A cause that says itself that it only may be so. */
+const SAYS_MAY = /\bmay\b/
+
 /** The key that a rule stands on, as the body calls it. */
 const KEY_OF: Readonly<Record<string, string>> = {
   'stays-background/preset': 'range.preset',
@@ -261,7 +264,7 @@ const What = ({ remedy, hand }: { remedy: Remedy; hand: RescueHand }) => {
         </Typography>
       )}
       <Typography color="textSecondary">
-        {SURE[remedy.sure]}
+        {remedy.sure === 'may' && SAYS_MAY.test(remedy.cause) ? '' : SURE[remedy.sure]}
         {remedy.cause} {remedy.why}
         {remedy.isLikely && hand.scene && ` Likely at ${hand.scene.name}.`}
       </Typography>
