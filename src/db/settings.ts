@@ -11,14 +11,6 @@ interface Row {
 const read = async (db: Db, key: string): Promise<string | undefined> =>
   (await withRetry(() => db<Row>('meta').where({ key }).first()))?.value
 
-const save = (db: Db, row: Row, what: string, at: string, personId: string | null): Promise<void> =>
-  recordChange(db, at, async trx => {
-    const before = await trx<Row>('meta').where({ key: row.key }).first()
-    if (before?.value === row.value) return undefined
-    await trx('meta').insert(row).onConflict('key').merge()
-    return { personId, kind: 'house', subject: row.key, what, before: before?.value, after: row.value }
-  })
-
 const RECHECK = 'recheck-weeks'
 /** @source common practice, no published source */
 const USUAL_WEEKS = 4
@@ -50,8 +42,25 @@ const USUAL = 'usual-standard'
 /** The standard that is in hand where nobody chose another; undefined where nobody has said which. */
 export const readUsualStandard = (db: Db): Promise<string | undefined> => read(db, USUAL)
 
-export const saveUsualStandard = (db: Db, id: string, at: string, personId: string | null): Promise<void> =>
-  save(db, { key: USUAL, value: id }, 'standard in hand at first', at, personId)
+/** @returns false where it is another one by now than was seen; nothing is changed then */
+export const saveUsualStandard = async (
+  db: Db,
+  { id, seen }: { readonly id: string; readonly seen: string | null },
+  at: string,
+  personId: string | null,
+): Promise<boolean> => {
+  let isHere = true
+  await recordChange(db, at, async trx => {
+    const before = await trx<Row>('meta').where({ key: USUAL }).first()
+    // Where nobody has chosen yet, one is shown all the same.
+    isHere = before === undefined || before.value === seen || before.value === id
+    if (!isHere || before?.value === id) return undefined
+    await trx('meta').insert({ key: USUAL, value: id }).onConflict('key').merge()
+    const what = 'standard in hand at first'
+    return { personId, kind: 'house', subject: USUAL, what, before: before?.value, after: id }
+  })
+  return isHere
+}
 
 const GUIDE = 'guide'
 

@@ -244,10 +244,11 @@ export const settleComment = (
   { at, personId }: SaveOptions,
 ): Promise<void> =>
   recordChange(db, at, async trx => {
-    const before = await trx<{ id: number; version: number; text: string }>('comments')
+    const before = await trx<{ id: number; version: number; text: string; settled_at: string | null }>('comments')
       .where({ id, standard_id: standardId } as never)
       .first()
-    if (!before) return undefined
+    // Who settled it first, did.
+    if (!before || (before.settled_at !== null) === settled) return undefined
     await trx('comments')
       .where({ id })
       .update({ settled_at: settled ? at : null, settled_by: settled ? personId : null })

@@ -70,7 +70,8 @@ export const seedDemo = async (db: Db, at: string): Promise<void> => {
         { at, personId: by },
       )
   }
-  if ((await readUsualStandard(db)) === undefined) await saveUsualStandard(db, USUAL_STANDARD, at, null)
+  if ((await readUsualStandard(db)) === undefined)
+    await saveUsualStandard(db, { id: USUAL_STANDARD, seen: null }, at, null)
   const there = new Set([...(await listUnits(db)), ...(await listArchivedUnits(db))].map(u => u.id))
   const missing = demoUnits()
     .map(rowOf)

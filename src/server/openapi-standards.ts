@@ -64,7 +64,7 @@ export const standardPaths = {
   },
   '/api/v1/standards/new': post('Begins a standard on top of another one', 'NewStandard'),
   '/api/v1/standards/{id}': single('Standard'),
-  '/api/v1/standards/{id}/usual': put('Has a standard in hand wherever nobody chose another', 'Signed', idParameter),
+  '/api/v1/standards/{id}/usual': put('Has a standard in hand wherever nobody chose another', 'Usual', idParameter),
   '/api/v1/standards/{id}/versions': {
     ...get('The versions of a standard, newest first', idParameter, ok('The versions.', list('versions'))),
     ...post('Opens the draft of a standard, or begins one from the version that is named', 'Signed', idParameter),
@@ -166,6 +166,7 @@ export const standardSchemas = {
   State: changeSchema(queries.stateSchema, 'State'),
   Comment: changeSchema(queries.commentSchema, 'Comment'),
   Settled: changeSchema(queries.settledSchema, 'Settled'),
+  Usual: changeSchema(queries.usualSchema, 'Usual'),
   KeepLevel: changeSchema(queries.keepLevelSchema, 'KeepLevel'),
   LevelRequest: schemaOf(levelRequestSchema, 'LevelRequest'),
   LevelledExplanation: schemaOf(queries.levelledExplanationSchema, 'LevelledExplanation'),

@@ -303,6 +303,8 @@ export const commentSchema = v.strictObject({
   dimension: v.optional(id),
   text: v.pipe(v.string(), v.trim(), v.minLength(1, 'expected some words'), v.maxLength(2000)),
 })
+/** The usual standard as it was seen; null where there was none. */
+export const usualSchema = v.strictObject({ seen: v.nullable(id) })
 export const settledSchema = v.strictObject({ settled: v.boolean() })
 export const comparisonQuerySchema = v.object({ before: id, after: id, for: forWhom })
 /** A cell to explain at a common level that is not stored. */

@@ -26,7 +26,7 @@ import { firmwareOf, formOf, listStandards, readBodies, readStandard, type Revis
 import { resolveStored, stateText } from './concordance'
 import { eachReckoned, type NotReckoned } from './worked-out'
 import { database } from './database'
-import { invalid, notFound, RequestError } from './problems'
+import { changedMeanwhile, invalid, notFound, RequestError } from './problems'
 import { work } from './working'
 
 /** Standards as they come into being, are drafted, talked over, approved and retired. */
@@ -479,10 +479,15 @@ export const keepLevel = async (
   return { id, version }
 }
 
-/** Has a standard in hand wherever nobody chose another. @throws RequestError 404 where there is no such standard */
-export const makeUsual = async (id: string, { at, personId }: Actor): Promise<void> => {
+/**
+ * Has a standard in hand wherever nobody chose another.
+ *
+ * @param seen the one that was seen to be it
+ * @throws RequestError 404 where there is no such standard, 409 where somebody chose another meanwhile
+ */
+export const makeUsual = async (id: string, seen: string | null, { at, personId }: Actor): Promise<void> => {
   await readStandard(id)
-  await saveUsualStandard(await database(), id, at, personId)
+  if (!(await saveUsualStandard(await database(), { id, seen }, at, personId))) throw changedMeanwhile('usual standard')
 }
 
 export const readComments = async (id: string) => db.listComments(await database(), id)

@@ -237,7 +237,7 @@ test('an answer that is kept is never an old one, whatever anybody changes', asy
     async () => send('PUT', `/api/v1/units/tsp-l1/events/${await event()}`, { undone: true }),
     () => send('PUT', '/api/v1/readiness/interval', { weeks: 26, seen: 4 }),
     () => send('PUT', '/api/v1/bodies/linnet', { document: { ...linnet, about: 'x' }, revision: 1, what: 'x' }),
-    () => send('PUT', '/api/v1/standards/high-rope/usual', {}),
+    () => send('PUT', '/api/v1/standards/high-rope/usual', { seen: 'ring-action' }),
     () => send('PUT', '/api/v1/people/imelda-frost/units', { units: ['tsp-l1'], seen: ['tsp-l2', 'tsp-l3'] }),
     () => send('POST', '/api/v1/standards/ring-action/versions', {}),
     () => tick('sorrel', 'tsp-s1', false),

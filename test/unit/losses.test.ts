@@ -1,14 +1,14 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { saveBody } from '../../src/db/documents'
 import * as authoring from '../../src/server/authoring'
-import { listBodies, readBody, units } from '../../src/server/catalogue'
+import { listBodies, listStandards, readBody, units } from '../../src/server/catalogue'
 import { recordHappened } from '../../src/server/card-actions'
 import { database } from '../../src/server/database'
 import * as kit from '../../src/server/kit'
 import { readLens, setLensArchived } from '../../src/server/lenses'
 import { readLife } from '../../src/server/life'
 import { RequestError } from '../../src/server/problems'
-import { importStandard } from '../../src/server/standards'
+import { importStandard, makeUsual, readComments, settle, writeComment } from '../../src/server/standards'
 import { demoBodies, demoLenses, demoStandards } from '../../src/demo/world'
 import { seedDemo } from '../../src/demo/seed'
 import { useDemoFolder } from '../fixtures/demo-folder'
@@ -155,4 +155,26 @@ it('the same standard from two files at once is there once, and one is told', as
   const both = await Promise.allSettled([one, other].map(s => importStandard(s, 'r.json', by())))
   expect(both.map(b => b.status).sort()).toEqual(['fulfilled', 'rejected'])
   expect(both.find(b => b.status === 'rejected')?.reason).toMatchObject({ status: 409 })
+})
+
+it('of two who choose the usual standard at once one is told, and who settled a comment first stays who settled it', async () => {
+  const usual = async () => (await listStandards()).find(s => s.isUsual)?.id ?? null
+  const seen = await usual()
+  await makeUsual('high-rope', seen, by('imelda-frost'))
+  const late = await refusal(makeUsual('night-fire', seen, by('rufus-quill')))
+  expect(late.status).toBe(409)
+  expect(await usual()).toBe('high-rope')
+  // The same choice twice is no quarrel.
+  await makeUsual('high-rope', seen, by('rufus-quill'))
+  await makeUsual('night-fire', 'high-rope', by('rufus-quill'))
+  expect(await usual()).toBe('night-fire')
+
+  await writeComment('ring-action', { version: 1, text: 'Is that so?' }, by('ottoline-marsh'))
+  const comment = async () => (await readComments('ring-action')).find(c => c.text === 'Is that so?')
+  const id = (await comment())?.id ?? 0
+  await settle('ring-action', id, true, by('imelda-frost'))
+  await settle('ring-action', id, true, by('rufus-quill'))
+  expect((await comment())?.settler).toBe('Imelda Frost')
+  await settle('ring-action', id, false, by('rufus-quill'))
+  expect((await comment())?.settled_at).toBeNull()
 })

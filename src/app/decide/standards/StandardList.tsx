@@ -20,7 +20,8 @@ type Listed = StandardHeading & {
 export const StandardList = ({ standards }: { standards: readonly Listed[] }) => {
   const [isNew, setNew] = useState(false)
   const { send, problem } = useSend()
-  const makeUsual = (id: string) => send('PUT', `/api/v1/standards/${id}/usual`)
+  const makeUsual = (id: string) =>
+    send('PUT', `/api/v1/standards/${id}/usual`, { seen: standards.find(s => s.isUsual)?.id ?? null })
   return (
     <Page>
       <Wrap sx={{ alignItems: 'center' }}>
