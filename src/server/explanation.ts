@@ -15,6 +15,7 @@ import {
   whyWords,
 } from '@/core/resolve'
 import { type Context, effectiveTargets, type Level, type Standard, type Weight } from '@/core/standards'
+import { type Lens, lensNameIn } from '@/core/lenses/schema'
 import { FURTHEST_METRES } from '@/core/optics/focusing-lens'
 import { MEASURABLE } from '@/core/scales/run'
 import { dimension } from '@/core/vocabulary/dimensions'
@@ -22,7 +23,7 @@ import type { FocusRange, Size } from '@/core/vocabulary/values'
 import { type Grade } from '@/core/vocabulary/grade'
 import { toleranceWords, valueWords } from '@/core/vocabulary/words'
 import { share } from '@/pool/documents'
-import { firmwareOf, formOf, readBody, readStandard, units } from './catalogue'
+import { firmwareOf, formOf, listLenses, readBody, readStandard, units } from './catalogue'
 import { type FriendView, readFalseFriends } from './phrasebook'
 import { notFound } from './problems'
 import { work } from './working'
@@ -65,15 +66,23 @@ export interface OpticsOf {
   readonly scene: Readonly<Record<string, number>>
 }
 
+/** With another lens a step may last otherwise. */
+const lensWords = (id: string | undefined, lenses: readonly Lens[]): string =>
+  id === undefined ? '' : ` with ${lensNameIn(lenses)(id)}`
+
 /** How the amount behind a step is known. */
-const evidenceOf = (body: Body, { target: { dimension: id }, parts }: Outcome): string | undefined => {
+const evidenceOf = (
+  body: Body,
+  { target: { dimension: id }, parts }: Outcome,
+  lenses: readonly Lens[],
+): string | undefined => {
   if (!(MEASURABLE as readonly string[]).includes(id)) return undefined
   const options = parts.flatMap(p =>
     p.deliveries.flatMap(d => body.settings.find(s => s.id === d.setting)?.options.find(o => o.id === d.option) ?? []),
   )
   const measured = options.flatMap(o => o.measured?.[id] ?? [])[0]
   if (measured)
-    return `measured ${measured.trials} times${measured.on ? ` on ${measured.on}` : ''}, ${measured.low} to ${measured.high} s`
+    return `measured ${measured.trials} times${measured.on ? ` on ${measured.on}` : ''}${lensWords(measured.lens, lenses)}, ${measured.low} to ${measured.high} s`
   return options.length > 0 ? 'declared, nobody has measured it' : undefined
 }
 
@@ -126,10 +135,11 @@ export const readExplanation = async (
   dimensionId: string,
   { context = {}, level }: { readonly context?: Context; readonly level?: Level | null } = {},
 ): Promise<ExplanationView> => {
-  const [{ document: standard }, profile, allUnits] = await Promise.all([
+  const [{ document: standard }, profile, allUnits, lenses] = await Promise.all([
     readStandard(standardId),
     readBody(bodyId),
     units(),
+    listLenses(),
   ])
   const firmware = firmwareOf(profile.document, allUnits)
   const body = formOf(profile, firmware)
@@ -175,7 +185,7 @@ export const readExplanation = async (
     friends: (await readFalseFriends(body.id)).filter(f =>
       f.senses.some(s => s.uses.some(u => u.body === body.id && delivered.some(x => x.setting === u.setting))),
     ),
-    evidence: evidenceOf(body, outcome),
+    evidence: evidenceOf(body, outcome, lenses),
     optics: opticsOf(body, outcome),
     ways,
     conflicts: conflicts.filter(c => c.must === dimensionId || c.against.includes(dimensionId)).map(conflictWords),

@@ -1,5 +1,5 @@
 import 'server-only'
-import { turnsAgainst } from '@/core/lenses/schema'
+import { lensNameIn, turnsAgainst } from '@/core/lenses/schema'
 import type * as v from 'valibot'
 import { marksOnRing, type Ring } from '@/core/film/marks'
 import { schoolsOf } from '@/core/guide/guide'
@@ -114,8 +114,8 @@ export const readFilm = async (asked: InHand): Promise<FilmView> => {
         },
       ]
     }),
-    travels: scalesOf(forms, 'video.transition'),
-    waits: scalesOf(forms, 'video.shift'),
+    travels: scalesOf(forms, 'video.transition', lensNameIn(lenses)),
+    waits: scalesOf(forms, 'video.shift', lensNameIn(lenses)),
     bodies: forms.map(b => ({
       id: b.id,
       name: `${b.maker} ${b.model}`,

@@ -3,13 +3,14 @@ import { type Body, menuPath } from '@/core/bodies'
 import type { Entry } from '@/core/phrasebook/dictionary'
 import type { FalseFriend } from '@/core/phrasebook/false-friends'
 import { nearestWays, type Presence, presenceOf, type Way } from '@/core/phrasebook/nearest'
+import { lensNameIn } from '@/core/lenses/schema'
 import { type Axis, axisOf, type BodyScale, hasAxis, scalesOf } from '@/core/phrasebook/scales'
 import { conceptsOfSetting, isConcept, saidAbout, spokenWords, type Term, termsOf } from '@/core/phrasebook/terms'
 import { type Dimension, dimension, DIMENSIONS } from '@/core/vocabulary/dimensions'
 import { inSentence, valueWords } from '@/core/vocabulary/words'
 import { share } from '@/pool/documents'
 import { work } from '@/pool/pool'
-import { firmwareOf, formOf, readBodies, readBody, units } from './catalogue'
+import { firmwareOf, formOf, listLenses, readBodies, readBody, units } from './catalogue'
 import { notFound } from './problems'
 import { remember } from './remember'
 import { workedOut } from './worked-out'
@@ -218,7 +219,7 @@ export const readConcept = async (id: string, inHand: readonly string[] | undefi
   const d = dimension(id)
   const { bodies, stamps } = await forms()
   const chosen = inHand ? bodies.filter(b => inHand.includes(b.id)) : bodies
-  const scales = hasAxis(d) ? scalesOf(chosen, id) : []
+  const scales = hasAxis(d) ? scalesOf(chosen, id, lensNameIn(await listLenses())) : []
   const friends = (await readFalseFriends()).filter(f =>
     f.senses.some(s => s.concepts.includes(id) && s.concepts.length < 4),
   )

@@ -90,7 +90,7 @@ const visibleWords = (
 
 const stepTitle = (axis: Axis, s: Step): string =>
   s.measured
-    ? `${s.words}: ${axisWords(axis, s.at)}, measured ${s.measured.trials} times, ${axisWords(axis, s.measured.low)} to ${axisWords(axis, s.measured.high)}`
+    ? `${s.words}: ${axisWords(axis, s.at)}, measured ${s.measured.trials} times${s.measured.lens === undefined ? '' : ` with ${s.measured.lens}`}, ${axisWords(axis, s.measured.low)} to ${axisWords(axis, s.measured.high)}`
     : `${s.words}: ${axisWords(axis, s.at)}, declared`
 
 const DIRECTION = { rising: 'rising', falling: 'falling', mixed: '' } as const

@@ -87,6 +87,15 @@ describe('a run', () => {
     expect(listed.find(r => r.id === 1)?.keptAt).not.toBeNull()
   })
 
+  it('says with which lens it was measured, where that was said', async () => {
+    const document = { ...demo?.run, lens: 'sorrel-85', on: '2026-10-20' }
+    const { body } = await read(await runs.POST(json('POST', { document })))
+    const revision = Number((await readBody('tollgate')).stamp.split('@').at(-1))
+    expect((await kept.PUT(json('PUT', { revision }), at(String(body['id'])))).status).toBe(200)
+    const { evidence } = await readExplanation('ring-action', 'tollgate', 'track.hold')
+    expect(evidence).toMatch(/^measured \d+ times on 2026-10-20 with Aurelle Hearth 85 mm f\/1\.8, [\d.]+ to [\d.]+ s$/)
+  })
+
   it('that is not there is not found', async () => {
     expect((await one.GET(new Request('http://test/api'), at('999'))).status).toBe(404)
     expect((await one.GET(new Request('http://test/api'), at('1; drop'))).status).toBe(404)

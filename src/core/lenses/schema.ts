@@ -70,6 +70,14 @@ export const lensSchema = v.strictObject({
 })
 
 export type Lens = v.InferOutput<typeof lensSchema>
+
+/** What a lens is called; its id where it is not there any more. */
+export const lensNameIn =
+  (lenses: readonly Pick<Lens, 'id' | 'maker' | 'model'>[]) =>
+  (id: string): string => {
+    const lens = lenses.find(l => l.id === id)
+    return lens ? `${lens.maker} ${lens.model}` : id
+  }
 export type LimiterPosition = Lens['limiter'][number]
 export type LensDistance = Lens['closest']
 

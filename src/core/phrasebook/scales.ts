@@ -14,7 +14,15 @@ export interface Step {
   readonly at: number
   readonly value: NeutralValue
   /** The trials behind it; undefined where it is only declared. */
-  readonly measured?: { readonly trials: number; readonly low: number; readonly high: number } | undefined
+  readonly measured?:
+    | {
+        readonly trials: number
+        readonly low: number
+        readonly high: number
+        /** With which lens, by name: with another a step may last otherwise. */
+        readonly lens?: string | undefined
+      }
+    | undefined
 }
 
 /** Which way a scale runs in its menu. */
@@ -50,14 +58,23 @@ const directionOf = (steps: readonly Step[]): Direction => {
   return 'mixed'
 }
 
-/** The scales of all bodies that have one for a concept. */
-export const scalesOf = (bodies: readonly Body[], concept: string): readonly BodyScale[] => {
+/**
+ * The scales of all bodies that have one for a concept.
+ *
+ * @param lensName what a lens is called, by its id
+ */
+export const scalesOf = (
+  bodies: readonly Body[],
+  concept: string,
+  lensName: (id: string) => string = id => id,
+): readonly BodyScale[] => {
   const d = dimension(concept)
   const scales = bodies.flatMap((body): Omit<BodyScale, 'reversed'>[] => {
     const steps = saidAbout(body, concept).flatMap((said): Step[] => {
       const { setting, option, value } = said
       const at = axisValue(d, value)
-      const measured = option.measured?.[concept]
+      const found = option.measured?.[concept]
+      const measured = found?.lens === undefined ? found : { ...found, lens: lensName(found.lens) }
       return at === undefined
         ? []
         : [{ words: spokenWords(said, concept), setting: setting.id, option: option.id, at, value, measured }]

@@ -131,7 +131,10 @@ const StepWords = ({ what, nearest, rates }: { what: string; nearest: Nearest | 
       {what} with <strong>{step.words}</strong>: {seconds(onScreen(step.at, rates))} on screen{' '}
       <Typography component="span" variant="body2" color="textSecondary">
         ({nearest.off < 1.005 ? 'as wanted' : `${Number(nearest.off.toFixed(2))} times off`},{' '}
-        {step.measured ? `measured ${step.measured.trials} times` : 'declared'})
+        {step.measured
+          ? `measured ${step.measured.trials} times${step.measured.lens === undefined ? '' : ` with ${step.measured.lens}`}`
+          : 'declared'}
+        )
       </Typography>
     </Typography>
   )

@@ -3,7 +3,8 @@
 import { Box, Button, TextField, Typography } from '@mui/material'
 import { useState } from 'react'
 import { addScene, withList } from '@/core/jobs/edit'
-import { idFor, type Job } from '@/core/jobs/job'
+import { findPerson, type JobFacts } from '@/core/jobs/facts'
+import { idFor, type Job, type Scene } from '@/core/jobs/job'
 import type { ReadList } from '@/core/jobs/list-words'
 import { problemWords } from '@/core/reading/problem'
 import { FileButton } from '@/ui/FileButton'
@@ -14,7 +15,7 @@ import { useSend } from '@/ui/use-send'
 type Edit = (what: string, change: (job: Job) => Job) => void
 
 /** Scenes from a list that is pasted, a spreadsheet or a calendar: looked at before they go in. */
-export const AddScenes = ({ job, onJob }: { job: Job; onJob: Edit }) => {
+export const AddScenes = ({ job, people, onJob }: { job: Job; people: JobFacts['people']; onJob: Edit }) => {
   const [text, setText] = useState('')
   const [read, setRead] = useState<ReadList>()
   const [name, setName] = useState('')
@@ -86,8 +87,7 @@ export const AddScenes = ({ job, onJob }: { job: Job; onJob: Edit }) => {
           <PlainList component="ol">
             {read.scenes.map(s => (
               <Typography component="li" variant="body2" key={s.id}>
-                {s.day ?? ''} {s.at}, {s.minutes} min: {s.name}
-                {s.covers.length > 0 && `, ${s.covers.map(c => c.person).join(' and ')}`}
+                {sceneWords(s, [...job.places, ...read.places], people)}
               </Typography>
             ))}
           </PlainList>
@@ -103,6 +103,21 @@ export const AddScenes = ({ job, onJob }: { job: Job; onJob: Edit }) => {
     </Section>
   )
 }
+
+/** Everything that was read of a scene, so that it can be held against the list. */
+const sceneWords = (s: Scene, places: Job['places'], people: JobFacts['people']): string =>
+  [
+    `${s.day === undefined ? '' : `${s.day} `}${s.at}, ${s.minutes} min: ${s.name}`,
+    places.find(p => p.id === s.place)?.name,
+    s.light,
+    s.standard,
+    s.covers
+      .map(c => `${findPerson(people, c.person)?.name ?? c.person}${c.unit === undefined ? '' : ` with ${c.unit}`}`)
+      .join(' and '),
+    s.moves,
+  ]
+    .filter(Boolean)
+    .join(' · ')
 
 /** Somebody may have added scenes or places of the same names since the list was read. */
 const again = (read: ReadList, job: Job): ReadList => {

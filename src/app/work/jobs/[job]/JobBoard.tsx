@@ -98,7 +98,7 @@ export const JobBoard = ({ view }: { view: JobView }) => {
                 : 'By what is weighed there may be a better way; it was not found within what is looked at.'}
           </Typography>
         </Section>
-        <AddScenes job={job} onJob={draft.edit} />
+        <AddScenes job={job} people={facts.people} onJob={draft.edit} />
         <Warnings warnings={warnings} job={job} facts={facts} onScene={id => set({ scene: id })} />
         <Cameras job={job} planned={planned} facts={facts} />
         <People job={job} facts={facts} planned={planned} />
