@@ -95,17 +95,19 @@ export const benchJobs = async (): Promise<void> => {
     console.log(
       `  to the fewest presses: ${figure('job-best', better, 5000)}, ${exact.plan.units.filter(d => d.isBest).length} of ${exact.plan.units.length} camera days proven`,
     )
-    const happened = [
-      {
-        id: 'bench-moved',
-        at: `${view.job.day}T10:00:00.000Z`,
-        by: undefined,
-        what: { kind: 'dropped' as const, scene: 'scene-20' },
-      },
-    ]
-    const again = await Promise.all(
-      Array.from({ length: 5 }, () => timed(() => planThrough(view.job, facts, happened))),
-    )
+    // Each drops another scene: what was planned before is remembered, and would take no time.
+    const again = []
+    for (const scene of ['scene-3', 'scene-10', 'scene-20', 'scene-30', 'scene-37']) {
+      const happened = [
+        {
+          id: `bench-${scene}`,
+          at: `${view.job.day}T10:00:00.000Z`,
+          by: undefined,
+          what: { kind: 'dropped' as const, scene },
+        },
+      ]
+      again.push(await timed(() => planThrough(view.job, facts, happened)))
+    }
     console.log(`  planned anew: ${figure('job-again', median(again.map(a => a[1])), 300)}`)
     const [paper, printed] = await timed(async () =>
       (await fetch(`${server.address}/api/v1/jobs/forty/sheets?each=yes`)).arrayBuffer(),
