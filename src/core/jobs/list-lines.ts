@@ -155,9 +155,9 @@ const readPart = (part: string, job: Job, made: Made, knows: ListKnows): Said | 
 }
 
 /** Somebody whose first name stands among other words. */
-const mentionedIn = (text: string, knows: ListKnows): string | undefined => {
+const mentionedIn = (text: string, knows: ListKnows): ListKnows['people'][number] | undefined => {
   const words = new Set(plain(text).split(/[^\p{L}]+/u))
-  return knows.people.find(p => words.has(plain(p.name).split(' ')[0] ?? ''))?.name
+  return knows.people.find(p => words.has(plain(p.name).split(' ')[0] ?? ''))
 }
 
 /** Parts of a line that each have a time and a name: "9:00 arrivals, 9:40 opening". */
@@ -226,6 +226,7 @@ const fromTimed = (
   const fields: { place?: string; light?: SceneLight; standard?: string } = {}
   const covers: { person: string; remote: boolean; unit?: string }[] = []
   const words: string[] = []
+  let unit: string | undefined
   for (const part of others) {
     const read = readPart(part, job, made, knows)
     if (!read) words.push(part)
@@ -236,6 +237,7 @@ const fromTimed = (
         const last = covers.at(-1)
         if (c.person) covers.push({ ...c })
         else if (last && c.unit !== undefined) last.unit ??= c.unit
+        else unit ??= c.unit
       }
     else if (read.standard !== undefined) fields.standard = read.standard
     else if (read.light !== undefined) fields.light = read.light
@@ -244,8 +246,12 @@ const fromTimed = (
   // A number in front only counts the rows.
   if (!name || (/^\d{1,3}\.?$/.test(name) && words.length)) name = words.shift() ?? 'Scene'
   if (!covers.length && whose !== undefined) covers.push({ person: whose, remote: false })
-  const mentioned = covers.length ? undefined : mentionedIn([name, ...words].join(' '), knows)
-  if (mentioned) say(`${mentioned} is mentioned, and not taken as covering it: no comma stands before the name`)
+  const [only, another] = covers
+  if (unit !== undefined && only && !another) only.unit ??= unit
+  else if (unit !== undefined) say(`${unit} stands there before anybody who has it; it is left out`)
+  const mentioned = mentionedIn([name, ...words].join(' '), knows)
+  if (mentioned && !covers.some(c => c.person === mentioned.id))
+    say(`${mentioned.name} is mentioned, and not taken as covering it: no comma stands before the name`)
   add(
     {
       name: name.slice(0, 120),

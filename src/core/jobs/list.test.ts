@@ -68,6 +68,22 @@ describe('a running order', () => {
     ])
   })
 
+  it('keeps a camera with whoever the line is of, and loses neither a camera nor a name in silence', () => {
+    const text =
+      'Imelda Frost:\n09:00 bars, TSP-L4\n10:00 ceremony, Perpetua pls be in front\nall:\n11:00 podium, TSP-S1\n12:00 end, TSP-S2, Ansel Pike'
+    const { scenes, problems } = readSceneList(text, empty, knows, 400)
+    expect(scenes.map(s => s.covers)).toEqual([
+      [{ person: 'imelda-frost', remote: false, unit: 'TSP-L4' }],
+      [{ person: 'imelda-frost', remote: false }],
+      [],
+      [{ person: 'ansel-pike', remote: false, unit: 'TSP-S2' }],
+    ])
+    expect(problems.map(p => `${p.path}: ${p.expected}`)).toEqual([
+      expect.stringMatching(/^line 3: Perpetua Nye is mentioned, and not taken/),
+      expect.stringMatching(/^line 5: TSP-S1 stands there before anybody who has it/),
+    ])
+  })
+
   it('names every row that it cannot read, with what stands there, and loses none of the others', () => {
     const text =
       'Time,Scene,Minutes,Place,Light,Near,Far,Standard,Who,Unit,Day,Remote\n' +
