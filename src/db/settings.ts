@@ -11,6 +11,24 @@ interface Row {
 const read = async (db: Db, key: string): Promise<string | undefined> =>
   (await withRetry(() => db<Row>('meta').where({ key }).first()))?.value
 
+/** @returns false where what is there is not what was seen; nothing is changed then */
+const save = async (
+  db: Db,
+  { key, value, what }: Row & { readonly what: string },
+  isSeen: (before: string | undefined) => boolean,
+  { at, personId }: { readonly at: string; readonly personId: string | null },
+): Promise<boolean> => {
+  let isHere = true
+  await recordChange(db, at, async trx => {
+    const before = (await trx<Row>('meta').where({ key }).first())?.value
+    isHere = isSeen(before)
+    if (!isHere || before === value) return undefined
+    await trx('meta').insert({ key, value }).onConflict('key').merge()
+    return { personId, kind: 'house', subject: key, what, before, after: value }
+  })
+  return isHere
+}
+
 const RECHECK = 'recheck-weeks'
 /** @source common practice, no published source */
 const USUAL_WEEKS = 4
@@ -19,23 +37,18 @@ const USUAL_WEEKS = 4
 export const readRecheckWeeks = async (db: Db): Promise<number> => Number((await read(db, RECHECK)) ?? USUAL_WEEKS)
 
 /** @returns false where it is another one by now than was seen; nothing is changed then */
-export const saveRecheckWeeks = async (
+export const saveRecheckWeeks = (
   db: Db,
   { weeks, seen }: { readonly weeks: number; readonly seen: number },
   at: string,
   personId: string | null,
-): Promise<boolean> => {
-  let isHere = true
-  await recordChange(db, at, async trx => {
-    const before = await trx<Row>('meta').where({ key: RECHECK }).first()
-    isHere = Number(before?.value ?? USUAL_WEEKS) === seen
-    if (!isHere || weeks === seen) return undefined
-    const value = String(weeks)
-    await trx('meta').insert({ key: RECHECK, value }).onConflict('key').merge()
-    return { personId, kind: 'house', subject: RECHECK, what: 'recheck interval', before: before?.value, after: value }
-  })
-  return isHere
-}
+): Promise<boolean> =>
+  save(
+    db,
+    { key: RECHECK, value: String(weeks), what: 'recheck interval' },
+    before => Number(before ?? USUAL_WEEKS) === seen,
+    { at, personId },
+  )
 
 const USUAL = 'usual-standard'
 
@@ -43,24 +56,19 @@ const USUAL = 'usual-standard'
 export const readUsualStandard = (db: Db): Promise<string | undefined> => read(db, USUAL)
 
 /** @returns false where it is another one by now than was seen; nothing is changed then */
-export const saveUsualStandard = async (
+export const saveUsualStandard = (
   db: Db,
   { id, seen }: { readonly id: string; readonly seen: string | null },
   at: string,
   personId: string | null,
-): Promise<boolean> => {
-  let isHere = true
-  await recordChange(db, at, async trx => {
-    const before = await trx<Row>('meta').where({ key: USUAL }).first()
-    // Where nobody has chosen yet, one is shown all the same.
-    isHere = before === undefined || before.value === seen || before.value === id
-    if (!isHere || before?.value === id) return undefined
-    await trx('meta').insert({ key: USUAL, value: id }).onConflict('key').merge()
-    const what = 'standard in hand at first'
-    return { personId, kind: 'house', subject: USUAL, what, before: before?.value, after: id }
-  })
-  return isHere
-}
+): Promise<boolean> =>
+  save(
+    db,
+    { key: USUAL, value: id, what: 'standard in hand at first' },
+    // Where nobody has chosen yet, one is shown all the same; the same choice twice is no quarrel.
+    before => before === undefined || before === seen || before === id,
+    { at, personId },
+  )
 
 const GUIDE = 'guide'
 

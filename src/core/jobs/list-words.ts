@@ -96,6 +96,8 @@ export interface Made {
   /** The day that lines below a heading are of, and the time of the last one: after midnight is the next day. */
   day?: string | undefined
   last?: string | undefined
+  /** The day that a heading said. */
+  headed?: string | undefined
   /** Whose lines those below a name in front are. */
   whose?: string | undefined
   readonly scenes: Scene[]
@@ -127,7 +129,11 @@ const SMALL_HOUR = '06:00'
 export const add = (scene: Omit<Scene, 'id'>, job: Job, made: Made): void => {
   const taken = [...job.scenes, ...made.scenes].map(s => s.id)
   const isAfterMidnight = made.last !== undefined && made.last >= EVENING && scene.at < SMALL_HOUR
-  if (scene.day === undefined && isAfterMidnight) made.day = dayAfter(made.day ?? job.day, 1)
+  if (scene.day === undefined && isAfterMidnight) {
+    made.day = dayAfter(made.day ?? job.day, 1)
+    const expected = `it stands behind ${made.last} and is taken as past midnight, on ${made.day}`
+    made.problems.push({ file: 'list', path: scene.name, value: scene.at, expected })
+  }
   made.last = scene.at
   const day = scene.day ?? made.day
   const { day: _, ...rest } = scene
@@ -142,7 +148,7 @@ const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', '
 const WEEKDAY = /\b(sun|mon|tue|wed|thu|fri|sat)(?:day|nesday|rsday|sday|urday|s|r|rs)?\b/i
 const NTH_DAY = /\bday (\d{1,2})\b/i
 const DATE = /\b\d{4}-\d{2}-\d{2}\b/
-const MONTH = `(${MONTHS.join('|')})[a-z]{0,6}`
+const MONTH = '(jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)(?:uary|ruary|ch|il|e|y|ust|t|tember|ober|ember)?'
 const DAY_MONTH = new RegExp(String.raw`\b(\d{1,2})(?:st|nd|rd|th)?\.? (?:of )?${MONTH}\b`, 'i')
 const MONTH_DAY = new RegExp(String.raw`\b${MONTH}\.? (\d{1,2})(?:st|nd|rd|th)?\b`, 'i')
 const HALF_YEAR = 183 * 86_400_000

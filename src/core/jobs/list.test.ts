@@ -61,7 +61,15 @@ describe('a running order', () => {
       '2026-06-21',
       '2026-06-21',
     ])
+    // Whoever stands above the lines has a running order of their own.
+    expect(days('Imelda Frost:\n22:00 Party\n00:30 Taxis\nAnsel Pike:\n05:30 Set-up\n08:30 Crowd')).toEqual([
+      '2026-06-20',
+      '2026-06-21',
+      '2026-06-20',
+      '2026-06-20',
+    ])
     // A day within a name or a note is none of the list.
+    expect(days('Market 2\nDecor 5:\n10:00 Stalls')).toEqual(['2026-06-20'])
     expect(days('Sunday service 10:00\nPlease note that the street is closed on Sunday\nSun sets 20:14')).toEqual([
       '2026-06-20',
       '2026-06-20',
@@ -82,6 +90,12 @@ describe('a running order', () => {
       expect.stringMatching(/^line 3: Perpetua Nye is mentioned, and not taken/),
       expect.stringMatching(/^line 5: TSP-S1 stands there before anybody who has it/),
     ])
+  })
+
+  it('takes a last name by itself for nobody, and says so where it has its capital', () => {
+    const { scenes, problems } = readSceneList('19:00 Birds, marsh\n20:00 Awards, Tollard', empty, knows, 400)
+    expect(scenes.map(s => s.covers)).toEqual([[], []])
+    expect(problems.map(p => p.expected)).toEqual([expect.stringMatching(/^Bram Tollard is mentioned/)])
   })
 
   it('names every row that it cannot read, with what stands there, and loses none of the others', () => {
@@ -155,6 +169,15 @@ describe('a running order', () => {
 
   it('is read in a time that grows with its length', () => {
     readSceneList(`${' '.repeat(60_000)}\n${'('.repeat(30_000)}\n12:00 ${'a - '.repeat(20_000)}`, empty, knows, 400)
+    // Thousands of columns, and thousands of times in one line.
+    readSceneList(`Time  Scene${'  x'.repeat(30_000)}\n${'12:00  A\n'.repeat(10_000)}`, empty, knows, 400)
+    const { scenes } = readSceneList(`${'9:00 aaa, '.repeat(39)}\n`.repeat(400), empty, knows, 400)
+    expect(scenes).toHaveLength(400)
+    for (const long of ['9:00 aaa, '.repeat(20_000), `9:00 x ${'Bram Tollard and '.repeat(10_000)}Bram Tollard`]) {
+      const read = readSceneList(`${long}\n10:00 After it`, empty, knows, 400)
+      expect(read.scenes.map(s => s.name)).toEqual(['After it'])
+      expect(read.problems[0]?.expected).toMatch(/at most 2000 characters/)
+    }
   }, 30_000)
 })
 

@@ -24,12 +24,16 @@ const pipedTable = (lines: readonly string[]): readonly (readonly string[])[] =>
     )
     .filter(cells => !cells.every(c => /^:?-+:?$/.test(c)))
 
+const MOST_COLUMNS = 40
+/** Where the words of a heading begin that is set in columns of spaces. */
+const startsOf = (heading: string): readonly number[] => [...heading.matchAll(/(?<=^|\s\s)\S/g)].map(m => m.index)
+
 /**
  * Cells below a heading that is set in columns of spaces: cut where its words begin, or, where a row is wider than that,
  * at stretches of spaces.
  */
 const alignedTable = (lines: readonly string[]): readonly (readonly string[])[] => {
-  const starts = [...(lines[0] ?? '').matchAll(/(?<=^|\s\s)\S/g)].map(m => m.index)
+  const starts = startsOf(lines[0] ?? '')
   return lines.map(line => {
     const fits = starts.every(at => at === 0 || (line[at - 1] ?? ' ') === ' ')
     return fits ? starts.map((at, i) => line.slice(at, starts[i + 1]).trim()) : line.trim().split(/ {2,}/)
@@ -49,17 +53,19 @@ export const readSceneList = (text: string, job: Job, knows: ListKnows, most: nu
   if (piped && isHeading(piped[0] ?? [])) return readSceneTable({ rows: piped, problems: [] }, job, knows, file, most)
   if (isHeading((filled[0]?.line ?? '').split(/[,;\t]/)))
     return readSceneTable(readCsv(text.trimStart(), file, most + 1), job, knows, file, most)
-  const aligned = / {2}/.test(filled[0]?.line ?? '') ? alignedTable(filled.map(f => f.line)) : undefined
-  if (aligned && isHeading(aligned[0] ?? []))
-    return readSceneTable({ rows: aligned, problems: [] }, job, knows, file, most)
+  const first = filled[0]?.line ?? ''
+  if (isHeading(first.trim().split(/ {2,}/)) && startsOf(first).length <= MOST_COLUMNS) {
+    const rows = alignedTable(filled.slice(0, most + 2).map(f => f.line))
+    return readSceneTable({ rows, problems: [] }, job, knows, file, most)
+  }
   const made: Made = { scenes: [], places: [], problems: [] }
-  if (filled.length > most)
-    made.problems.push({
-      file,
-      path: `line ${filled[most]?.row ?? most}`,
-      value: `${filled.length} lines`,
-      expected: `expected at most ${most} scenes`,
-    })
-  for (const { line, row } of filled.slice(0, most)) fromLine(line, row, job, knows, file, made)
-  return made
+  for (const { line, row } of filled) {
+    if (made.scenes.length + made.problems.length >= most) {
+      const left = { path: `line ${row}`, value: `${filled.length} lines` }
+      made.problems.push({ file, ...left, expected: `expected at most ${most} scenes; the rest is left out` })
+      break
+    }
+    fromLine(line, row, job, knows, file, made)
+  }
+  return { ...made, scenes: made.scenes.slice(0, most) }
 }
