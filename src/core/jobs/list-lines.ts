@@ -13,6 +13,7 @@ import {
   readLight,
   readMinutes,
   readDay,
+  readTime,
   said,
   splitNames,
   standardOf,
@@ -36,11 +37,14 @@ const partsOf = (text: string): readonly string[] => {
   const rest = length ? bare.slice(0, length.index) : bare
   return [
     ...rest
-      .split(/[,;|]| [-–—] /)
+      .split(/[,;|→]| [-–—] /)
       .map(part => part.trim())
       .filter(Boolean),
     ...(length?.[1] ? [length[1]] : []),
-    ...inBrackets.map(b => b.trim()).filter(Boolean),
+    ...inBrackets
+      .flatMap(b => b.split(/[,;|]/))
+      .map(b => b.trim())
+      .filter(Boolean),
   ]
 }
 
@@ -159,9 +163,13 @@ const fromTimed = (
   made: Made,
   say: (expected: string) => void,
 ): void => {
-  const { at, until, rest } = found
+  const { at, rest } = found
   if (found.day !== undefined) made.day = found.day
-  const [first = '', ...others] = [...partsOf(rest)]
+  const parts = [...partsOf(rest)]
+  // In columns the end stands behind the beginning, without a word between.
+  const until = found.until ?? (parts.length > 1 ? readTime(parts[0] ?? '') : undefined)
+  if (until !== undefined && found.until === undefined) parts.shift()
+  const [first = '', ...others] = parts
   const people = namedAtEnd(first, knows)
   let name = people ? first.slice(0, -people.length).trim() : first
   if (people) others.unshift(people)

@@ -32,7 +32,7 @@ export const LIST_COLUMNS: readonly Column[] = [
   {
     key: 'name',
     heading: 'Scene',
-    also: ['name', 'title', 'what', 'programme', 'program', 'act', 'artist', 'item', 'event', 'session'],
+    also: ['name', 'title', 'what', 'programme', 'program', 'act', 'artist', 'item', 'event', 'session', 'activity'],
     required: true,
   },
   { key: 'day', heading: 'Day', also: ['date'], required: false },
@@ -48,7 +48,18 @@ export const LIST_COLUMNS: readonly Column[] = [
   {
     key: 'who',
     heading: 'Who',
-    also: ['people', 'person', 'photographer', 'covers', 'shooter', 'assigned to', 'assigned', 'crew'],
+    also: [
+      'people',
+      'person',
+      'photographer',
+      'covers',
+      'shooter',
+      'lead photographer',
+      'lead',
+      'assigned to',
+      'assigned',
+      'crew',
+    ],
     required: false,
   },
   { key: 'unit', heading: 'Unit', also: ['camera', 'body', 'units', 'cameras', 'kit', 'gear'], required: false },

@@ -5,6 +5,7 @@ import {
   FIRST_ORDERS,
   FOURTH_ORDERS,
   SECOND_ORDERS,
+  SEVENTH_ORDERS,
   SIXTH_ORDERS,
   THIRD_ORDERS,
 } from '../../../test/fixtures/running-orders'
@@ -33,19 +34,24 @@ const knows: ListKnows = {
 const empty = jobWith({}, { places: [] })
 
 describe('a running order', () => {
-  it.each([...FIRST_ORDERS, ...SECOND_ORDERS, ...THIRD_ORDERS, ...FOURTH_ORDERS, ...FIFTH_ORDERS, ...SIXTH_ORDERS])(
-    'is read as people write it: $about',
-    ({ text, scenes, wrong = 0 }) => {
-      const read = readSceneList(text, empty, knows, 400)
-      expect(read.scenes.map(s => [s.at, s.name, s.covers.map(c => c.person)])).toEqual(
-        scenes.map(([at, , name, who]) => [at, name, who ?? []]),
-      )
-      scenes.forEach(([, minutes], i) => {
-        if (minutes !== undefined) expect(read.scenes[i]?.minutes).toBe(minutes)
-      })
-      expect(read.problems).toHaveLength(wrong)
-    },
-  )
+  it.each([
+    ...FIRST_ORDERS,
+    ...SECOND_ORDERS,
+    ...THIRD_ORDERS,
+    ...FOURTH_ORDERS,
+    ...FIFTH_ORDERS,
+    ...SIXTH_ORDERS,
+    ...SEVENTH_ORDERS,
+  ])('is read as people write it: $about', ({ text, scenes, wrong = 0 }) => {
+    const read = readSceneList(text, empty, knows, 400)
+    expect(read.scenes.map(s => [s.at, s.name, s.covers.map(c => c.person)])).toEqual(
+      scenes.map(([at, , name, who]) => [at, name, who ?? []]),
+    )
+    scenes.forEach(([, minutes], i) => {
+      if (minutes !== undefined) expect(read.scenes[i]?.minutes).toBe(minutes)
+    })
+    expect(read.problems).toHaveLength(wrong)
+  })
 
   it('sets the days: by a heading, by a date in front, by "day 2", and from an evening past midnight', () => {
     const days = (text: string) => readSceneList(text, empty, knows, 400).scenes.map(s => s.day ?? empty.day)
