@@ -5,6 +5,9 @@ import { termsOf } from '../../src/core/phrasebook/terms'
 import { demoBodies } from '../../src/demo/world'
 import { leaveOneOut } from '../../test/fixtures/leave-one-out'
 import { random } from '../../test/fixtures/random'
+import { knowledgeOf } from '../../src/core/propose/knowledge'
+import { likeRows } from '../../src/core/propose/like-rows'
+import { learnedWithout } from '../../test/fixtures/known-rows'
 import { MENU_SETS, scoreOf, scoreText, summed, tradeMenus } from '../../test/fixtures/trade-menus'
 
 const BODIES = 60
@@ -77,6 +80,9 @@ export const benchPhrasebook = (): void => {
     const scores = tradeMenus(set).map(m => scoreOf(m.name, m.rows))
     for (const s of scores) console.log(`  ${scoreText(s)}`)
     console.log(`  ${scoreText(summed(`all ${set}`, scores))}`)
+    const knowledge = knowledgeOf([], likeRows(learnedWithout([set])))
+    const unlearned = tradeMenus(set).map(m => scoreOf(m.name, m.rows, knowledge))
+    console.log(`  ${scoreText(summed('  had its rows not been learned from', unlearned))}`)
   }
 
   console.log('Proposals, each body of the demo left out in turn: share of options whose right meaning is …')

@@ -15,6 +15,7 @@ import { type Parsed, parseJson, parseWith, type Problem } from '@/core/reading/
 import { asLevel, fleetProblem, levelFleet, levelReport } from '@/core/level'
 import { knowledgeOf, type Knowledge, proposeAll, type Reading } from '@/core/propose/propose'
 import { resolve, type Resolution } from '@/core/resolve'
+import { TRADE_LIKENESS } from '@/core/propose/trade-likeness'
 import { parseStandard, type Standard } from '@/core/standards'
 import { documentOf, type Shared } from './documents'
 import { Refusal } from './refusal'
@@ -133,7 +134,14 @@ export const proposals = ({
   const { body } = draft(input)
   const known = others.filter(o => documentOf(o).id !== body.id)
   const of = known.map(o => o.digest).join()
-  if (knowledge?.of !== of) knowledge = { of, is: knowledgeOf(known.map(o => documentOf(o))) }
+  if (knowledge?.of !== of)
+    knowledge = {
+      of,
+      is: knowledgeOf(
+        known.map(o => documentOf(o)),
+        TRADE_LIKENESS,
+      ),
+    }
   return Object.fromEntries(proposeAll(body, knowledge.is))
 }
 

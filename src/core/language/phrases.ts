@@ -103,8 +103,25 @@ const SAME_WORDS: ReadonlyMap<string, string> = new Map(
   }),
 )
 
+/** What a small screen cuts short, the commoner first; a dot says that something was cut. */
+const CUT_WORDS = `
+  focus continuous single automatic standard registered magnifier peaking metering exposure detection recognition
+  tracking sensitivity priority display colour point selection function frame acceleration orientation highlight
+  mechanical electronic responsive speed level subject button movement shutter release limiter distance position
+  brightness transition vertical horizontal initial confirmation manual correction illuminator operation switch
+  direction preset stabiliser sequential individual minimum maximum permanent normal
+`
+  .trim()
+  .split(/\s+/)
+
+const uncut = (text: string): string =>
+  text.replaceAll(
+    /(?<!\p{L})(\p{L}{3,8})\.(?!\p{L})/gu,
+    (written, start: string) => CUT_WORDS.find(w => w.length > start.length && w.startsWith(start)) ?? written,
+  )
+
 const normal = (text: string): string => {
-  let plain = ` ${folded(text).replaceAll('×', 'x').replaceAll('−', '-')} `.replaceAll(
+  let plain = ` ${uncut(folded(text).replaceAll('×', 'x').replaceAll('−', '-'))} `.replaceAll(
     /(?<=\p{L})\+(?!\s?\p{L})/gu,
     ' plus',
   )

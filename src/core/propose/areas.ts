@@ -16,15 +16,50 @@ const phrases = (...written: readonly string[]): readonly Phrase[] => written.ma
 const GROWN = '!surround* !expand* !plus !dynamic !neighbour* !adjacent'
 
 const PATTERN_WORDS: Readonly<Record<Pattern, readonly Phrase[]>> = {
-  pinpoint: phrases('pinpoint', 'tiny', 'small spot', 'spot s', 'small point', 'spot af', 'small !zone', 'pin', 'spot'),
+  pinpoint: phrases(
+    ...[
+      'pinpoint',
+      'tiny',
+      'minimal',
+      'smallest',
+      'small spot',
+      'spot s',
+      'flexible s',
+      'small point',
+      'spot af',
+      'small !zone',
+      'pin',
+      'spot',
+    ].map(w => `${w} ${GROWN}`),
+  ),
   point: phrases(
-    ...['single', '1 point', '1', 'one', 'single point', 'spot m', 'spot l', 'normal', 'centre', 'point', '1 area'].map(
-      w => `${w} ${GROWN}`,
-    ),
+    ...[
+      'single',
+      '1 point',
+      '1',
+      'one',
+      'single point',
+      'spot m',
+      'spot l',
+      'spot medium',
+      'spot large',
+      'large spot',
+      'medium spot',
+      'flexible m',
+      'flexible l',
+      'flexible',
+      'normal',
+      'centre',
+      'point',
+      '1 area',
+    ].map(w => `${w} ${GROWN}`),
   ),
   cross: phrases(
     'cross',
     'neighbour* 4',
+    'spot neighbour*',
+    'point neighbour*',
+    'spot expand*',
     'adjacent 4',
     'five point',
     '5 point',
@@ -123,7 +158,7 @@ export interface ReadArea {
   readonly follows: boolean
 }
 
-const SMALLEST = phrases('pinpoint', 'tiny', 'spot')
+const SMALLEST = phrases('pinpoint', 'tiny', 'spot', 'minimal', 'smallest')
 
 /** Beside a size that is smaller still by its own word, “small” is a point. */
 export const hasSmaller = (labels: readonly string[]): boolean =>

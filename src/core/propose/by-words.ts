@@ -206,8 +206,11 @@ const isTold = ({ means }: Candidate, { options }: Setting): boolean => {
   return told.length >= 0.6 * means.length && new Set(told).size > 1 && !isYesNo(options.map(o => o.label))
 }
 
+/** @property isForWantOfWords no word of the row says so: only that none says anything else */
+export type WordCandidate = Candidate & { readonly isForWantOfWords?: true }
+
 /** Everything a row may be about by its words: dimensions, not focus at all, or focus without a word for it. */
-export const byWords = (body: Body, setting: Setting): readonly Candidate[] => {
+export const byWords = (body: Body, setting: Setting): readonly WordCandidate[] => {
   const row = rowOf(body, setting)
   const found = WORDS.flatMap(w => asDimension(body, setting, row, w) ?? []).map(c => forAllFrames(body, setting, c))
   const nothing = setting.options.map(() => ({}))
@@ -217,12 +220,18 @@ export const byWords = (body: Body, setting: Setting): readonly Candidate[] => {
   const onPage = bestMet(FOCUS, row.page)
   const best = Math.max(0, ...found.map(c => c.score))
   const isBorneOut = found.some(c => c.score > 0.5 && isTold(c, setting))
-  const none = (about: 'elsewhere' | 'unnamed', score: number, because: string): Candidate => ({
+  const none = (
+    about: 'elsewhere' | 'unnamed',
+    score: number,
+    because: string,
+    isForWantOfWords?: true,
+  ): WordCandidate => ({
     dimensions: [],
     about,
     score,
     because: [because],
     means: nothing,
+    ...(isForWantOfWords ? { isForWantOfWords } : {}),
   })
   return [
     ...found,
@@ -232,7 +241,7 @@ export const byWords = (body: Body, setting: Setting): readonly Candidate[] => {
           loosely(elsewhere, row.label) - (focus ? 0.2 : 0),
           `“${quoted(elsewhere, setting.label)}” is not about focus`,
         )
-      : none('elsewhere', focus || onPage || best > 0.5 ? 0.1 : 0.62, 'nothing in it speaks of focus'),
+      : none('elsewhere', focus || onPage || best > 0.5 ? 0.1 : 0.62, 'nothing in it speaks of focus', true),
     unnamed
       ? none(
           'unnamed',
@@ -243,6 +252,7 @@ export const byWords = (body: Body, setting: Setting): readonly Candidate[] => {
           'unnamed',
           focus && best < 0.4 ? 0.6 : onPage && best < 0.4 ? 0.4 : 0.15,
           'it speaks of focus, and nothing in the vocabulary says it',
+          true,
         ),
   ]
 }

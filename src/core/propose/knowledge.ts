@@ -1,6 +1,7 @@
 import { type Body, inMenuOrder, menuPath, type Setting } from '../bodies'
 import { type PreparedLabel, prepare } from '../language/language'
 import { dimension } from '../vocabulary/dimensions'
+import type { LikeRows } from './like-rows'
 
 /** What other profiles call things and mean by them, as proposals draw on it. */
 
@@ -20,6 +21,8 @@ export interface Knowledge {
   readonly settings: readonly KnownSetting[]
   /** How often a setting of the second kind comes right after one of the first, as a share. */
   readonly after: ReadonlyMap<string, ReadonlyMap<string, number>>
+  /** What rows of menus are about at large, whoever made the body. */
+  readonly likeRows?: LikeRows | undefined
 }
 
 export const WORK = 'work'
@@ -48,7 +51,8 @@ export const knownOf = (b: Body): readonly KnownSetting[] =>
       key: keyOf(setting),
     }))
 
-export const knowledgeOf = (bodies: readonly Body[]): Knowledge => {
+/** @param likeRows what rows of menus are about at large; without it words alone tell */
+export const knowledgeOf = (bodies: readonly Body[], likeRows?: LikeRows): Knowledge => {
   const each = bodies.map(knownOf)
   const counts = new Map<string, Map<string, number>>()
   for (const settings of each)
@@ -62,7 +66,7 @@ export const knowledgeOf = (bodies: readonly Body[]): Knowledge => {
     const total = [...row.values()].reduce((a, b) => a + b, 0)
     return [key, new Map([...row].map(([k, n]) => [k, n / (total + 1)]))] as const
   })
-  return { settings: each.flat(), after: new Map(shares) }
+  return { settings: each.flat(), after: new Map(shares), likeRows }
 }
 
 export const isOfMaker = (known: KnownSetting, body: Body): boolean =>

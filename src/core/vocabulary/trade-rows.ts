@@ -13,7 +13,7 @@ export const KEY_WORK: Readonly<Record<string, string>> = {
     af !mf !area !mode !stop !lock !manual !set !limiter !off !function !regist* !detect* !eye !face !reset !switch* !home
   `,
   'trigger.stop': `
-    af stop, stop af, af off, afl, focus hold, hold focus, focus stop, stop focus*, freeze focus, af halt, halt af
+    af stop, stop af, af off, afl, focus hold, hold focus, focus stop, stop focus*, freeze focus, af halt, halt af, retain* focus, keep focus
   `,
   'trigger.second': 'afon eye/face/detect*, af start eye/face/detect*, start af eye/face',
   'trigger.manual':
@@ -51,7 +51,7 @@ export const KEY_WORK: Readonly<Record<string, string>> = {
   'see.enlarge': 'magnif*, zoom on, zoom, focus check, enlarge*',
   'see.outline': 'peak*, edge highlight*, colour edge',
   'video.freeze': 'pause af, freeze af, af pause',
-  'meter.lock': 'ael, hold bright*, exposure hold, hold exposure, ae hold',
+  'meter.lock': 'ael, retain* exposure, keep exposure, hold bright*, exposure hold, hold exposure, ae hold',
   both: 'aelafl',
   none: `
     off, none, not set, unassigned, disable*, nothing, not assigned, preview, iso, white balance, wb, menu,
@@ -107,27 +107,31 @@ export const FOCUS_WORDS = `
 `
 
 /** Ends of a scale that say that something is held for long. */
-export const LONG = 'locked, lock, tight, long, delay*, stay*, keep, sticky, tenac*, firm, patient, slow*, hold*'
+export const LONG =
+  'locked, lock, tight, long, delay*, stay*, keep, sticky, tenac*, firm, patient, slow*, hold*, extended, prolong*, reluctant*, tolerant, conservative, persist*, retain*, stubborn, lingering, late'
 
 /** Ends of a scale that say that it is soon let go. */
-export const SHORT = 'responsive, quick*, loose, short, instant*, immediate*, switch, off, fast, rapid*, soon, let*'
+export const SHORT =
+  'responsive, quick*, loose, short, instant*, immediate*, switch, off, fast, rapid*, soon, let*, brief*, eager*, impatient, prompt*, early, react*, readily, sensitive, agile, nervous'
 
 /** Ends of a scale that say that there is much of what the row names. */
 export const MUCH = `
-  high, strong, fast, quick*, erratic, much, large, accelerat*, responsive, sudden, maximum, react*
+  high, strong, fast, quick*, erratic, much, large, accelerat*, responsive, sudden, maximum, react*, considerable, pronounced, lively, vigorous, abrupt*, irregular, uneven, agile,
+  intense, big, dynamic
 `
 
 /** Ends of a scale that say that there is little of it. */
-export const LITTLE = 'low, weak, slow*, steady, off, none, small, constant, little, minimum, gradual, ignore*'
+export const LITTLE =
+  'low, weak, slow*, steady, off, none, small, constant, little, minimum, gradual, ignore*, slight*, minor, delicate, smooth, even, regular, gentle, minimal, mild, calm'
 
 /** Yes, whatever it is about. */
 export const YES_WORDS = `
   on, yes, enable*, allowed, active, show*, always, shown, auto, operative, effective, permit*, emit, used, sound,
-  valid, execute, release allowed
+  valid, execute, release allowed, include*, possible, use, with, apply, do
 `
 
 /** No, whatever it is about. */
 export const NO_WORDS = `
   off, no, not, disable*, never, none, inactive, hidden, hide, without, inoperative, ignored, ineffective,
-  prohibit*, mute, blocked, invalid, forbid*, reject
+  prohibit*, mute, blocked, invalid, forbid*, reject, exclude*, not possible, impossible, dont, unused, refuse*
 `

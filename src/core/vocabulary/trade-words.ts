@@ -21,9 +21,10 @@ export interface TradeWords {
 const OFF = 'off, none, no, nothing, nobody, disable*, deactivate*, inactive, never'
 const READINESS = {
   release:
-    'release, release priority, speed, shutter, any time, at once, immediate, as soon press*, soon, allowed !not',
-  balanced: 'balance*, balanced, equal, even, auto, focus release, balanced emphasis',
-  focus: 'focus, af, only focused, focus priority, sharp, not allowed',
+    'release, release priority, speed, shutter, any moment, unconditional*, even unsharp, any time, at once, immediate, as soon press*, soon, allowed !not',
+  balanced: 'balance*, balanced, equal, even, auto, focus release',
+  focus:
+    'focus, af, only focused, focus priority, sharp, not allowed, in focus, when focused, once sharp, confirmed, after focus*',
 }
 const BETWEEN_FRAMES = {
   true: 'each frame, every, every frame, every picture, on, follow*, track',
@@ -52,9 +53,11 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
       afon only !button => meters-only starts-af, af start !button !afon
     `,
     values: {
-      'starts-af': 'af !only, focus* meter*, meter* af, af start, shutter afon, focus* !hold !lock',
+      'starts-af':
+        'include*, linked !not, coupled, together, combined, af !only, focus* meter*, meter* af, af start, shutter afon, focus* !hold !lock',
       'meters-only': `
-        meter* !af !focus*, meter* only, only meter*, exposure only, afon only, meter* start !af, ae, ae !af
+        meter* !af !focus*, meter* only, only meter*, exposure only, afon only, meter* start !af, ae, ae !af, exclude*,
+        not linked, separate*, decouple*, uncoupled, apart
       `,
       'holds-focus': 'hold* focus, focus hold, afl',
     },
@@ -104,8 +107,8 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
     hints: 'focus ring, ring',
     telling: true,
     values: {
-      linear: 'linear !non',
-      'by-speed': 'non linear, nonlinear, by speed, speed, variable',
+      linear: 'linear !non, proportional, constant, fixed',
+      'by-speed': 'non linear, nonlinear, by speed, speed, variable, progressive, adaptive, dynamic, accelerat*',
     },
   },
   'ring.direction': {
@@ -124,11 +127,16 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
     hints: 'drive, af !area, focus, mode, af drive',
     not: 'drive mode !af !focus*, point select*, mode list, with mf',
     values: {
-      single: 'single, afs, oneshot, one shot, once, override, single af, one time, focus* once, s',
-      continuous: `
-        continuous*, all time, afc, servo !auto, predictive, track, afc track, follow*, keep focus*, keep* focus*, c
+      single: `
+        single, afs, oneshot, one shot, once, override, single af, one time, focus* once, s, still, stationary, static,
+        still subject, individual*, s mf
       `,
-      automatic: 'afa, auto, automatic, decide*, auto switch*, servo auto, hybrid, switch* itself, by itself',
+      continuous: `
+        continuous*, all time, afc, servo !auto, predictive, track, afc track, follow*, keep focus*, keep* focus*, c,
+        moving, moving subject, move*, permanent*, constant*, repeated*, c mf
+      `,
+      automatic:
+        'afa, auto, automatic, select* camera, chosen camera, camera choose*, intelligent, mixed, decide*, auto switch*, servo auto, hybrid, switch* itself, by itself',
       manual: 'manual*, mf, m, hand, you focus',
       'preset-distance': 'preset, preset mf, stored distance, fixed distance',
     },
@@ -150,9 +158,9 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'mode.aperture': {
     names: 'aperture focus*, aperture af, focus* aperture, stopped down af',
     values: {
-      'wide-open': 'open, wide open, full aperture, maximum',
-      working: 'as set, set, working, stopped down, shooting aperture',
-      automatic: 'auto, automatic',
+      'wide-open': 'open, wide open, full aperture, maximum, focus* speed, speed prior*, focus prior*',
+      working: 'as set, set, working, stopped down, shooting aperture, as chosen, actual, taking aperture, silent',
+      automatic: 'auto, automatic, normal, standard',
     },
   },
   'area.pattern': {
@@ -235,16 +243,16 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
     values: {
       true: `
         wrap !no, continuous, circulate !not, loop, goes round, round, yes, on, via all, other edge, enable*,
-        opposite side, other side
+        opposite side, other side, opposite, reappear*, roll* !not !no, endless, cyclic, cross*
       `,
-      false: 'stop*, no wrap, not, no, off, disable*, does not',
+      false: 'stop*, halt*, stay*, end*, no wrap, not, no, off, disable*, does not',
     },
   },
   'area.chooser': {
     names: 'who picks, who chooses, point chosen by, point picked by, target chosen by',
     hints: 'point select*, area select*',
     values: {
-      operator: 'manual*, hand, me, operator, photographer, user, free',
+      operator: 'manual*, hand, me, operator, photographer, user, free, myself',
       camera: 'auto, automatic, camera, body, itself',
     },
   },
@@ -375,8 +383,8 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
       keep search*, search* nothing found, search* when
     `,
     values: {
-      continue: 'continue, try, keep search*, on, go on, enable*, search !stop',
-      stop: 'stop, off, disable*, stay, stop search, cease, give up',
+      continue: 'continue, try, persist*, retry, again, go on search*, keep search*, on, go on, enable*, search !stop',
+      stop: 'stop, off, disable*, stay, stop search, cease, give up, desist, abandon, rest',
     },
   },
   'release.single': {
@@ -451,8 +459,8 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
       return switch, lens start position, lens position off, initialis* lens, lens initialis*, lens power off, lens initial*
     `,
     values: {
-      true: 'infinity, on, yes, return*, enable*',
-      false: 'stay*, last, off, no, keep*, disable*',
+      true: 'infinity, on, yes, return*, enable*, park*, reset, home',
+      false: 'stay*, last, off, no, keep*, disable*, retain*, remember*, resume*, hold*',
     },
   },
   'range.offset': {
@@ -541,9 +549,9 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
     `,
     values: {
       off: OFF,
-      low: 'low, weak, soft, faint, small, slight*, lo, l',
+      low: 'low, weak, soft, faint, small, slight*, lo, l, delicate, thin, fine, light, subtle, mild',
       mid: 'mid*, middle, medium, normal, standard, clear*, m',
-      high: 'high, strong, large, strong*, hi, h',
+      high: 'high, strong, large, strong*, hi, h, pronounced, bold, thick, heavy, intense, maximum',
     },
   },
   'see.magnify': {
@@ -630,9 +638,9 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
         matrix, multi*, many, evaluative, pattern, whole, entire frame, all, segment*, honeycomb, entire !average,
         everywhere, average whole
       `,
-      centre: 'centre, centre weight*',
-      spot: 'spot !highlight !shadow, point !highlight !shadow',
-      highlight: 'highlight*, bright*',
+      centre: 'centre, centre weight*, ctr, cw, ctr wtd, weight*',
+      spot: 'spot !highlight !hilight !shadow, point !highlight !shadow',
+      highlight: 'highlight*, bright*, hilight*, spot hilight*, spot highlight*',
     },
     telling: true,
   },
@@ -643,7 +651,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
       spot link* frame, spot af, spot frame, spot ae frame
     `,
     values: {
-      true: 'link*, focus point, af point, follow*, on, yes, focus point link',
+      true: 'link*, tied, couple*, bound, focus point, af point, follow*, on, yes, focus point link, focus area, af area, focus field',
       false: 'centre, only, off, no, centre only',
     },
   },
