@@ -5,18 +5,17 @@ import {
   decided,
   editSetting,
   inMenuOrder,
-  menuPath,
   type Setting,
   withCounts,
 } from '../bodies'
 import { dimension, findDimension, isSigned } from '../vocabulary/dimensions'
 import type { ControlAssignment } from '../vocabulary/values'
+import { byLikeness, classesOf, idOf, likenesses, weightOf, withLikeness, WORTH_ASKING } from './by-likeness'
 import { byWords, type WordCandidate } from './by-words'
 import { asKey, type KinWork, kinWorkOf } from './keys'
 import { type Knowledge, keyOf, knownOf, WORK } from './knowledge'
 import { afterBefore, byLearning } from './learned'
 import { readOptions } from './options'
-import type { RowClass } from './like-rows'
 import type { Candidate, Certainty, Reading } from './reading'
 
 /**
@@ -33,13 +32,6 @@ const isRepeated = (c: Candidate): boolean =>
   c.dimensions.length !== 1 ||
   findDimension(c.dimensions[0] ?? '')?.kind === 'assign' ||
   c.dimensions[0] === 'area.offered'
-
-const idOf = (c: Candidate): string =>
-  c.dimensions.length
-    ? c.dimensions.some(d => findDimension(d)?.kind === 'assign')
-      ? WORK
-      : [...c.dimensions].sort().join(' ')
-    : (c.about ?? '')
 
 const isEmpty = (c: Candidate, i: number): boolean => Object.keys(c.means[i] ?? {}).length === 0
 
@@ -73,54 +65,6 @@ const certaintyOf = (score: number, ahead: number): Certainty =>
       : 'unsure'
 
 const MOST_READINGS = 6
-
-/** What rows are about that are like this one, as far as anybody has seen such rows. */
-const likenesses = (body: Body, setting: Setting, { likeRows }: Knowledge): ReadonlyMap<RowClass, number> =>
-  likeRows?.({
-    label: setting.label,
-    options: setting.options.map(o => o.label),
-    page: menuPath(body, setting).join(' '),
-  }) ?? new Map()
-
-/** As a class of rows is named in what was learned. */
-const classesOf = (c: Candidate): readonly RowClass[] =>
-  idOf(c) === WORK ? ['keys'] : c.dimensions.length ? c.dimensions : [c.about === 'unnamed' ? '?' : '-']
-
-/** A row that is like others is read as they are, where no word of its own says more. */
-const LEAST_LIKE = 0.08
-const UNTOLD = 0.3
-/** From here on a reading none of whose options is understood is offered all the same. */
-const WORTH_ASKING = 0.25
-
-const byLikeness = (body: Body, setting: Setting, alike: ReadonlyMap<RowClass, number>): readonly Candidate[] =>
-  [...alike].flatMap(([id, share]): readonly Candidate[] => {
-    const d = findDimension(id)
-    if (!d || share < LEAST_LIKE) return []
-    const read = readOptions(body, d, setting)
-    return [
-      {
-        dimensions: [id],
-        score: UNTOLD,
-        because: ['rows worded like it are'],
-        means: read.means,
-        ...(read.isGuess ? { isGuess: true } : {}),
-        ...(read.isEitherWay ? { isEitherWay: true } : {}),
-      },
-    ]
-  })
-
-/** How much likeness counts beside words, where it is certain; hardly anything where it is not. */
-const MOST_LIKENESS = 0.6
-
-const withLikeness = (c: WordCandidate, alike: ReadonlyMap<RowClass, number>): Candidate => {
-  const { isForWantOfWords, ...told } = c
-  const weight = MOST_LIKENESS * Math.max(0, ...alike.values()) ** 2
-  const share = Math.max(...classesOf(c).map(id => alike.get(id) ?? 0))
-  // Where rows like it are about something, that no word says so is no reason against it.
-  const nothing = (alike.get('-') ?? 0) + (alike.get('?') ?? 0)
-  const base = isForWantOfWords && alike.size > 0 ? c.score * nothing : c.score
-  return { ...told, score: (1 - weight) * base + weight * share }
-}
 
 /** What is known before any setting of a body is asked about: the same for all of them. */
 interface Ground {
@@ -158,8 +102,9 @@ export const proposeFor = (
   for (const c of byLikeness(body, setting, alike)) if (!isFound(c)) found.set(idOf(c), c)
   const isTaken = (id: string) => (taken.get(id) ?? 0) > Number(!setting.undecided && keyOf(setting) === id)
   const usual = afterBefore(body, setting, knowledge)
+  const weight = weightOf(alike, [...found.values()])
   const weighed = [...found]
-    .map(([id, told]) => [id, withLikeness(told, alike)] as const)
+    .map(([id, told]) => [id, withLikeness(told, alike, weight)] as const)
     .map(([id, c]) => ({
       ...c,
       score: Math.min(0.99, c.score * (isTaken(id) && !isRepeated(c) ? 0.92 : 1) + 0.08 * (usual.get(id) ?? 0)),

@@ -1,5 +1,5 @@
 import { likeRows, type RowWeights } from './like-rows'
-import learned from './row-weights.json'
+import learned from './row-weights.json' with { type: 'json' }
 
 /** What rows of menus are about at large, as learned by `npm run learn-rows`. Large: for servers and workers. */
 
