@@ -209,6 +209,15 @@ test.describe('the editor', () => {
     expect(Math.round(after?.x ?? 0)).toBe(Math.round(moved?.x ?? 1))
     await page.getByRole('tab', { name: 'Menu' }).click()
     await expect.poll(async () => (await rows(page)).slice(4, 6)).toEqual(['Tiptoe', 'Roost when off'])
+
+    // One option of a row counts elsewhere than the row.
+    await row(page, 'Ring at perch').click()
+    const setting = page.getByRole('complementary', { name: 'Setting' })
+    await setting.getByRole('button', { name: 'Change' }).first().click()
+    await setting.getByLabel('“Deaf” counts').click()
+    await page.getByRole('option', { name: 'only in continuous AF' }).click()
+    await expect(setting.getByText('ring after AF: no (only in continuous AF)')).toBeVisible()
+    await saved(page)
   })
 
   test('rules are built from labels and tried out', async ({ page, expectAccessible }) => {

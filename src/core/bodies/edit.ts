@@ -1,5 +1,6 @@
 import { uniqueSlug } from '../language/language'
 import type { Meaning } from '../vocabulary/schema'
+import { type CountsIn, withCounts } from './counts'
 import { inMenuOrder } from './menu'
 import type { Body, Control, Option, Rule, Setting } from './schema'
 
@@ -181,6 +182,13 @@ export const setMeaning = (body: Body, settingId: string, optionId: string, mean
     const isTold = options.every(o => Object.keys(o.means).length > 0)
     return { ...(s.undecided && !isTold ? s : decided(s)), options }
   })
+
+/** Says where one option counts, when that is not where its setting does. */
+export const setCounts = (body: Body, settingId: string, optionId: string, counts: CountsIn | undefined): Body =>
+  editSetting(body, settingId, s => ({
+    ...s,
+    options: s.options.map(o => (o.id === optionId ? withCounts(o, counts) : o)),
+  }))
 
 /** What is still open on a setting says nothing about focus; what was told stays. */
 export const restSaysNothing = (body: Body, settingId: string): Body => editSetting(body, settingId, decided)

@@ -47,6 +47,9 @@ const measuredSchema = v.record(
   }),
 )
 
+/** As in counts.ts, which says what they mean. */
+const countsSchema = v.picklist(['live-view', 'film', 'single-af', 'continuous-af'])
+
 const optionSchema = v.strictObject({
   id,
   label: text(80),
@@ -58,6 +61,8 @@ const optionSchema = v.strictObject({
   /** The firmware that added it, where it was not always there. */
   since: v.optional(version),
   note: v.optional(text(300)),
+  /** Where it counts, when that is not where its setting does: see counts.ts. */
+  counts: v.optional(countsSchema),
 })
 
 const settingSchema = v.strictObject({
@@ -72,7 +77,7 @@ const settingSchema = v.strictObject({
   /** Nobody has decided yet what its options mean. */
   undecided: v.optional(v.literal(true)),
   /** Where it counts, when that is not everywhere: see counts.ts. */
-  counts: v.optional(v.picklist(['live-view', 'film'])),
+  counts: v.optional(countsSchema),
   /** It is about focus, and nothing in the vocabulary says it. */
   unnamed: v.optional(v.literal(true)),
 })

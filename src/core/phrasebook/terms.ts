@@ -1,4 +1,4 @@
-import { type Body, choiceWords, COUNTS_WORDS, inMenuOrder, menuPath, type Option, type Setting } from '../bodies'
+import { type Body, choiceWords, COUNTS_WORDS, countsOf, inMenuOrder, menuPath, type Option, type Setting } from '../bodies'
 import { findDimension } from '../vocabulary/dimensions'
 import type { NeutralValue } from '../vocabulary/values'
 
@@ -83,8 +83,9 @@ export const rowsAbout = (body: Body, concept: string, most = 2): readonly strin
  * @example "Grip: 4 of 7 (only while filming, a guess)"
  */
 export const spokenWords = ({ setting, option }: Said, concept: string): string => {
+  const counts = countsOf(setting, option)
   const notes = [
-    ...(setting.counts ? [COUNTS_WORDS[setting.counts]] : []),
+    ...(counts ? [COUNTS_WORDS[counts]] : []),
     ...(option.guessed?.includes(concept) ? ['a guess'] : []),
   ]
   const words = choiceWords(setting, option)

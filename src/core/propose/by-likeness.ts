@@ -43,7 +43,7 @@ export const byLikeness = (body: Body, setting: Setting, alike: ReadonlyMap<RowC
       {
         dimensions: [id],
         score: UNTOLD,
-        because: ['rows worded like it are'],
+        because: ['rows worded like it are about this'],
         means: read.means,
         ...(read.isGuess ? { isGuess: true } : {}),
         ...(read.isEitherWay ? { isEitherWay: true } : {}),

@@ -78,8 +78,14 @@ const LIVE_TWINS = new Set([
   'mode.drive',
 ])
 
-const countsOf = (row: Row, d: Dimension): CountsIn | undefined =>
-  row.isFilm && d.group !== 'video' ? 'film' : row.isLive && LIVE_TWINS.has(d.id) ? 'live-view' : undefined
+/** What a row that names one focus drive says for that drive alone. */
+const DRIVE_TWINS = new Set(['area.pattern', 'area.follow', 'area.offered', 'see.area'])
+
+const countsOf = (row: Row, d: Dimension): CountsIn | undefined => {
+  if (row.isFilm && d.group !== 'video') return 'film'
+  if (row.isLive && LIVE_TWINS.has(d.id)) return 'live-view'
+  return DRIVE_TWINS.has(d.id) ? row.drive : undefined
+}
 
 const ELSEWHERE = phrasesIn(ELSEWHERE_PHRASES)
 const UNNAMED = phrasesIn(UNNAMED_PHRASES)
@@ -91,6 +97,8 @@ export interface Row {
   readonly page: readonly string[]
   readonly isFilm: boolean
   readonly isLive: boolean
+  /** It names one focus drive and no other. */
+  readonly drive: CountsIn | undefined
 }
 
 const LIVE = tokensOf('live view')[0] ?? ''
@@ -100,11 +108,13 @@ export const rowOf = (body: Body, setting: Setting): Row => {
   const [tab, page] = menuPath(body, setting)
   const label = tokensOf(setting.label)
   const around = tokensOf(`${tab} ${page}`)
+  const [isSingle, isContinuous] = [label.includes('afs'), label.includes('afc')]
   const isStill = (t: readonly string[]) => t.some(w => /^(?:still|pictur|liveview)/.test(w))
   return {
     label,
     page: around,
     isLive: label.includes(LIVE) || around.includes(LIVE),
+    drive: isSingle === isContinuous ? undefined : isSingle ? 'single-af' : 'continuous-af',
     isFilm: label.includes(FILM) || (around.includes(FILM) && !isStill(around) && !isStill(label)),
   }
 }

@@ -217,6 +217,14 @@ it('knows a maker’s own words from its other bodies: each body of the demo lef
   expect(first).toBeGreaterThan(0.88)
 })
 
+it('says of a row that names one focus drive that it counts for that drive alone', () => {
+  expect(readings('AF area in AF-S: One point | Zone | All')[0]).toMatchObject({ counts: 'single-af' })
+  expect(readings('AF area (AF-C): One point | Zone | All')[0]).toMatchObject({ counts: 'continuous-af' })
+  expect(readings('AF area in AF-S and AF-C: One point | Zone | All')[0]?.counts).toBeUndefined()
+  // What is about one drive by its nature says nothing by naming it.
+  expect(readings('Priority in AF-C: Release | Focus')[0]?.counts).toBeUndefined()
+})
+
 it('says where a row counts that speaks of live view or of film, and keeps it when it is accepted', () => {
   const body = pasted(
     'LV\n  Live view\n    AF method: Single point | Zone | Whole\nFilm\n  Movie\n    Peaking level: Off | Low | High',

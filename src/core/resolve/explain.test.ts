@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { demoBodies, demoStandards } from '../../demo/world'
 import { tinyBody, tinyStandard } from '../../../test/fixtures/tiny-body'
-import { type Body, type Rule } from '../bodies'
+import { type Body, setCounts, type Rule } from '../bodies'
 import { type Standard, type Target } from '../standards'
 import { cellWords, conflictWords, explain, whyLostWords, resolve, summarise, whyWords } from './index'
 
@@ -185,4 +185,53 @@ it('asks a row for live view, or for film, only for what it counts for', () => {
   expect(grades(apart)).toEqual(['same', 'same'])
   expect(explain(apart, standard, 'track.hold').alternatives.map(a => a.setting)).toEqual(['finder'])
   expect(grades({ ...apart, viewfinder: 'screen-only' })).toEqual(['different', 'same'])
+})
+
+describe('a row or an option for one focus drive alone', () => {
+  const body: Body = {
+    ...tinyBody({
+      drive: [
+        ['single', { 'mode.drive': 'single' }],
+        ['continuous', { 'mode.drive': 'continuous' }],
+      ],
+      'hold-single': [['short', { 'track.hold': 0.2 }]],
+      'hold-continuous': [
+        ['short', { 'track.hold': 0.2 }],
+        ['long', { 'track.hold': 4 }],
+      ],
+    }),
+  }
+  const counting: Body = {
+    ...body,
+    settings: body.settings.map(s =>
+      s.id === 'hold-single'
+        ? { ...s, counts: 'single-af' }
+        : s.id === 'hold-continuous'
+          ? { ...s, counts: 'continuous-af' }
+          : s,
+    ),
+  }
+  const wanting = (drive: 'single' | 'continuous', hold: number) =>
+    tinyStandard(
+      { dimension: 'mode.drive', value: drive, weight: 'must' },
+      { dimension: 'track.hold', value: hold, weight: 'must' },
+    )
+  const grade = (of: Body, drive: 'single' | 'continuous', hold: number) =>
+    resolve(of, wanting(drive, hold)).outcomes.find(o => o.target.dimension === 'track.hold')?.grade
+
+  it('is asked only where that drive is wanted', () => {
+    // Of two rows about one thing nobody can tell which prevails.
+    expect(grade(body, 'continuous', 4)).toBe('different')
+    expect(grade(counting, 'continuous', 4)).toBe('same')
+    expect(grade(counting, 'single', 0.2)).toBe('same')
+    expect(grade(counting, 'single', 4)).toBe('different')
+    const { alternatives } = explain(counting, wanting('continuous', 4), 'track.hold')
+    expect(alternatives.map(a => `${a.setting} ${a.option}`)).toEqual(['hold-continuous short'])
+  })
+
+  it('an option says it for itself, before its row', () => {
+    const only = setCounts(counting, 'hold-continuous', 'long', 'film')
+    expect(grade(only, 'continuous', 4)).toBe('different')
+    expect(grade(setCounts(only, 'hold-continuous', 'long', undefined), 'continuous', 4)).toBe('same')
+  })
 })

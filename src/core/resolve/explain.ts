@@ -1,4 +1,4 @@
-import { availability, type Body, countsToward, isThere, type Option, type Rule } from '../bodies'
+import { availability, type Body, countsOf, countsToward, isThere, type Option, type Rule } from '../bodies'
 import { type Found, groupsOf, MILLIONTHS, search, stateOf } from '../bodies/search'
 import type { Standard } from '../standards'
 import { isForTheFingers } from '../vocabulary/fingers'
@@ -7,6 +7,7 @@ import { statementsOf } from '../vocabulary/parts'
 import type { NeutralValue } from '../vocabulary/values'
 import {
   absentDistance,
+  driveAsked,
   inPlaces,
   problemOf,
   type ResolveOptions,
@@ -71,13 +72,15 @@ export const explain = (
   const onBody = problem.targets.find(t => t.target.dimension === dimensionId)
   if (!outcome || !onBody) throw new RangeError(`the standard ${standard.name} has no target for ${dimensionId}`)
   const channels = new Set(onBody.parts.map(p => p.part.channel))
+  const drive = driveAsked(problem.targets.map(t => t.target))
   const alternatives = problem.settings.flatMap((setting, i) =>
     setting.options.flatMap((option, o): Alternative[] => {
       if (isInEffect(resolution, setting.id, option.id)) return []
       const [id, value] =
         Object.entries(option.means).find(
           ([d, meant]) =>
-            countsToward(problem.body, setting, d) && statementsOf(d, meant).some(s => channels.has(s.channel)),
+            countsToward(problem.body, countsOf(setting, option), { dimension: d, drive }) &&
+            statementsOf(d, meant).some(s => channels.has(s.channel)),
         ) ?? []
       if (id === undefined || value === undefined) return []
       const since = [setting.since, option.since].find(s => !isThere(s, problem.firmware))

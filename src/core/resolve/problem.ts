@@ -1,4 +1,14 @@
-import { countsToward, type Body, bodyAt, inMenuOrder, isThere, type Option, type Setting, type State } from '../bodies'
+import {
+  countsOf,
+  countsToward,
+  type Body,
+  bodyAt,
+  inMenuOrder,
+  isThere,
+  type Option,
+  type Setting,
+  type State,
+} from '../bodies'
 import { onlyRate, withRate } from '../bodies/rates'
 import { MILLIONTHS, search, type SearchInput, searchInput, type Term, UNDECIDED } from '../bodies/search'
 import type { StoredMap } from '../functions/plan'
@@ -198,18 +208,23 @@ const gather = <T>(map: Map<string, T[]>, key: string, item: T) => {
   else map.set(key, [item])
 }
 
+/** The focus drive that is wanted, by which settings count that are for one drive alone. */
+export const driveAsked = (targets: readonly { readonly dimension: string; readonly value: NeutralValue }[]) =>
+  targets.find(t => t.dimension === 'mode.drive')?.value
+
 /** All that the options of a body say, by channel. */
 const readStatements = (
   body: Body,
   settings: readonly Setting[],
   there: (setting: Setting, option: Option) => boolean,
+  drive: NeutralValue | undefined,
 ) => {
   const said = new Map<string, { setting: number; option: number; value: NeutralValue }[]>()
   settings.forEach((s, setting) =>
     s.options.forEach((o, option) => {
       if (!there(s, o)) return
       for (const [id, value] of Object.entries(inPlaces(body, o.means)))
-        if (countsToward(body, s, id))
+        if (countsToward(body, countsOf(s, o), { dimension: id, drive }))
           for (const st of statementsOf(id, value)) gather(said, st.channel, { setting, option, value: st.value })
     }),
   )
@@ -348,11 +363,11 @@ export const problemOf = (profile: Body, standard: Standard, options: ResolveOpt
   const body = bodyAt(profile, firmware)
   const settings = inMenuOrder(body)
   const there = (s: Setting, o: Option) => isThere(s.since, firmware) && isThere(o.since, firmware)
-  const said = readStatements(body, settings, there)
+  const effective = effectiveTargets(standard, options.context)
+  const said = readStatements(body, settings, there, driveAsked(effective))
   const fixed = readFixed(body)
   const onBody = (dimensionId: string, value: NeutralValue) =>
     partsOf(dimensionId, value).map(part => partOnBody(part, said, fixed))
-  const effective = effectiveTargets(standard, options.context)
   const byPlan = soughtByPlan(standard, body, effective, onBody)
   const targets = effective.map((target): TargetOnBody => {
     const parts = onBody(target.dimension, target.value)

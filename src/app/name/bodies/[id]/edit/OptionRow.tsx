@@ -2,7 +2,8 @@
 
 import { Box, Button, Typography } from '@mui/material'
 import { useState } from 'react'
-import { type Body, type Option, setMeaning, type Setting } from '@/core/bodies'
+import { type Body, COUNTS_WORDS, type Option, setCounts, setMeaning, type Setting } from '@/core/bodies'
+import { CountsField } from './CountsField'
 import type { Meaning } from '@/core/vocabulary/schema'
 import { MeaningEditor } from './MeaningEditor'
 import { meaningWords } from './meaning-words'
@@ -33,13 +34,26 @@ export const OptionRow = ({
           <Typography variant="body2" color="textSecondary">
             {meaningWords(form, option.means) || (setting.undecided ? 'undecided' : 'says nothing about focus')}
             {option.guessed?.length ? ' (a guess until it is measured or confirmed)' : ''}
+            {option.counts ? ` (${COUNTS_WORDS[option.counts]})` : ''}
           </Typography>
         </Box>
         <Button size="small" onClick={() => setEditing(!editing)} aria-expanded={editing}>
           {editing ? 'Close' : 'Change'}
         </Button>
       </Box>
-      {editing && <MeaningEditor body={form} means={option.means} onChange={change} />}
+      {editing && (
+        <>
+          <MeaningEditor body={form} means={option.means} onChange={change} />
+          <CountsField
+            label={`“${option.label}” counts`}
+            everywhere="as its setting does"
+            counts={option.counts}
+            onChange={(counts, words) =>
+              edit(`“${option.label}” counts ${words}`, b => setCounts(b, setting.id, option.id, counts))
+            }
+          />
+        </>
+      )}
     </Box>
   )
 }

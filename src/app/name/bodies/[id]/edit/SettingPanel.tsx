@@ -4,13 +4,11 @@ import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
 import {
   askAgain,
   confirmGuesses,
-  COUNTS_WORDS,
   editSetting,
   isPinnable,
   menuPath,
   moveSettings,
   pagesOf,
-  PLACES_IT_COUNTS,
   restSaysNothing,
   type Setting,
   turnedRound,
@@ -26,10 +24,9 @@ import { AboutPicker } from './AboutPicker'
 import { NOTHING_WORDS, readingName, UNNAMED_WORDS } from './reading-words'
 import type { Editor } from './use-editor'
 import { Proposal } from './Proposal'
+import { CountsField } from './CountsField'
 import { OptionRow } from './OptionRow'
 import { Pinned } from './Pinned'
-
-const EVERYWHERE = 'everywhere'
 
 /** Values told in a proposal before the rest is counted. */
 const MOST_VALUES = 3
@@ -206,26 +203,14 @@ export const SettingPanel = ({
           onPin={pin => edit(`“${setting.label}” set anyway`, b => withPin(b, setting.id, pin))}
         />
       )}
-      <TextField
-        select
-        size="small"
+      <CountsField
         label="Counts"
-        value={setting.counts ?? EVERYWHERE}
-        sx={{ mt: 2, mr: 2, width: 200 }}
-        onChange={e => {
-          const counts = PLACES_IT_COUNTS.find(c => c === e.target.value)
-          edit(`“${setting.label}” counts ${counts ? COUNTS_WORDS[counts] : 'everywhere'}`, b =>
-            editSetting(b, setting.id, s => withCounts(s, counts)),
-          )
-        }}
-      >
-        <MenuItem value={EVERYWHERE}>everywhere</MenuItem>
-        {PLACES_IT_COUNTS.map(c => (
-          <MenuItem key={c} value={c}>
-            {COUNTS_WORDS[c]}
-          </MenuItem>
-        ))}
-      </TextField>
+        everywhere="everywhere"
+        counts={setting.counts}
+        onChange={(counts, words) =>
+          edit(`“${setting.label}” counts ${words}`, b => editSetting(b, setting.id, s => withCounts(s, counts)))
+        }
+      />
       <TextField
         key={`${setting.id}-since`}
         size="small"
