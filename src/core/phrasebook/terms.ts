@@ -1,4 +1,13 @@
-import { type Body, choiceWords, COUNTS_WORDS, countsOf, inMenuOrder, menuPath, type Option, type Setting } from '../bodies'
+import {
+  type Body,
+  choiceWords,
+  COUNTS_WORDS,
+  countsOf,
+  inMenuOrder,
+  menuPath,
+  type Option,
+  type Setting,
+} from '../bodies'
 import { findDimension } from '../vocabulary/dimensions'
 import type { NeutralValue } from '../vocabulary/values'
 
@@ -84,10 +93,7 @@ export const rowsAbout = (body: Body, concept: string, most = 2): readonly strin
  */
 export const spokenWords = ({ setting, option }: Said, concept: string): string => {
   const counts = countsOf(setting, option)
-  const notes = [
-    ...(counts ? [COUNTS_WORDS[counts]] : []),
-    ...(option.guessed?.includes(concept) ? ['a guess'] : []),
-  ]
+  const notes = [...(counts ? [COUNTS_WORDS[counts]] : []), ...(option.guessed?.includes(concept) ? ['a guess'] : [])]
   const words = choiceWords(setting, option)
   return notes.length ? `${words} (${notes.join(', ')})` : words
 }
