@@ -1,7 +1,8 @@
-import { expect, it } from 'vitest'
-import { tinyBody } from '../../../test/fixtures/tiny-body'
+import { describe, expect, it } from 'vitest'
+import { tinyBody, tinyStandard } from '../../../test/fixtures/tiny-body'
 import { demoBodies } from '../../demo/world'
 import { addRule, availability, factoryState } from '../bodies'
+import { resolve } from '../resolve'
 import { typicalArea } from '../vocabulary/typical'
 import { usualRules } from './usual-rules'
 
@@ -44,4 +45,49 @@ it('does not propose what is there already, nor anything that runs in a circle',
 
 it('says nothing of settings that nobody has decided', () => {
   expect(usualRules({ ...body, settings: body.settings.map(s => ({ ...s, undecided: true })) })).toEqual([])
+})
+
+describe('a row of frame rates for each drive mode', () => {
+  const rated = tinyBody({
+    Drive: [
+      ['One picture', {}],
+      ['Continuous L', {}],
+      ['Continuous H', {}],
+    ],
+    'Rate H': [
+      ['12', { 'release.rate': 12 }],
+      ['8', { 'release.rate': 8 }],
+    ],
+    'Rate L': [
+      ['5', { 'release.rate': 5 }],
+      ['2', { 'release.rate': 2 }],
+    ],
+  })
+  const rules = usualRules(rated)
+
+  it('counts while the drive is at its own', () => {
+    expect(rules.map(u => u.rule.words)).toEqual([
+      'While Drive is at One picture or Continuous L, Rate H cannot be used.',
+      'While Drive is at One picture or Continuous H, Rate L cannot be used.',
+    ])
+  })
+
+  it('with these rules the drive is set so that the rate that is wanted counts', () => {
+    const ruled = rules.reduce((b, u) => addRule(b, u.rule), rated)
+    const at = (rate: number) =>
+      resolve(ruled, tinyStandard({ dimension: 'release.rate', value: rate, weight: 'must' }))
+    const labels = (rate: number) =>
+      Object.entries(at(rate).state).map(
+        ([id, o]) => ruled.settings.find(s => s.id === id)?.options.find(x => x.id === o)?.label,
+      )
+    expect(at(12).outcomes[0]?.grade).toBe('same')
+    expect(labels(12)).toEqual(expect.arrayContaining(['Continuous H', '12']))
+    expect(at(2).outcomes[0]?.grade).toBe('same')
+    expect(labels(2)).toEqual(expect.arrayContaining(['Continuous L', '2']))
+  })
+
+  it('is not made of one row, nor of a drive without such modes', () => {
+    expect(usualRules({ ...rated, settings: rated.settings.filter(s => s.label !== 'Rate L') })).toEqual([])
+    expect(usualRules({ ...rated, settings: rated.settings.filter(s => s.label !== 'Drive') })).toEqual([])
+  })
 })

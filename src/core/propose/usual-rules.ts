@@ -1,4 +1,5 @@
 import { type Body, type Condition, type Option, type Rule, ruleWords, type Setting } from '../bodies'
+import { tokensOf } from '../language/phrases'
 import type { Area } from '../vocabulary/values'
 
 /**
@@ -91,8 +92,43 @@ const PATTERNS: readonly Pattern[] = [
   },
 ]
 
+/** Which of its drive modes a row or an option is for; undefined where its words name none. */
+const paceOf = (label: string): 'high' | 'mid' | 'low' | undefined => {
+  const words = new Set(tokensOf(label))
+  const isAny = (...of: readonly string[]) => of.some(w => words.has(w))
+  if (isAny('high', 'hi', 'h', 'ch')) return 'high'
+  if (isAny('mid', 'medium', 'm', 'cm')) return 'mid'
+  return isAny('low', 'lo', 'l', 'cl') ? 'low' : undefined
+}
+
+/** Where a menu has a row of frame rates for each drive mode, each counts while the drive is at its own. */
+const ratesByDrive = (body: Body): readonly UsualRule[] => {
+  const rates = settingsOf(body, 'release.rate').filter(s => paceOf(s.label))
+  const drive = body.settings.find(
+    s => !rates.includes(s) && new Set(s.options.map(o => paceOf(o.label)).filter(Boolean)).size > 1,
+  )
+  if (rates.length < 2 || !drive || settingsOf(body, 'release.rate').includes(drive)) return []
+  return rates.flatMap((bound): readonly UsualRule[] => {
+    const pace = paceOf(bound.label)
+    const isIts = drive.options.some(o => paceOf(o.label) === pace)
+    const when = isIts ? whileAt(drive, o => paceOf(o.label) !== pace) : undefined
+    if (!when) return []
+    const rule = { when: [when], then: { effect: 'unavailable' as const, setting: bound.id }, words: '' }
+    return isThere(body, rule)
+      ? []
+      : [
+          {
+            rule: { ...rule, words: ruleWords(body, rule).slice(0, 300) },
+            because: 'a rate for each drive mode counts while the drive is at its own',
+          },
+        ]
+  })
+}
+
 /** The usual rules a body may have, beside those it has. */
-export const usualRules = (body: Body): readonly UsualRule[] =>
+export const usualRules = (body: Body): readonly UsualRule[] => [...byPatterns(body), ...ratesByDrive(body)]
+
+const byPatterns = (body: Body): readonly UsualRule[] =>
   PATTERNS.flatMap(p =>
     settingsOf(body, p.decides).flatMap(decides =>
       settingsOf(body, p.bound).flatMap((bound): readonly UsualRule[] => {
