@@ -80,14 +80,14 @@ export const ELSEWHERE_PHRASES = `
   release without lens, eye sensor !af, usb, hdmi, gps, firmware, reset !lens !focus !point, picture mode,
   tone curve, dial direction, auto light*, lighting, vignett*, distortion, breathing, record button, max continuous, exposure delay,
   release dial, framing grid, file number*, help, sensor shift, thumbnail, date stamp, max release,
-  multiple exposure, interval*, sharpness, contrast !af, saturation, lock buttons, info display, save power, clock
+  multiple exposure, limit* burst, interval*, sharpness, contrast !af, saturation, lock buttons, info display, save power, clock
 `
 
 /** Rows about focus that nothing in the vocabulary says. */
 export const UNNAMED_PHRASES = `
   focus bracket*, focus stack*, focus guide, mf guide, mf assist, limit af, limit area, area limit,
   focus area limit, area regist*, regist* area, auto clear area, magnif* time, magnifier time, auto magnifier,
-  focus position save, lens position resume, lens retract, touch zoom, ring lock, focus ring lock,
+  focus position save, lens retract, touch zoom, ring lock, focus ring lock,
   illumination finder, finder illumination, point illumination, point brightness, status finder, face prior* meter*,
   face meter*, ael shutter, shutter ael, shutter ae, ae lock halfpress, release halfpress, eye sensor af,
   focus check, focus switch body, aelafl mode, aelafl, lock hold, bulb, focus frame movement speed, movement speed,

@@ -456,7 +456,8 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'range.reset': {
     names: `
       reset lens, lens reset, lens infinity, lens position power, focus return, lens return, lens off infinity,
-      return switch, lens start position, lens position off, initialis* lens, lens initialis*, lens power off, lens initial*
+      return switch, lens start position, keep*/retain*/remember* lens/focus => false true,
+      lens/focus position resume/keep*/memory/retain* => false true, resume lens/focus => false true, lens position off, initialis* lens, lens initialis*, lens power off, lens initial*
     `,
     values: {
       true: 'infinity, on, yes, return*, enable*, park*, reset, home',
@@ -473,7 +474,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
       frame shown !subject !eye !face
     `,
     values: {
-      true: 'during, on, shown, selected, show, constant, always, yes, enable*',
+      true: 'display* !not, during, on, shown, selected, show, constant, always, yes, enable*',
       false: 'never, off, hidden, disable*, hide, no, not',
     },
   },
@@ -572,7 +573,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   },
   'video.continuous': {
     names: `
-      continuous af movie, movie servo, movie af continuous, af while movie, af movie run*,
+      continuous af movie, continuous af @movie, movie servo, movie af continuous, af while movie, af movie run*,
       af movie !speed !sensitiv* !area !mode !track !transition !shift !ring !only, movie servo af,
       focus while movie, focus movie !accelerat*, movie focus !speed !area !map !sensitiv*
     `,
@@ -638,7 +639,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
         matrix, multi*, many, evaluative, pattern, whole, entire frame, all, segment*, honeycomb, entire !average,
         everywhere, average whole
       `,
-      centre: 'centre, centre weight*, ctr, cw, ctr wtd, weight*',
+      centre: 'centre, centre weight*, ctr, cw, ctr wtd',
       spot: 'spot !highlight !hilight !shadow, point !highlight !shadow',
       highlight: 'highlight*, bright*, hilight*, spot hilight*, spot highlight*',
     },
