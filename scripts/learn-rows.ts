@@ -1,9 +1,16 @@
 import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { digestOfRows, learnedWithout } from '../test/fixtures/known-rows'
+import { digestOfRows, learnedWithout, tradeLabels } from '../test/fixtures/known-rows'
 
-/** Learns what rows of menus are about from all those whose meaning is known, and writes it down for the reader. */
+/**
+ * Learns what rows of menus are about from all those whose meaning is known, and writes it down for the reader; and what
+ * the trade calls things, for whoever looks for them.
+ */
 
-const text = JSON.stringify({ learnedFrom: digestOfRows(), ...learnedWithout([]) })
-writeFileSync(join(import.meta.dirname, '../src/core/propose/row-weights.json'), `${text}\n`)
-console.log(`Written: src/core/propose/row-weights.json, ${Math.round(text.length / 1024)} KB.`)
+const write = (path: string, text: string) => {
+  writeFileSync(join(import.meta.dirname, '..', path), `${text}\n`)
+  console.log(`Written: ${path}, ${Math.round(text.length / 1024)} KB.`)
+}
+
+write('src/core/propose/row-weights.json', JSON.stringify({ learnedFrom: digestOfRows(), ...learnedWithout([]) }))
+write('src/core/phrasebook/trade-labels.json', JSON.stringify(tradeLabels()))

@@ -45,6 +45,23 @@ describe('searching', () => {
   })
 
   it.each([
+    ['buzzer', 'see.tone'],
+    ['loupe', 'see.magnify'],
+    ['passers-by', 'track.hold'],
+    ['frames per second', 'release.rate'],
+    ['silent shutter', 'release.shutter'],
+    ['finder as exposed', 'see.exposure'],
+    ['brightness correction', 'meter.bias'],
+    ['cannot find focus', 'track.search'],
+    ['camera upright', 'area.orientation'],
+    ['servo', 'mode.drive'],
+  ])('finds “%s” as menus at large call it, and nobody’s body is named for it', (query, concept) => {
+    const found = indexOf([]).search(query, 3)
+    expect(found.map(m => m.concept)).toContain(concept)
+    expect(found.flatMap(m => m.matches).flatMap(m => m.bodies)).toEqual([])
+  })
+
+  it.each([
     ['meadw', 'area.pattern'],
     ['fierfly', 'see.lamp'],
     ['patiense', 'video.shift'],

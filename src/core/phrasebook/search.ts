@@ -3,6 +3,10 @@ import { folded, tellingWords, wordsIn } from '../language/language'
 import { DIMENSIONS } from '../vocabulary/dimensions'
 import { LEXICON } from '../vocabulary/lexicon'
 import { conceptWords, isConcept, type Term } from './terms'
+import labels from './trade-labels.json' with { type: 'json' }
+
+/** What rows about a dimension are called in menus at large, and what they offer; written by `npm run learn-rows`. */
+const TRADE_LABELS: Readonly<Record<string, readonly string[]>> = labels
 
 /** Finding a concept from any word of any dialect, a neutral term, or something half remembered and misspelt. */
 
@@ -10,7 +14,7 @@ import { conceptWords, isConcept, type Term } from './terms'
 interface Entry {
   readonly id: number
   readonly text: string
-  readonly kind: 'setting' | 'option' | 'neutral' | 'trade'
+  readonly kind: 'setting' | 'option' | 'neutral' | 'trade' | 'label'
   readonly concept: string
   readonly bodies: readonly string[]
   readonly settings: readonly string[]
@@ -47,6 +51,7 @@ const neutralEntries = (): readonly Omit<Entry, 'id'>[] =>
       { ...shared, kind: 'neutral' as const, text: d.label },
       ...values.map(v => ({ ...shared, kind: 'neutral' as const, text: v.replaceAll('-', ' ') })),
       { ...shared, kind: 'trade' as const, text: `${LEXICON[d.id]?.words ?? ''} ${d.about}` },
+      ...(TRADE_LABELS[d.id] ?? []).map(text => ({ ...shared, kind: 'label' as const, text })),
     ]
   })
 
@@ -71,7 +76,13 @@ const bodyEntries = (terms: readonly Term[]): readonly Omit<Entry, 'id'>[] => {
   }))
 }
 
-const WEIGHT: Readonly<Record<Entry['kind'], number>> = { setting: 1.3, option: 1, neutral: 1.25, trade: 0.5 }
+const WEIGHT: Readonly<Record<Entry['kind'], number>> = {
+  setting: 1.3,
+  option: 1,
+  neutral: 1.25,
+  trade: 0.5,
+  label: 0.45,
+}
 
 const MOST_MATCHES = 6
 
@@ -106,11 +117,14 @@ export const indexOf = (terms: readonly Term[]): PhraseIndex => {
     for (const hit of strict.length ? strict : mini.search(asked, { fuzzy: 0.45 })) {
       const entry = entries[hit.id as number]
       if (!entry) continue
+      // Among so many labels there is something like any slip of the pen.
+      if (entry.kind === 'label' && !Object.keys(hit.match).some(t => words.some(w => t.startsWith(w)))) continue
       const own = wordsOf[entry.id] ?? []
       const whole = own.length === words.length && own.join(' ') === asked ? 3 : 1
       const share = new Set(hit.queryTerms).size / words.length
       const covered = Math.min(1, Object.keys(hit.match).length / Math.max(1, own.length))
-      const score = hit.score * WEIGHT[entry.kind] * whole * share * (0.5 + 0.5 * covered)
+      const score =
+        hit.score * WEIGHT[entry.kind] * whole * share * (entry.kind === 'label' ? covered ** 3 : 0.5 + 0.5 * covered)
       const group = groups.get(entry.concept) ?? { score: 0, exact: 0, found: [] }
       // The best entry decides; that others of the concept are met as well helps a little.
       group.score = Math.max(group.score, score) + 0.05 * Math.min(group.score, score)
@@ -119,7 +133,9 @@ export const indexOf = (terms: readonly Term[]): PhraseIndex => {
     }
     return [...groups]
       .map(([concept, g]): ConceptMatch => {
-        const ranked = g.found.filter(f => f.entry.kind !== 'trade').sort((a, b) => b.score - a.score)
+        const ranked = g.found
+          .filter(f => f.entry.kind !== 'trade' && f.entry.kind !== 'label')
+          .sort((a, b) => b.score - a.score)
         return {
           concept,
           ...conceptWords(concept),

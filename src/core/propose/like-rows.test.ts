@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { digestOfRows, knownRows, learnedWithout } from '../../../test/fixtures/known-rows'
+import { digestOfRows, knownRows, learnedWithout, tradeLabels } from '../../../test/fixtures/known-rows'
 import { scoreOf, scoreText, summed, tradeMenus } from '../../../test/fixtures/trade-menus'
+import labels from '../phrasebook/trade-labels.json' with { type: 'json' }
 import { featuresOf } from './features'
 import { knowledgeOf } from './knowledge'
 import { learnRows, likeRows } from './like-rows'
@@ -13,6 +14,7 @@ const likeliest = (label: string, options: readonly string[] = ON_OFF, page = ''
 describe('what rows of menus are about at large', () => {
   it('was learned from the rows that are known now (if not: npm run learn-rows)', () => {
     expect(LEARNED_FROM).toBe(digestOfRows())
+    expect(labels).toEqual(tradeLabels())
   })
 
   it('is a share for each, together one', () => {
