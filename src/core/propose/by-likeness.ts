@@ -1,6 +1,6 @@
 import { type Body, menuPath, type Setting } from '../bodies'
 import { findDimension } from '../vocabulary/dimensions'
-import type { WordCandidate } from './by-words'
+import { countsOfRow, rowOf, type WordCandidate } from './by-words'
 import { type Knowledge, WORK } from './knowledge'
 import type { RowClass } from './like-rows'
 import { readOptions } from './options'
@@ -39,6 +39,7 @@ export const byLikeness = (body: Body, setting: Setting, alike: ReadonlyMap<RowC
     const d = findDimension(id)
     if (!d || share < LEAST_LIKE) return []
     const read = readOptions(body, d, setting)
+    const counts = countsOfRow(rowOf(body, setting), d)
     return [
       {
         dimensions: [id],
@@ -47,6 +48,7 @@ export const byLikeness = (body: Body, setting: Setting, alike: ReadonlyMap<RowC
         means: read.means,
         ...(read.isGuess ? { isGuess: true } : {}),
         ...(read.isEitherWay ? { isEitherWay: true } : {}),
+        ...(counts ? { counts } : {}),
       },
     ]
   })

@@ -81,7 +81,8 @@ const LIVE_TWINS = new Set([
 /** What a row that names one focus drive says for that drive alone. */
 const DRIVE_TWINS = new Set(['area.pattern', 'area.follow', 'area.offered', 'see.area'])
 
-const countsOf = (row: Row, d: Dimension): CountsIn | undefined => {
+/** Where a row says that it counts, when it is about this. */
+export const countsOfRow = (row: Row, d: Dimension): CountsIn | undefined => {
   if (row.isFilm && d.group !== 'video') return 'film'
   if (row.isLive && LIVE_TWINS.has(d.id)) return 'live-view'
   return DRIVE_TWINS.has(d.id) ? row.drive : undefined
@@ -149,7 +150,7 @@ const candidate = (w: Words, row: Row, score: number, because: string, read: Rea
   means: read.means,
   ...(read.isGuess ? { isGuess: true } : {}),
   ...(read.isEitherWay ? { isEitherWay: true } : {}),
-  ...(countsOf(row, w.d) ? { counts: countsOf(row, w.d) } : {}),
+  ...(countsOfRow(row, w.d) ? { counts: countsOfRow(row, w.d) } : {}),
 })
 
 /** A name whose options nobody understands still names it, unless they are of another kind altogether. */

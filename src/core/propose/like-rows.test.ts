@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { digestOfRows, knownRows, learnedWithout, tradeLabels } from '../../../test/fixtures/known-rows'
-import { scoreOf, scoreText, summed, tradeMenus } from '../../../test/fixtures/trade-menus'
+import { AT_LARGE, bodyOf, scoreOf, scoreText, summed, tradeMenus } from '../../../test/fixtures/trade-menus'
 import labels from '../phrasebook/trade-labels.json' with { type: 'json' }
 import { featuresOf } from './features'
 import { knowledgeOf } from './knowledge'
 import { learnRows, likeRows } from './like-rows'
+import { proposeAll } from './propose'
 import { LEARNED_FROM, TRADE_LIKENESS } from './trade-likeness'
 
 const ON_OFF = ['On', 'Off']
@@ -63,6 +64,16 @@ it('two classes with a word of their own each are learned by these words', () =>
   expect(like(row('Plum')).get('plum')).toBeGreaterThan(0.8)
   expect(like(row('Pear')).get('pear')).toBeGreaterThan(0.8)
   expect(like(row('Size')).get('plum')).toBeCloseTo(0.5, 1)
+})
+
+it('what is read by likeness alone counts where its row says', () => {
+  const reading = (page: string) => {
+    const rows = [{ label: 'Peep when sharp', options: ON_OFF, page, dimension: '', truth: [] }]
+    return [...proposeAll(bodyOf(rows), AT_LARGE).values()][0]?.find(r => r.dimensions.join() === 'see.tone')
+  }
+  expect(reading('Focus')?.because).toEqual(['rows worded like it are about this'])
+  expect(reading('Focus')?.counts).toBeUndefined()
+  expect(reading('Movie')?.counts).toBe('film')
 })
 
 it('a set of menus that was left out is read right first in 85 of 100 rows, among three in 95, hardly ever wrong', () => {
