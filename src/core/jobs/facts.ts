@@ -151,7 +151,7 @@ export const SECONDS_PER_CARD_ROW = 11
 
 const plain = (text: string): string => text.trim().toLowerCase().replaceAll(/\s+/g, ' ')
 
-/** Somebody as a list names them: by id, by name, or by a part of it (“Ottoline”, “O. Marsh”) that only one has. */
+/** Somebody as a list names them: by id, by name, or by what only one has of it (“Ottoline”, “O. Marsh”, “OM”). */
 export const findPerson = <P extends { readonly id: string; readonly name: string }>(
   people: readonly P[],
   said: string,
@@ -162,9 +162,12 @@ export const findPerson = <P extends { readonly id: string; readonly name: strin
   const exact = people.find(p => p.id === said || plain(p.name) === name)
   if (exact) return exact
   const [first = '', ...others] = name.split(/\.? /)
+  const isInitials = /^\p{Lu}\.?\p{Lu}\.?$/u.test(said.trim())
+  const initials = said.replaceAll(/[^\p{L}]/gu, '').toLowerCase()
   const only = people.filter(p => {
     const [given = '', ...rest] = plain(p.name).split(' ')
     const family = rest.join(' ')
+    if (isInitials && initials === `${given[0] ?? ''}${family[0] ?? ''}`) return true
     return name === given || name === family || (first === given[0] && others.join(' ') === family)
   })
   return only.length === 1 ? only[0] : undefined

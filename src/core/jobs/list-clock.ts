@@ -20,8 +20,37 @@ export const isDayHeading = (line: string): boolean =>
 const OF_A_DAY =
   /^(?:the|on|for|day|schedule|programme|program|timetable|running|order|\W+|\d{1,2}(?:st|nd|rd|th)?\W?|[\d-]{10}\W?|(?:sun|mon|tue|wed|thu|fri|sat|jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]{0,6}\W?)$/i
 /** What people say in place of a name when it only begins. */
-const BEGINS = /^(?:(?:we|you|they|it) )?(?:start|begin|meet|open|go on)s?$/i
+const BEGINS =
+  /^(?:(?:we|you|they|it) )?(?:start|begin|meet|open|go on)s?$|^(?:and )?(?:then|next|afterwards|after that|later|finally)$/i
 const MORE_OR_LESS = /^(?:-?ish|sharp)(?!\w) ?/i
+
+const FROM_TO = /^(\d{1,2})(?:[.:h](\d{2}))? ?(?:-|–|—|to|until|till) ?(\d{1,2})(?:[.:h](\d{2}))?h?(?= [\p{L}])/iu
+const AN_HOUR = /^(\d{1,2})h(?= \p{L})/iu
+/** Of these there may be ten to twelve as well. */
+const COUNTED =
+  /^ (?:people|persons|guests|children|kids|players|pupils|students|pictures|shots|frames|min(?:ute)?s?|hours?|h|m|km|metres?|years?)(?!\w)/i
+/** Before six a number in front is hardly ever an hour. */
+const FIRST_HOUR = 6
+
+/**
+ * Whole hours in front as a clock says them: "8-9 assembly", "9 to 9.45 maths", "11h arrival".
+ *
+ * @example asClock('8-9 assembly') // '08:00-09:00 assembly'
+ */
+export const asClock = (front: string): string => {
+  const range = FROM_TO.exec(front)
+  const one = AN_HOUR.exec(front)
+  const clock = (hour: string, minute = '00') => `${hour.padStart(2, '0')}:${minute}`
+  const isHour = (n: number) => n >= FIRST_HOUR && n <= 23
+  if (one && isHour(Number(one[1]))) return clock(one[1] ?? '') + front.slice(one[0].length)
+  if (!range) return front
+  const [whole, from = '', fromMinute, to = '', toMinute] = range
+  const rest = front.slice(whole.length)
+  const isLater = Number(to) > Number(from) || (to === from && Number(toMinute ?? 0) > Number(fromMinute ?? 0))
+  return isHour(Number(from)) && Number(to) <= 24 && isLater && !COUNTED.test(rest)
+    ? `${clock(from, fromMinute)}-${clock(to, toMinute)}${rest}`
+    : front
+}
 
 /** A line with a time: when, until when, and what else it says. */
 export interface Timed {
@@ -48,16 +77,21 @@ export const timeOf = (line: string, first: string): Timed | undefined => {
   const bare = line.replace(BULLETS, '')
   const dayWords = DAY_IN_FRONT.exec(bare)?.[0] ?? ''
   const day = dayWords ? readDay(dayWords, first) : undefined
-  const front = bare
-    .slice(day === undefined ? 0 : dayWords.length)
-    .replace(/^(?:from |at )?[[(]? ?/i, '')
-    .replace(ABOUT, '')
+  const front = asClock(
+    bare
+      .slice(day === undefined ? 0 : dayWords.length)
+      .replace(/^(?:from |at )?[[(]? ?/i, '')
+      .replace(ABOUT, ''),
+  )
   const inFront = AT_FRONT.exec(front)
   if (inFront) return timed(inFront, behindTime(front.slice(inFront[0].length)), day)
   // "Sunday service 10:00" is what it is called.
   const inside = ANYWHERE.exec(bare)
   if (!inside) return undefined
-  const before = bare.slice(0, inside.index).replace(/(?: (?:at|from|@)| ?[@,:(\-–—])? ?$/i, '')
+  const before = bare
+    .slice(0, inside.index)
+    .replace(/(?: (?:at|from|@)| ?[@,:(\-–—])? ?$/i, '')
+    .replace(/ (?:at )?(?:around|about|approx\.?|circa|ca\.?)$/i, '')
   const behind = behindTime(bare.slice(inside.index + inside[0].length))
   if (BEGINS.test(before)) return timed(inside, behind.replace(/^(?:with|by) (?:the )?/i, ''), undefined)
   return timed(inside, before && behind ? `${before}, ${behind}` : before, undefined)

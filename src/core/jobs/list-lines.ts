@@ -69,9 +69,14 @@ interface Said {
   readonly standard?: string
   readonly light?: SceneLight
   readonly place?: string
+  readonly notes?: string
   /** It says something, and nothing that a scene holds. */
   readonly nothing?: true
 }
+
+/** Where somebody stands, behind their name: "Bram gallery". It goes into the notes as it is written. */
+const STANDS =
+  / (?:(?:at|in|on|from) )?(?:the )?(?:front|back|left|right|side|middle|centre|top|gallery|balcony|stage|pit|wings?|aisle|roof|stands?|stairs|door|entrance|exit|floor|audience)$/i
 
 const BY = /^(?:(?:covered |shot )?by|photographer:?) /i
 
@@ -81,13 +86,14 @@ const readPart = (part: string, job: Job, made: Made, knows: ListKnows): Said | 
   if (minutes !== undefined) return { minutes }
   if (EVERYBODY.test(part)) return { nothing: true }
   const people = splitNames(part.replace(BY, '')).map(p => {
-    const [who = '', ...rest] = p.split(/ (?:with|on) /)
+    const [who = '', ...rest] = p.replace(STANDS, '').split(/ (?:with|on) /)
     // A last name by itself may be a place or a thing as well.
     const found = isLastName(who, knows) ? undefined : findPerson(knows.people, who)
     const unit = rest.find(r => knows.units.some(u => plain(u) === plain(r)))
     return found && { person: found.id, remote: false, ...(unit ? { unit } : {}) }
   })
-  if (people.length > 0 && people.every(p => p !== undefined)) return { covers: people.flatMap(p => p ?? []) }
+  if (people.length > 0 && people.every(p => p !== undefined))
+    return { covers: people.flatMap(p => p ?? []), ...(STANDS.test(part) ? { notes: part } : {}) }
   const unit = knows.units.find(u => plain(u) === plain(part))
   if (unit !== undefined) return { covers: [{ person: '', remote: false, unit }] }
   const standard = standardOf(part, knows)
@@ -177,9 +183,11 @@ const fromTimed = (
   const fields: { place?: string; light?: SceneLight; standard?: string } = {}
   const covers: { person: string; remote: boolean; unit?: string }[] = []
   const words: string[] = []
+  const stands: string[] = []
   let unit: string | undefined
   for (const part of others) {
     const read = readPart(part, job, made, knows)
+    if (read?.notes !== undefined) stands.push(read.notes)
     if (!read) words.push(part)
     else if (read.minutes !== undefined) minutes ??= read.minutes
     else if (read.covers)
@@ -210,7 +218,10 @@ const fromTimed = (
       minutes: Math.min(1440, Math.max(1, minutes ?? USUAL_MINUTES)),
       covers,
       ...fields,
-      ...said({ moves: words.join(', ').slice(0, 300) || undefined }),
+      ...said({
+        moves: words.join(', ').slice(0, 300) || undefined,
+        notes: stands.join(', ').slice(0, 400) || undefined,
+      }),
     },
     job,
     made,

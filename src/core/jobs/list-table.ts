@@ -5,6 +5,7 @@ import { type Job, LIGHTS } from './job'
 import {
   add,
   EVERYBODY,
+  isNobody,
   type ListKnows,
   type Made,
   minutesBetween,
@@ -96,14 +97,18 @@ const fromRecord = ({ row, values }: TableRecord, job: Job, knows: ListKnows, fi
   const light = readLight(value('light'))
   if (value('light') && !light) wrong('light', `expected one of ${LIGHTS.join(', ')}`)
   const standard = value('standard') ? (standardOf(value('standard'), knows) ?? value('standard')) : undefined
-  const [units, lenses] = [splitNames(value('unit')), splitNames(value('lens'))]
+  // A dash stands for nobody, and in its place for no camera.
+  const split = (key: Parameters<typeof value>[0]) =>
+    isNobody(value(key)) ? [] : splitNames(value(key)).map(t => (isNobody(t) ? undefined : t))
+  const [units, lenses] = [split('unit'), split('lens')]
+  const who = EVERYBODY.test(value('who')) ? [] : split('who').flatMap(t => t ?? [])
   const length = minutes !== undefined && minutes >= 1 && minutes <= 1440 ? minutes : undefined
   add(
     {
       name: value('name').slice(0, 120),
       at,
       minutes: length ?? (until === undefined ? USUAL_MINUTES : minutesBetween(at, until)),
-      covers: (EVERYBODY.test(value('who')) ? [] : splitNames(value('who'))).slice(0, 40).map((person, i) => ({
+      covers: who.slice(0, 40).map((person, i) => ({
         person: findPerson(knows.people, person)?.id ?? person.slice(0, 120),
         remote: /^(?:yes|y|true|x|1)$/i.test(value('remote')),
         ...said({ unit: units[i]?.slice(0, 120), lens: lenses[i]?.slice(0, 120) }),

@@ -57,7 +57,7 @@ export const ABOUT = /^(?:ca\.?|c\.|circa|approx\.?|approximately|about|around|~
 
 /** @example readMinutes('1 h 20') // 80 */
 export const readMinutes = (text: string): number | undefined => {
-  const plain = text.trim().toLowerCase().replace(ABOUT, '')
+  const plain = text.trim().toLowerCase().replace(/^for /, '').replace(ABOUT, '')
   const hours = /^(\d{1,2}) ?(?:h|hours?)(?: ?(\d{1,2}) ?(?:m|min|minutes?)?)?$/.exec(plain)
   if (hours) return Number(hours[1]) * 60 + Number(hours[2] ?? 0)
   const minutes = /^(\d{1,4}) ?(?:m|min|mins|minutes?|')?$/.exec(plain)
@@ -66,6 +66,8 @@ export const readMinutes = (text: string): number | undefined => {
 
 export const plain = (text: string): string => text.trim().toLowerCase().replaceAll(/\s+/g, ' ')
 export const EVERYBODY = /^(?:all|everybody|everyone|whole team)$/i
+/** What stands where there is nobody, or nothing. */
+export const isNobody = (text: string): boolean => /^(?:[-–—.?]+|n\/?a|none|nobody|no one|tb[acd])$/i.test(text.trim())
 export const splitNames = (text: string): readonly string[] =>
   text
     .split(/[;+&/]|,|\band\b/)

@@ -5,12 +5,15 @@ import {
   FIRST_ORDERS,
   FOURTH_ORDERS,
   SECOND_ORDERS,
+  EIGHTH_ORDERS,
+  NINTH_ORDERS,
   SEVENTH_ORDERS,
   SIXTH_ORDERS,
   THIRD_ORDERS,
 } from '../../../test/fixtures/running-orders'
 import { readCalendar } from './calendar'
 import { readSceneList } from './list'
+import { asClock } from './list-clock'
 import { type ListKnows, readMinutes, readTime } from './list-words'
 
 const NAMES = [
@@ -42,6 +45,8 @@ describe('a running order', () => {
     ...FIFTH_ORDERS,
     ...SIXTH_ORDERS,
     ...SEVENTH_ORDERS,
+    ...EIGHTH_ORDERS,
+    ...NINTH_ORDERS,
   ])('is read as people write it: $about', ({ text, scenes, wrong = 0 }) => {
     const read = readSceneList(text, empty, knows, 400)
     expect(read.scenes.map(s => [s.at, s.name, s.covers.map(c => c.person)])).toEqual(
@@ -96,6 +101,43 @@ describe('a running order', () => {
       expect.stringMatching(/^line 3: Perpetua Nye is mentioned, and not taken/),
       expect.stringMatching(/^line 5: TSP-S1 stands there before anybody who has it/),
     ])
+  })
+
+  it('says where somebody stands, and takes a dash for nobody and for no camera of theirs', () => {
+    const [stood] = readSceneList('14:30 Ceremony - Ottoline front, Bram gallery', empty, knows, 400).scenes
+    expect(stood).toMatchObject({ name: 'Ceremony', notes: 'Ottoline front, Bram gallery' })
+    const [dash] = readSceneList(
+      'Time,Scene,Who,Camera\n14:30,Ceremony,Ottoline & Bram,- & TSP-S2',
+      empty,
+      knows,
+      400,
+    ).scenes
+    expect(dash?.covers.map(c => [c.person, c.unit])).toEqual([
+      ['ottoline-marsh', undefined],
+      ['bram-tollard', 'TSP-S2'],
+    ])
+  })
+
+  it.each([
+    ['8-9 assembly', '08:00-09:00 assembly'],
+    ['9 to 9.45 maths', '09:00-09:45 maths'],
+    ['22 until 23 fire show', '22:00-23:00 fire show'],
+    ['11h arrival', '11:00 arrival'],
+    ['10-12 children needed', undefined],
+    ['2h walk to the viewpoint', undefined],
+    ['2-3 extra chairs', undefined],
+    ['9-8 is a score', undefined],
+    ['10.000 spectators', undefined],
+  ])('takes whole hours in front for a time where they can be one: %s', (line, clock) => {
+    expect(asClock(line)).toBe(clock ?? line)
+  })
+
+  it('takes two capitals for whoever alone has them, and nothing else for initials', () => {
+    const who = (text: string) => readSceneList(text, empty, knows, 400).scenes[0]?.covers.map(c => c.person)
+    expect(who('Time,Scene,Who\n10:00,Closing,AP')).toEqual(['ansel-pike'])
+    expect(who('Time,Scene,Who\n10:00,Closing,A.P.')).toEqual(['ansel-pike'])
+    expect(who('Time,Scene,Who\n10:00,Closing,ap')).toEqual(['ap'])
+    expect(who('Time,Scene,Who\n10:00,Closing,ZZ')).toEqual(['ZZ'])
   })
 
   it('takes a last name by itself for nobody, and says so where it has its capital', () => {
