@@ -26,6 +26,8 @@ const MORE_OR_LESS = /^(?:-?ish|sharp)(?!\w) ?/i
 
 const FROM_TO = /^(\d{1,2})(?:[.:h](\d{2}))? ?(?:-|–|—|to|until|till) ?(\d{1,2})(?:[.:h](\d{2}))?h?(?= [\p{L}])/iu
 const AN_HOUR = /^(\d{1,2})h(?= \p{L})/iu
+const HOURS = /(?<![\w.:])(\d{1,2})h(\d{2})? ?(?:-|–|—|to|until) ?(\d{1,2})h(\d{2})?(?!\w)/gi
+const HOUR_CELL = /(?<=^|\| )(\d{1,2})h(?= \||$)/i
 /** Of these there may be ten to twelve as well. */
 const COUNTED =
   /^ (?:people|persons|guests|children|kids|players|pupils|students|pictures|shots|frames|min(?:ute)?s?|hours?|h|m|km|metres?|years?)(?!\w)/i
@@ -52,6 +54,20 @@ export const asClock = (front: string): string => {
     : front
 }
 
+/**
+ * Hours with an h anywhere in a line: "Heats | 10h-10h45". One by itself in a column is an hour where no other time is.
+ *
+ * @example withHours('Final | 12h | Rufus') // 'Final | 12:00 | Rufus'
+ */
+export const withHours = (line: string): string => {
+  const ranged = line.replaceAll(HOURS, (written, from: string, past: string | undefined, to: string, more?: string) =>
+    Number(from) >= FIRST_HOUR ? `${from}:${past ?? '00'}-${to}:${more ?? '00'}` : written,
+  )
+  return ANYWHERE.test(ranged)
+    ? ranged
+    : ranged.replace(HOUR_CELL, (written, hour: string) => (Number(hour) >= FIRST_HOUR ? `${hour}:00` : written))
+}
+
 /** A line with a time: when, until when, and what else it says. */
 export interface Timed {
   readonly at: string
@@ -74,7 +90,7 @@ const behindTime = (text: string): string =>
 
 /** The time of a line, and the rest of it: in front, or behind a name ("Opening @ 18:00"). */
 export const timeOf = (line: string, first: string): Timed | undefined => {
-  const bare = line.replace(BULLETS, '')
+  const bare = withHours(line.replace(BULLETS, ''))
   const dayWords = DAY_IN_FRONT.exec(bare)?.[0] ?? ''
   const day = dayWords ? readDay(dayWords, first) : undefined
   const front = asClock(

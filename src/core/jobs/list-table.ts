@@ -101,18 +101,22 @@ const fromRecord = ({ row, values }: TableRecord, job: Job, knows: ListKnows, fi
   const split = (key: Parameters<typeof value>[0]) =>
     isNobody(value(key)) ? [] : splitNames(value(key)).map(t => (isNobody(t) ? undefined : t))
   const [units, lenses] = [split('unit'), split('lens')]
-  const who = EVERYBODY.test(value('who')) ? [] : split('who').flatMap(t => t ?? [])
+  const who = EVERYBODY.test(value('who')) ? [] : split('who')
   const length = minutes !== undefined && minutes >= 1 && minutes <= 1440 ? minutes : undefined
   add(
     {
       name: value('name').slice(0, 120),
       at,
       minutes: length ?? (until === undefined ? USUAL_MINUTES : minutesBetween(at, until)),
-      covers: who.slice(0, 40).map((person, i) => ({
-        person: findPerson(knows.people, person)?.id ?? person.slice(0, 120),
-        remote: /^(?:yes|y|true|x|1)$/i.test(value('remote')),
-        ...said({ unit: units[i]?.slice(0, 120), lens: lenses[i]?.slice(0, 120) }),
-      })),
+      covers: who.slice(0, 40).flatMap((person, i) =>
+        person === undefined
+          ? []
+          : {
+              person: findPerson(knows.people, person)?.id ?? person.slice(0, 120),
+              remote: /^(?:yes|y|true|x|1)$/i.test(value('remote')),
+              ...said({ unit: units[i]?.slice(0, 120), lens: lenses[i]?.slice(0, 120) }),
+            },
+      ),
       ...said({
         day,
         place: value('place') ? placeOf(value('place'), job, made) : undefined,

@@ -132,6 +132,23 @@ describe('a running order', () => {
     expect(asClock(line)).toBe(clock ?? line)
   })
 
+  it.each([
+    ['Slot 1 | 10h-10h45 | Heats', '10:00', 45],
+    ['Slot 2 | 10h45 - 11h | Semi-finals', '10:45', 15],
+    ['Final | 12h | Rufus', '12:00', undefined],
+    ['18:00 Concert, 2h', '18:00', 120],
+    ['18:00 Walk, 1h to 2h', '18:00', undefined],
+  ])('reads hours with an h wherever they stand, and lengths as lengths: %s', (line, at, minutes) => {
+    const [scene] = readSceneList(line, empty, knows, 400).scenes
+    expect(scene?.at).toBe(at)
+    if (minutes !== undefined) expect(scene?.minutes).toBe(minutes)
+  })
+
+  it('pairs cameras with those who hold them, also where nobody stands in between', () => {
+    const [one] = readSceneList('Time,Scene,Who,Camera\n9:00,Heats,- & Bram,TSP-S1 & TSP-S2', empty, knows, 400).scenes
+    expect(one?.covers.map(c => [c.person, c.unit])).toEqual([['bram-tollard', 'TSP-S2']])
+  })
+
   it('takes two capitals for whoever alone has them, and nothing else for initials', () => {
     const who = (text: string) => readSceneList(text, empty, knows, 400).scenes[0]?.covers.map(c => c.person)
     expect(who('Time,Scene,Who\n10:00,Closing,AP')).toEqual(['ansel-pike'])

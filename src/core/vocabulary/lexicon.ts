@@ -73,7 +73,10 @@ export const LEXICON: Readonly<Record<string, Entry>> = {
   'area.offered': { words: 'list offered areas limit available choice round shown selectable wheel stops' },
   'area.direct': { words: 'direct directly stick joystick pad cursor moves at once straight without pressing' },
   'subject.class': {
-    words: 'subject detection detect recognise recognition looks for find type kind',
+    words: `
+      subject detection detect recognise recognition looks for find type kind people persons faces animals pets dogs cats
+      birds insects vehicles cars motorbikes motorcycles trains aircraft planes
+    `,
   },
   'subject.detail': {
     words: 'detail part finest down to body head face eye close aims',
