@@ -9,7 +9,7 @@ import type { ListKnows, ReadList } from '@/core/jobs/list-words'
 import { lightWords } from '@/core/jobs/light'
 import { type Needed, neededWalks } from '@/core/jobs/needed'
 import { type Planned, planThrough } from '@/core/jobs/replan'
-import { type Sheet, sheetFor, sheetsFor } from '@/core/jobs/sheet'
+import { changedWords, type Sheet, sheetFor, sheetsFor, whereIn } from '@/core/jobs/sheet'
 import type { Happened } from '@/core/jobs/standing'
 import { warningsOf } from '@/core/jobs/warnings'
 import { decodeText } from '@/core/reading/csv'
@@ -95,7 +95,8 @@ export const jobCalendar = ({
   })
   for (const line of sheet.lines) {
     const words = [
-      [line.unit?.tag, line.lens, line.slot].filter(Boolean).join(', '),
+      line.printed === undefined ? '' : changedWords(line.printed),
+      [line.unit?.tag, line.lens, whereIn(line)].filter(Boolean).join(', '),
       line.standard?.name ?? '',
       ...line.change,
       line.thumb,

@@ -1,5 +1,6 @@
 import { type Body, bodyAt, type State } from '@/core/bodies'
-import { type SetTo, walksBetween } from '@/core/jobs/walks'
+import { recallKeysOf } from '@/core/jobs/recall-keys'
+import { type SetTo, type Walks, walksBetween } from '@/core/jobs/walks'
 import { nearestWays, type Way } from '@/core/phrasebook/nearest'
 import { askedOf, type Conflict, explain, type Explanation, listedBy, resolve } from '@/core/resolve'
 import type { Context, Level, Standard } from '@/core/standards'
@@ -101,7 +102,8 @@ export const jobWalks = ({ body, firmware, setUps, isRough }: JobWalksAsked): st
     const found = on(s.key, {})
     return found ? [{ key: s.key, state: found.state, asked: askedOf(form, found) }] : []
   })
-  return JSON.stringify(walksBetween(form, all, (s, from) => on(s.key, from)?.state ?? s.state, isRough))
+  const walks = walksBetween(form, all, (s, from) => on(s.key, from)?.state ?? s.state, isRough)
+  return JSON.stringify({ ...walks, keys: recallKeysOf(form, all) } satisfies Walks)
 }
 
 /** Why a body gets what it gets for one target, what else it could do, and the conflicts of all. */

@@ -200,7 +200,7 @@ const walksOf = ({ body, firmware }: OnModel, setUps: readonly Prepared[], isRou
   )
 }
 
-const NO_WALKS: Walks = { walks: {}, rests: {}, rows: [] }
+const NO_WALKS: Walks = { walks: {}, rests: {}, rows: [], keys: [] }
 
 const walksOrNone = async (model: OnModel, setUps: readonly Prepared[], isRough: boolean): Promise<Walks> => {
   try {

@@ -10,6 +10,30 @@ const LIST = `18:00 Lantern parade, 20 min, at the quay, Perpetua Nye + Bram Tol
 nonsense without a time
 19:10 Fire, 20 min, dark, Imelda Frost, Night fire`
 
+test('what a key recalls is a fact of the body, and the plan of a day goes by it', async ({ page }) => {
+  const tollgate = page.getByRole('region', { name: 'TSP-T2, ' })
+  const baseline = tollgate.getByRole('listitem').filter({ hasText: 'House baseline' })
+  await page.goto('/work/jobs/saltmarsh-ring')
+  await expect(baseline).toHaveText(/^Gate key House baseline, while it is held/)
+  await expect(baseline).toContainText('Set Gate key to Side plate')
+  await page.goto('/work/jobs/saltmarsh-ring/sheet?person=bram-tollard')
+  await expect(page.getByText(/Hold Gate key while you shoot/)).toBeVisible()
+
+  // On a body whose keys recall nothing, slots are all there is.
+  await page.goto('/name/bodies/tollgate/edit?part=facts')
+  await iAm(page, 'Ottoline Marsh')
+  const sets = page.getByRole('textbox', { name: 'Sets that keys recall while held' })
+  await expect(sets).toHaveValue('1')
+  await page.getByRole('checkbox', { name: 'a set on a key stores everything' }).uncheck()
+  await expect(page.getByRole('group', { name: 'Settings that a key recalls' })).toBeVisible()
+  await sets.fill('0')
+  await sets.blur()
+  await expect(page.getByRole('group', { name: 'Settings that a key recalls' })).toHaveCount(0)
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible()
+  await page.goto('/work/jobs/saltmarsh-ring')
+  await expect(baseline).toHaveText(/^Plate \d House baseline/)
+})
+
 test('a running order becomes a plan, call sheets, a day that changes without network, and a debrief', async ({
   page,
   context,
@@ -38,7 +62,7 @@ test('a running order becomes a plan, call sheets, a day that changes without ne
   const order = page.getByRole('list', { name: 'Running order' })
   await expect(order.getByRole('button', { name: /Jugglers/ })).toContainText(/Perpetua Nye: TSP-S2: recall Keep \d/)
   await expect(page.getByText(/nobody could have a better camera, and no other slots take fewer presses/)).toBeVisible()
-  await expect(page.getByRole('region', { name: 'Cameras and their slots' })).toContainText('High rope')
+  await expect(page.getByRole('region', { name: 'Cameras, their slots and keys' })).toContainText('High rope')
   await expect(page.getByText(/The quay has no coordinates|quay has no coordinates/)).toBeVisible()
   await order.getByRole('button', { name: /Jugglers/ }).click()
   const panel = page.getByRole('complementary', { name: 'Jugglers' })

@@ -4,6 +4,7 @@ import { findUnit } from '../../src/core/jobs/facts'
 import type { Job } from '../../src/core/jobs/job'
 import { neededWalks } from '../../src/core/jobs/needed'
 import { planThrough } from '../../src/core/jobs/replan'
+import { printedLines, sheetFor } from '../../src/core/jobs/sheet'
 import { warningsOf } from '../../src/core/jobs/warnings'
 import { readFilm, printStrip } from '../../src/server/film'
 import { readWalks } from '../../src/server/job-facts'
@@ -84,6 +85,16 @@ describe('the festival', () => {
     expect(p.plan.stations.filter(s => s.change?.isLate)).toEqual([])
   }, 60_000)
 
+  it('puts on a key what is wanted for one short scene', async () => {
+    const { facts, planned: p } = await planned()
+    const held = p.plan.stations.filter(s => s.change?.key)
+    expect(held.map(s => [s.unit?.tag, s.scene.name, s.change?.key])).toEqual([['TSP-T2', 'Curtain call', 'Gate key']])
+    // What the camera is set to before it is what Ring action asks; nothing of that is on the key’s own row.
+    const [key] = facts.models.find(m => m.id === 'tollgate 3.0')?.keys ?? []
+    expect(key).toMatchObject({ name: 'Gate key', row: ['Gate key', 'Side plate'] })
+    expect(key?.reaches['ring-action']).toContain('house-baseline')
+  }, 60_000)
+
   it('says what is owed, hired, untested, against the sun and over people', async () => {
     const { job, facts, planned: p } = await planned()
     const kinds = new Set(warningsOf(job, p.standing, facts, p.plan).map(w => w.kind))
@@ -131,6 +142,22 @@ describe('call sheets', () => {
     expect(events[0]?.location).toBe('Harbour square')
     expect(events.every(e => e.description.includes('?'))).toBe(true)
     expect(job.timeZone).toBe('Atlantic/South_Georgia')
+  }, 60_000)
+
+  it('say in the calendar as well what changed since they were printed', async () => {
+    const { job, facts, happened, planned: p } = await planned()
+    const lines = printedLines(sheetFor(job, facts, p, happened, 'perpetua-nye'))
+    await happen(FESTIVAL, { id: 'printed-hers', what: { kind: 'printed', who: 'perpetua-nye', lines } }, LEAD)
+    const [mine] = p.plan.stations.filter(s => s.person?.id === 'perpetua-nye').toReversed()
+    const scene = mine?.scene.id ?? ''
+    await happen(FESTIVAL, { id: 'moved-hers', what: { kind: 'moved', scene, day: job.day, at: '23:50' } }, LEAD)
+    const text = await jobCalendar(FESTIVAL, 'perpetua-nye', 'http://studio')
+    const changed = new ICAL.Component(ICAL.parse(text) as unknown[])
+      .getAllSubcomponents('vevent')
+      .map(e => new ICAL.Event(e))
+      .filter(e => e.description.startsWith('Changed since the last print; it was '))
+    expect(changed.map(e => e.summary)).toContain(mine?.scene.name)
+    for (const id of ['printed-hers', 'moved-hers']) await happen(FESTIVAL, { id, isTakenBack: true }, LEAD)
   }, 60_000)
 })
 

@@ -142,7 +142,9 @@ const references = (body: Body, say: Say): readonly Problem[] => {
     needOption(`pins.${i}.setting`, p.setting, [])
     if (settings.has(p.setting)) needOption(`pins.${i}.option`, p.setting, [p.option])
   })
-  if (body.slots.stores !== 'everything') body.slots.stores.forEach((id, i) => needOption(`slots.stores.${i}`, id, []))
+  const stored = { 'slots.stores': body.slots.stores, 'slots.keys.stores': body.slots.keys?.stores ?? [] }
+  for (const [at, stores] of Object.entries(stored))
+    if (stores !== 'everything') stores.forEach((id, i) => needOption(`${at}.${i}`, id, []))
   const { columns, rows } = body.coverage
   body.coverage.sensitive.forEach((p, i) => {
     if (p.column > columns || p.row > rows)

@@ -51,6 +51,13 @@ describe('editing a menu', () => {
     const gone = edit.removeSettings(demo('tollgate'), ['bank', 'stick'])
     expect(gone.rules.some(r => JSON.stringify(r).includes('"bank"'))).toBe(false)
     expect(gone.slots.stores).not.toContain('stick')
+    const tollgate = demo('tollgate')
+    const keys = { sets: 1, stores: ['stick', 'drive'] }
+    const keyed = edit.removeSettings({ ...tollgate, slots: { ...tollgate.slots, keys } }, ['stick'])
+    expect(keyed.slots.keys).toEqual({ sets: 1, stores: ['drive'] })
+    const pinned = { ...tollgate, pins: ['stick', 'drive'].map(setting => ({ setting, option: 'x', reason: 'ours' })) }
+    expect(edit.removeSettings(pinned, ['stick']).pins?.map(p => p.setting)).toEqual(['drive'])
+    expect(edit.removeSettings(tollgate, ['stick'])).not.toHaveProperty('pins')
     const without = edit.removeOption(linnet, 'kin', 'kin-people')
     expect(without.settings.find(s => s.id === 'kin')?.default).toBe('kin-off')
     expect(checkBody({ ...without, updates: [] }, 'x')).toEqual([])

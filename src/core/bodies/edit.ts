@@ -2,7 +2,7 @@ import { uniqueSlug } from '../language/language'
 import type { Meaning } from '../vocabulary/schema'
 import { type CountsIn, withCounts } from './counts'
 import { inMenuOrder } from './menu'
-import type { Body, Control, Option, Rule, Setting } from './schema'
+import type { Body, Control, Option, Rule, Setting, Stores } from './schema'
 
 /**
  * Everything that can be done to a profile, as functions from one profile to the next. None leaves anything that
@@ -92,6 +92,9 @@ const withoutInRule = (rule: Rule, settingId: string, optionId: string | undefin
   return options.length ? [{ ...rule, when, then: { ...then, options } }] : []
 }
 
+const withoutStored = (stores: Stores, ids: readonly string[]): Stores =>
+  stores === 'everything' ? stores : stores.filter(id => !ids.includes(id))
+
 /** Removes settings, the rules that speak of them, and their place in the memory slots. */
 export const removeSettings = (body: Body, ids: readonly string[]): Body => {
   const places = body.settings.filter(s => ids.includes(s.id)).map(s => s.at)
@@ -101,7 +104,8 @@ export const removeSettings = (body: Body, ids: readonly string[]): Body => {
     rules: ids.reduce<Rule[]>((rules, id) => rules.flatMap(r => withoutInRule(r, id, undefined)), body.rules),
     slots: {
       ...body.slots,
-      stores: body.slots.stores === 'everything' ? 'everything' : body.slots.stores.filter(id => !ids.includes(id)),
+      stores: withoutStored(body.slots.stores, ids),
+      ...(body.slots.keys ? { keys: { ...body.slots.keys, stores: withoutStored(body.slots.keys.stores, ids) } } : {}),
     },
     ...(body.pins ? { pins: body.pins.filter(p => !ids.includes(p.setting)) } : {}),
     ...(body.evidence ? { evidence: body.evidence.filter(e => !ids.includes(e.setting)) } : {}),

@@ -127,6 +127,10 @@ export type Evidence = v.InferOutput<typeof evidenceSchema>
 
 const fixedSchema = v.strictObject({ means: meaningsSchema, words: text(200) })
 
+const storedSchema = v.union([v.literal('everything'), v.array(id)])
+/** What is stored: everything, or these settings. */
+export type Stores = v.InferOutput<typeof storedSchema>
+
 /** A later firmware, as what it changes against the one before. */
 const updateSchema = v.strictObject({
   /** The firmware's version. */
@@ -195,7 +199,12 @@ export const bodySchema = v.strictObject({
   }),
   settings: v.pipe(v.array(settingSchema), v.maxLength(400)),
   rules: v.pipe(v.array(ruleSchema), v.maxLength(400)),
-  slots: v.strictObject({ names: v.array(text(40)), stores: v.union([v.literal('everything'), v.array(id)]) }),
+  slots: v.strictObject({
+    names: v.array(text(40)),
+    stores: storedSchema,
+    /** Sets that a key recalls for as long as it is held: how many there are, and what is stored in one. */
+    keys: v.optional(v.strictObject({ sets: v.pipe(count, v.minValue(1), v.maxValue(8)), stores: storedSchema })),
+  }),
   /** What the body always does and offers no setting for. */
   fixed: v.optional(v.array(fixedSchema), []),
   interlocks: v.optional(v.array(noteSchema), []),

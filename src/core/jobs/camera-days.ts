@@ -1,5 +1,6 @@
-import { type JobFacts, type Model, RECALL, type SetUp, STORE, type UnitFact } from './facts'
-import { type Cost, MOST_SET_UPS, nameSlots, planSlots, type SlotNames, type SlotPlan, type SlotProblem } from './slots'
+import { HOLD, type JobFacts, MOST_HELD_MINUTES, type Model, RECALL, type SetUp, STORE, type UnitFact } from './facts'
+import { planSlots } from './slot-plan'
+import { type Cost, MOST_SET_UPS, nameSlots, type SlotNames, type SlotPlan, type SlotProblem } from './slots'
 import { type JobPlan, plannedAt, type Station, stationKey, type Underway, type UnitDay } from './station'
 
 /** What is in the slots of each camera, and what is changed on it between two scenes. */
@@ -34,8 +35,11 @@ const daysOf = (mine: readonly Bare[]): readonly (readonly Bare[])[] => {
   return days
 }
 
+/** How long a key would be held that recalls the set-up of a scene: while pictures are taken. */
+const heldMinutes = ({ scene, setUp }: Bare): number => ((scene.until - scene.from) / 60_000) * (setUp?.shooting ?? 1)
+
 /** One camera on one day, as the planner of slots wants it; what is beyond the most set-ups is left to be walked. */
-const slotProblem = (facts: JobFacts, unit: UnitFact, all: readonly Bare[], { isWhole, slots }: Model) => {
+const slotProblem = (facts: JobFacts, unit: UnitFact, all: readonly Bare[], { isWhole, slots, keys = [] }: Model) => {
   const setUps = [...new Set(all.flatMap(s => s.setUp ?? []))].slice(0, MOST_SET_UPS)
   const day = all.filter(s => s.setUp && setUps.includes(s.setUp))
   const cost = (a: SetUp, b: SetUp): Cost =>
@@ -52,6 +56,11 @@ const slotProblem = (facts: JobFacts, unit: UnitFact, all: readonly Bare[], { is
     isWhole,
     slots: slots.length,
     store: STORE,
+    holdable: day.map(s => heldMinutes(s) <= MOST_HELD_MINUTES),
+    keys: keys.map(k => ({
+      reaches: setUps.map(a => setUps.map(b => k.reaches[a.key]?.includes(b.key) ?? false)),
+      cost: HOLD,
+    })),
   }
   return { problem, setUps, day }
 }
@@ -67,7 +76,7 @@ const heldBy = (day: UnitDay, done: readonly Station[]): readonly (SetUp | undef
     }
     put(s.change?.keeps, now)
     put(s.change?.stores, s.setUp)
-    now = s.setUp
+    if (!s.change?.key) now = s.setUp
   }
   return held
 }
@@ -83,7 +92,9 @@ const begunOn = (unit: UnitFact, day: readonly Bare[], slots: number, underway: 
     const was = plannedAt(underway.plan, s)
     return s.scene.from < underway.at && was?.unit?.id === unit.id ? [was] : []
   })
-  return { former, done, held: former ? heldBy(former, done) : Array.from({ length: slots }, () => undefined) }
+  // What a key recalls is held over what was set before.
+  const base = done.findLast(s => !s.change?.key)?.setUp
+  return { former, done, base, held: former ? heldBy(former, done) : Array.from({ length: slots }, () => undefined) }
 }
 
 type Found = ReadonlyMap<string, Pick<Station, 'change' | 'slot'>>
@@ -96,17 +107,27 @@ const planDay = (
   all: readonly Bare[],
   underway: Underway | undefined,
 ): { readonly found: Found; readonly day: UnitDay } => {
+  const { keys = [] } = model
   const { problem, setUps, day } = slotProblem(facts, unit, all, model)
+  const indexOf = (setUp: SetUp | undefined) => setUps.findIndex(x => x.key === setUp?.key)
   const begun = begunOn(unit, day, model.slots.length, underway)
   const done = begun?.done ?? []
   // The last thing that was done is what the rest goes on from.
   const from = Math.max(0, done.length - 1)
-  const held = begun?.held.map(s => setUps.findIndex(x => x.key === s?.key)).map(h => (h < 0 ? undefined : h))
+  const held = begun?.held.map(indexOf).map(h => (h < 0 ? undefined : h))
+  const [first = 0, ...later] = problem.sequence.slice(from)
+  const base = indexOf(begun?.base)
+  const onKey = (name: string) => indexOf(begun?.former?.keys?.find(k => k.name === name)?.setUp)
   const rest: SlotProblem = {
     ...problem,
-    sequence: problem.sequence.slice(from),
+    sequence: [base < 0 ? first : base, ...later],
     gaps: problem.gaps.slice(from),
+    holdable: problem.holdable?.slice(from),
     holds: held?.flatMap(h => h ?? []),
+    keys: problem.keys?.map((key, n) => {
+      const there = onKey(keys[n]?.name ?? '')
+      return begun ? { ...key, holds: there < 0 ? 'nothing' : there } : key
+    }),
   }
   const plan = planSlots(rest)
   const names = nameSlots(plan, model.slots.length, held)
@@ -122,11 +143,12 @@ const planDay = (
       from: day[0]?.scene.from ?? 0,
       until: day.at(-1)?.scene.until ?? 0,
       slots: begun?.former?.slots ?? model.slots.map((name, n) => ({ name, setUp: setUps[names.atFirst[n] ?? -1] })),
+      keys: keys.map(({ name, row }, n) => ({ name, row, setUp: setUps[plan.onKeys[n] ?? -1] })),
       presses: changes.reduce((n, c) => n + c.cost.presses, 0),
       late: changes.filter(c => c.isLate).length,
       isBest: plan.isBest,
       gap: plan.gap,
-      withoutSlots: planSlots({ ...problem, slots: 0, holds: [] }).presses,
+      withoutSlots: planSlots({ ...problem, slots: 0, holds: [], keys: [] }).presses,
       areas: [...new Set(day.flatMap(s => s.fit?.areas ?? []))],
     },
   }
@@ -171,7 +193,7 @@ interface DayPlan {
 /** The changes of a day, with the slots by their names. */
 const stationsOf = (
   day: readonly Bare[],
-  { plan, names, model: { slots, isWhole }, setUps, problem }: DayPlan,
+  { plan, names, model: { slots, isWhole, keys = [] }, setUps, problem }: DayPlan,
 ): readonly (readonly [key: string, Pick<Station, 'change' | 'slot'>])[] => {
   const name = (slot: number | undefined) => (slot === undefined ? undefined : slots[slot])
   const key = (s: number | undefined) => setUps[s ?? -1]?.key ?? ''
@@ -179,20 +201,21 @@ const stationsOf = (
   return day.map((station, k) => {
     const change = plan.changes[k - 1]
     const each = names.each[k - 1]
-    const [from, to] = [problem.sequence[k - 1], problem.sequence[k]]
+    const to = problem.sequence[k]
     if (change?.keeps && each?.keeps !== undefined) held[each.keeps] = change.keeps.setUp
     if (change?.stores && each?.stores !== undefined) held[each.stores] = change.stores.setUp
     const slot = held.indexOf(to)
     const walks = change?.walks
       ? { from: key(change.walks.from), to: key(change.walks.to), isRest: false }
       : change?.recalls !== undefined && !isWhole
-        ? { from: key(from), to: key(to), isRest: true }
+        ? { from: key(change.from), to: key(to), isRest: true }
         : undefined
     return [
       stationKey(station),
       {
-        slot: slot < 0 ? undefined : name(slot),
+        slot: slot < 0 || change?.key !== undefined ? undefined : name(slot),
         change: change && {
+          key: keys[change.key ?? -1]?.name,
           recalls: name(each?.recalls),
           walks,
           keeps: name(each?.keeps),

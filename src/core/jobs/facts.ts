@@ -1,3 +1,4 @@
+import { contextFrom } from '../standards/context'
 import type { SchoolId } from '../functions/schools'
 import type { Cost } from './slots'
 
@@ -21,6 +22,14 @@ export interface SetUp {
   readonly shooting: number
   readonly following: number
   readonly cautions: readonly Said[]
+}
+
+/** A set-up told apart from others of its standard: with the scene and the person it is for. */
+export const setUpWords = ({ name, for: layers }: SetUp, people: JobFacts['people']): string => {
+  const whom = Object.values(contextFrom(layers))
+    .flat()
+    .map(said => people.find(p => p.id === said)?.name ?? said)
+  return [name, ...whom].join(', ')
 }
 
 export interface Said {
@@ -47,6 +56,16 @@ export interface Walk extends Cost {
   readonly steps: readonly (readonly [row: number, option: number])[]
 }
 
+/** A key that recalls a stored set for as long as it is held. */
+export interface ModelKey {
+  /** As it is called on the body. */
+  readonly name: string
+  /** The row that gives it this work, and what is chosen there. */
+  readonly row: readonly [label: string, option: string]
+  /** By set-up: with which others on the key a camera set to it does as they do, while it is held. */
+  readonly reaches: Readonly<Record<string, readonly string[]>>
+}
+
 /** A body at a firmware. */
 export interface Model {
   /** `linnet 1.4` */
@@ -58,6 +77,8 @@ export interface Model {
   /** Slots keep everything. */
   readonly isWhole: boolean
   readonly cautions: readonly Said[]
+  /** As many as there are sets for keys; devices may have kept facts from before these were known. */
+  readonly keys?: readonly ModelKey[]
   /** By set-up; a text says why it cannot be reckoned. */
   readonly fits: Readonly<Record<string, Fit | string>>
   /** By set-up, from and to; nothing where it is not known yet. */
@@ -142,6 +163,10 @@ export const withWalks = (
 
 /** Recalling a slot: a turn of a dial or a row of a quick menu. @source from memory */
 export const RECALL: Cost = { presses: 2, seconds: 4 }
+/** Taking a key that recalls a set, at the beginning of a scene. @source from memory */
+export const HOLD: Cost = { presses: 1, seconds: 0 }
+/** For longer nobody should have to hold a key, all pictures of a scene together. @source from memory */
+export const MOST_HELD_MINUTES = 10
 /** Storing what is set in a slot. @source from memory */
 export const STORE: Cost = { presses: 5, seconds: 12 }
 /** Finding a row, changing it and coming back, for somebody who knows the camera. @source common practice, no published source */

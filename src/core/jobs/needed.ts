@@ -16,5 +16,6 @@ export const neededWalks = (plan: JobPlan): readonly Needed[] => {
     const { model } = day.unit
     if (setUps.length > 1) all.set(`${model} ${setUps.join()}`, { model, setUps })
   }
-  return [...all.values()]
+  // The longest first: those that are worked on together then take about as long.
+  return [...all.values()].toSorted((a, b) => b.setUps.length - a.setUps.length)
 }

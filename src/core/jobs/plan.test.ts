@@ -49,6 +49,45 @@ describe('a plan', () => {
     expect(plan.stations[2]?.change).toMatchObject({ recalls: 'Keep 1', isLate: false })
   })
 
+  it('puts on a key what is wanted for a short scene, and lets a long one be set', () => {
+    const base = house()
+    const reaches = { ring: ['rope'], rope: ['ring'] }
+    const [sorrel] = base.models
+    const keyed = { ...sorrel, slots: [], keys: [{ name: 'Heel', row: ['Heel does', 'Other set'] as const, reaches }] }
+    const models = base.models.map(m => (m === sorrel ? { ...m, ...keyed } : m))
+    const day = {
+      parade: { at: '19:00', standard: 'ring', who: [['ottoline-marsh']] as const },
+      rope: { at: '19:11', standard: 'rope' },
+      again: { at: '19:22', standard: 'ring' },
+    }
+    const job = jobWith(day)
+    const facts = factsFor(job, { models })
+    const { plan } = planThrough(job, facts, [])
+    expect(plan.units[0]).toMatchObject({ presses: 1, withoutSlots: 60, late: 0, isBest: true })
+    expect(plan.units[0]?.keys?.map(k => [k.name, k.setUp?.key])).toEqual([['Heel', 'rope']])
+    expect(plan.stations.map(s => s.change?.key)).toEqual([undefined, 'Heel', undefined])
+    // The key is let go: what comes then is there already.
+    expect(plan.stations[2]?.change).toMatchObject({ recalls: undefined, walks: undefined, cost: { presses: 0 } })
+
+    const sheet = sheetFor(job, facts, planThrough(job, facts, []), [], 'ottoline-marsh')
+    expect(sheet.lines[1]?.change).toEqual(['Hold Heel while you shoot; nothing else is changed.'])
+    expect(sheet.prepare[0]?.keys).toEqual(['Heel (Heel does: Other set): High rope'])
+
+    // The day has begun: what is on the key stays there, and the rest goes by it.
+    const moved = happened(['19:13', { kind: 'moved', scene: 'again', day: '2026-06-20', at: '20:00' }])
+    const later = planThrough(job, facts, moved)
+    expect(later.plan.stations.map(s => s.change?.key)).toEqual([undefined, 'Heel', undefined])
+    expect(later.plan.units[0]?.keys?.[0]?.setUp?.key).toBe('rope')
+
+    const long = jobWith({
+      ...day,
+      rope: { at: '19:11', standard: 'rope', minutes: 120 },
+      again: { at: '21:30', standard: 'ring' },
+    })
+    const walked = planThrough(long, factsFor(long, { models }), []).plan
+    expect(walked.stations[1]?.change).toMatchObject({ key: undefined, walks: { to: 'rope' } })
+  })
+
   it('says why a unit was taken, and what the next best would cost', () => {
     const job = jobWith({ fire: { standard: 'night', who: [['bram-tollard']] } })
     const [station] = planThrough(job, factsFor(job), []).plan.stations

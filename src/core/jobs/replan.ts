@@ -92,6 +92,10 @@ export const differencesBetween = (
           ? `with ${s.unit.tag} in place of ${former.unit?.tag ?? 'nothing'}`
           : `without a camera: ${former.unit?.tag ?? ''} is gone`,
       )
+    else if (former.change?.key !== s.change?.key)
+      parts.push(
+        s.change?.key === undefined ? `no longer by holding ${former.change?.key ?? ''}` : `by holding ${s.change.key}`,
+      )
     else if (former.change?.recalls !== s.change?.recalls)
       parts.push(s.change?.recalls === undefined ? 'set in the menu, not from a slot' : `from slot ${s.change.recalls}`)
     if (!former.change?.isLate && s.change?.isLate) parts.push('there is no time for the change before it')

@@ -3,12 +3,12 @@ import { firstRule } from '../rescues/rescue'
 import { RULES } from '../rescues/rules'
 import { SYMPTOMS, type SymptomId } from '../rescues/symptoms'
 import { clockAt } from './clock'
-import type { JobFacts, Said } from './facts'
+import { type JobFacts, type Said, setUpWords } from './facts'
 import { thumbOver } from './hands'
 import type { Job } from './job'
 import type { SceneLight } from './light'
 import { likelyAt } from './likely'
-import type { Station, StationChange } from './station'
+import type { KeyFill, Station, StationChange } from './station'
 import type { Happened } from './standing'
 import { handScenes, lightsOf, limiterAt, peopleIn, stationsOf } from './warnings'
 import type { Planned } from './replan'
@@ -42,6 +42,8 @@ export interface SheetLine {
   readonly standard:
     { readonly id: string; readonly name: string; readonly for: string; readonly isGuided: boolean } | undefined
   readonly slot: string | undefined
+  /** The key that recalls it, for as long as it is held. */
+  readonly held: string | undefined
   /** What to do before it, one thing after the other. */
   readonly change: readonly string[]
   readonly isLate: boolean
@@ -58,12 +60,13 @@ export interface SheetLine {
 export interface Sheet {
   readonly who: { readonly id: string; readonly name: string } | undefined
   readonly lines: readonly SheetLine[]
-  /** What is in the slots when the day begins, camera by camera. */
+  /** What is in the slots and on the keys when the day begins, camera by camera. */
   readonly prepare: readonly {
     readonly day: string
     readonly tag: string
     readonly body: string
     readonly slots: readonly string[]
+    readonly keys: readonly string[]
     readonly first: string
     readonly areas: readonly string[]
   }[]
@@ -91,12 +94,21 @@ export const changeWords = (
       : []
   })
   return [
+    ...(change.key === undefined ? [] : [`Hold ${change.key} while you shoot; nothing else is changed.`]),
     ...(change.keeps === undefined ? [] : [`Store what is set in ${change.keeps}.`]),
     ...(change.recalls === undefined ? [] : [`Recall ${change.recalls}.`]),
     ...(walks && !walk && !walks.isRest ? ['Walk the card; its rows are not worked out yet.'] : (steps ?? [])),
     ...(change.stores === undefined ? [] : [`Then store it in ${change.stores}.`]),
   ]
 }
+
+/** Where a set-up is found on the camera; undefined where it is in no slot and on no key. */
+export const whereIn = ({ slot, held }: Pick<SheetLine, 'slot' | 'held'>): string | undefined =>
+  held === undefined ? (slot === undefined ? undefined : `in ${slot}`) : `held on ${held}`
+
+/** A key and what is stored for it at home. */
+const keyWords = ({ name, row, setUp }: KeyFill, people: JobFacts['people']): readonly string[] =>
+  setUp ? [`${name} (${row.join(': ')}): ${setUpWords(setUp, people)}`] : []
 
 /** Everything by which a line can have changed since it was printed. */
 const lineText = (line: Omit<SheetLine, 'printed'>): string =>
@@ -106,7 +118,7 @@ const lineText = (line: Omit<SheetLine, 'printed'>): string =>
     line.who,
     line.unit?.tag ?? 'no camera',
     line.lens ?? '',
-    line.slot ?? '',
+    line.held === undefined ? (line.slot ?? '') : (whereIn(line) ?? ''),
     line.standard?.name ?? '',
   ]
     .filter(Boolean)
@@ -152,6 +164,7 @@ const lineOf = (job: Job, facts: JobFacts, s: Station, light: SceneLight | undef
     lens: s.lens?.name,
     standard: s.setUp && { id: s.setUp.standard, name: s.setUp.name, for: s.setUp.for, isGuided: s.setUp.isGuided },
     slot: s.slot,
+    held: s.change?.key,
     change: s.unit ? changeWords(facts, s.unit.model, s.change) : [],
     isLate: s.change?.isLate === true,
     thumb: s.fit ? SCHOOLS[s.fit.school].about : '',
@@ -202,7 +215,8 @@ export const sheetFor = (
         day: clockAt(d.from, job.timeZone).day,
         tag: d.unit.tag,
         body: facts.models.find(m => m.id === d.unit.model)?.name ?? '',
-        slots: d.slots.flatMap(x => (x.setUp ? [`${x.name}: ${x.setUp.name}`] : [])),
+        slots: d.slots.flatMap(x => (x.setUp ? [`${x.name}: ${setUpWords(x.setUp, facts.people)}`] : [])),
+        keys: (d.keys ?? []).flatMap(k => keyWords(k, facts.people)),
         first: stations.find(s => s.unit?.id === d.unit.id && s.scene.from >= d.from)?.setUp?.name ?? '',
         areas: d.areas,
       })),
@@ -213,6 +227,10 @@ export const sheetFor = (
         : `The thumb holds for about ${Math.round(load.heldMinutes)} of ${load.minutes} min.${load.instead ? ` With ${load.instead.label}: ${Math.round(load.instead.heldMinutes)}.` : ''}`,
   }
 }
+
+/** @param printed how it stood on the last print; empty for what was not on it */
+export const changedWords = (printed: string): string =>
+  `Changed since the last print${printed ? `; it was ${printed}` : ': it is new'}.`
 
 /** What a print is remembered by. */
 export const printedLines = (sheet: Sheet): Readonly<Record<string, string>> =>

@@ -1,5 +1,3 @@
-import { gapOf } from '../numeric/gap'
-
 /**
  * Which set-ups go on the few memory slots of a camera, over the scenes it covers in a row, so that as few changes as
  * possible take longer than there is time between two scenes, and then so that all changes take the fewest presses.
@@ -28,10 +26,28 @@ export interface SlotProblem {
   readonly store: Cost
   /** What is in the slots, where the day has begun; undefined where they can be filled at home. */
   readonly holds?: readonly number[] | undefined
+  /** Keys that recall a stored set for as long as they are held. */
+  readonly keys?: readonly RecallKey[] | undefined
+  /** By scene: short enough for a key to be held through it; all where it is not given. */
+  readonly holdable?: readonly boolean[] | undefined
+}
+
+/** What a key recalls is stored at home, and stays; the camera is as it was as soon as the key is let go. */
+export interface RecallKey {
+  /** By set-up, from and to: with `to` on the key, a camera that is set to `from` does as `to` while it is held. */
+  readonly reaches: readonly (readonly boolean[])[]
+  /** Of taking it through a scene. */
+  readonly cost: Cost
+  /** What is on it, where the day has begun; undefined where it can be filled at home. */
+  readonly holds?: number | 'nothing' | undefined
 }
 
 /** What is done between two scenes. */
 export interface SlotChange {
+  /** What the camera is set to before it: that of the last scene for which no key is held. */
+  readonly from: number
+  /** The key that is held through the scene, in place of any change. */
+  readonly key: number | undefined
   /** Stored before anything is changed, and what it takes the place of. */
   readonly keeps: Stored | undefined
   /** The set-up that is recalled from a slot first. */
@@ -52,6 +68,8 @@ export interface Stored {
 export interface SlotPlan {
   /** In the slots before the first scene. */
   readonly prepared: readonly number[]
+  /** By key: what it recalls. */
+  readonly onKeys: readonly (number | undefined)[]
   readonly changes: readonly SlotChange[]
   readonly presses: number
   readonly late: number
@@ -62,191 +80,8 @@ export interface SlotPlan {
   readonly gap: number
 }
 
-/** A late change weighs more than all presses of a day. */
-const LATE = 1e6
-/** Of equals, the one with fewer slots to fill at home. */
-const PREPARED = 1e-3
-
-/** Contents of slots that are looked at one after the other; beyond, only the best go on. */
-const MOST_STATES = 12_000
-const BEAM = 250
 /** Set-ups are bits of a number. */
 export const MOST_SET_UPS = 30
-
-const NOTHING: Cost = { presses: 0, seconds: 0 }
-const sum = (a: Cost, b: Cost): Cost => ({ presses: a.presses + b.presses, seconds: a.seconds + b.seconds })
-
-const members = new Map<number, readonly number[]>()
-/** What is in a set; the same sets are asked for again and again. */
-const membersOf = (contents: number): readonly number[] => {
-  const known = members.get(contents)
-  if (known) return known
-  const found: number[] = []
-  for (let rest = contents; rest !== 0; rest &= rest - 1) found.push(31 - Math.clz32(rest & -rest))
-  if (members.size > MOST_STATES * 4) members.clear()
-  members.set(contents, found)
-  return found
-}
-const countOf = (contents: number): number => membersOf(contents).length
-
-interface Way {
-  readonly recalls: number | undefined
-  readonly walks: { readonly from: number; readonly to: number } | undefined
-  readonly cost: Cost
-}
-
-const better = (a: Way, b: Way, gap: number): Way => {
-  const weight = ({ cost }: Way) => (cost.seconds > gap ? LATE : 0) + cost.presses
-  return weight(b) < weight(a) ? b : a
-}
-
-/** The cheapest way from one set-up to another with these in the slots. */
-const wayTo = (p: SlotProblem, from: number, to: number, contents: readonly number[], gap: number): Way => {
-  if (from === to) return { recalls: undefined, walks: undefined, cost: NOTHING }
-  const cost = (table: SlotProblem['walk'], a: number, b: number): Cost =>
-    table[a]?.[b] ?? { presses: Infinity, seconds: Infinity }
-  let best: Way = { recalls: undefined, walks: { from, to }, cost: cost(p.walk, from, to) }
-  for (const slot of contents)
-    if (slot === to) best = better(best, { recalls: to, walks: undefined, cost: cost(p.recall, from, to) }, gap)
-    else if (p.isWhole) {
-      const by = sum(cost(p.recall, from, slot), cost(p.walk, slot, to))
-      best = better(best, { recalls: slot, walks: { from: slot, to }, cost: by }, gap)
-    }
-  return best
-}
-
-/** Every set of at most so many of these. */
-const subsets = (of: readonly number[], most: number): readonly number[] => {
-  let made: number[] = [0]
-  for (const i of of) made = [...made, ...made.filter(c => countOf(c) < most).map(c => c | (1 << i))]
-  return made
-}
-
-/** Sets of at most `most` of `n`: how many there are. */
-const countSubsets = (n: number, most: number): number => {
-  let total = 1
-  let ways = 1
-  for (let k = 1; k <= Math.min(n, most); k++) {
-    ways = (ways * (n - k + 1)) / k
-    total += ways
-  }
-  return total
-}
-
-interface Node {
-  readonly contents: number
-  readonly weight: number
-  readonly before: Node | undefined
-  readonly change: SlotChange | undefined
-}
-
-/** What may be done with a set-up that is there: leave it, or store it in a free slot or in place of another. */
-const storings = (contents: number, setUp: number, slots: number): readonly (Stored | undefined)[] => {
-  if (contents & (1 << setUp) || slots === 0) return [undefined]
-  if (countOf(contents) < slots) return [undefined, { setUp, instead: undefined }]
-  return [undefined, ...membersOf(contents).map(instead => ({ setUp, instead }))]
-}
-const after = (contents: number, stored: Stored | undefined): number =>
-  stored === undefined
-    ? contents
-    : (contents & ~(stored.instead === undefined ? 0 : 1 << stored.instead)) | (1 << stored.setUp)
-
-/**
- * Exact by dynamic programming over what is in the slots; where that would be too many sets, the best of them go on and
- * a bound below is given.
- *
- * @throws RangeError for more than thirty set-ups
- */
-export const planSlots = (p: SlotProblem): SlotPlan => {
-  const used = [...new Set(p.sequence)].sort((a, b) => a - b)
-  if (used.some(s => s >= MOST_SET_UPS)) throw new RangeError(`at most ${MOST_SET_UPS} set-ups on one camera`)
-  const isExact = countSubsets(used.length, p.slots) <= MOST_STATES
-  const start = (contents: number): Node => ({
-    contents,
-    weight: p.holds === undefined ? countOf(contents) * PREPARED : 0,
-    before: undefined,
-    change: undefined,
-  })
-  const beginnings =
-    p.holds === undefined
-      ? subsets(isExact ? used : byUse(p, used), p.slots)
-      : [p.holds.reduce((contents, s) => contents | (1 << s), 0)]
-  let layer = new Map(beginnings.map(c => [c, start(c)]))
-  const slowest = slowestOf(p, used)
-  p.gaps.forEach((gap, i) => {
-    const [from, to] = [p.sequence[i] ?? 0, p.sequence[i + 1] ?? 0]
-    // Where there was time to store it on arriving, nothing is gained by storing it on leaving.
-    const hadTime = i > 0 ? (p.gaps[i - 1] ?? 0) >= slowest + p.store.seconds : p.holds === undefined
-    const next = new Map<number, Node>()
-    for (const node of layer.values())
-      for (const keeps of hadTime ? [undefined] : storings(node.contents, from, p.slots)) {
-        const kept = after(node.contents, keeps)
-        const way = wayTo(p, from, to, membersOf(kept), gap)
-        const spent = keeps ? sum(way.cost, p.store) : way.cost
-        if (keeps && spent.seconds > gap) continue
-        for (const stores of storings(kept, to, p.slots)) {
-          const cost = stores ? sum(spent, p.store) : spent
-          if (stores && cost.seconds > gap) continue
-          const contents = after(kept, stores)
-          const isLate = cost.seconds > gap
-          const weight = node.weight + cost.presses + (isLate ? LATE : 0)
-          const there = next.get(contents)
-          if (there && there.weight <= weight) continue
-          const { recalls, walks } = way
-          next.set(contents, {
-            contents,
-            weight,
-            before: node,
-            change: { keeps, recalls, walks, stores, cost, isLate },
-          })
-        }
-      }
-    layer = isExact ? next : new Map([...next].toSorted(([, a], [, b]) => a.weight - b.weight).slice(0, BEAM))
-  })
-  const best = [...layer.values()].reduce((a, b) => (b.weight < a.weight ? b : a))
-  const changes: SlotChange[] = []
-  let first = best
-  for (let node = best; node.before; node = node.before) {
-    if (node.change) changes.unshift(node.change)
-    first = node.before
-  }
-  const presses = changes.reduce((n, c) => n + c.cost.presses, 0)
-  const late = changes.filter(c => c.isLate).length
-  const bound = isExact ? { late, presses } : atLeast(p, used)
-  return {
-    prepared: membersOf(first.contents),
-    changes,
-    presses,
-    late,
-    isBest: isExact || (bound.late === late && bound.presses === presses),
-    atLeast: bound,
-    gap: gapOf({ cost: late * LATE + presses, bound: bound.late * LATE + bound.presses }),
-  }
-}
-
-/** Set-ups that are come back to most, as many as their sets can be looked at. */
-const byUse = (p: SlotProblem, used: readonly number[]): readonly number[] => {
-  const times = (s: number) => p.sequence.filter(x => x === s).length
-  const ranked = used.toSorted((a, b) => times(b) - times(a) || a - b)
-  let n = ranked.length
-  while (n > 1 && countSubsets(n, p.slots) > BEAM * 8) n--
-  return ranked.slice(0, n)
-}
-
-const slowestOf = (p: SlotProblem, used: readonly number[]): number =>
-  Math.max(0, ...used.flatMap(a => used.map(b => (a === b ? 0 : (p.walk[a]?.[b]?.seconds ?? 0)))))
-
-/** As if everything were in a slot all the time. */
-const atLeast = (p: SlotProblem, used: readonly number[]): SlotPlan['atLeast'] => {
-  const ways = p.gaps.map((gap, i) => ({
-    gap,
-    way: wayTo(p, p.sequence[i] ?? 0, p.sequence[i + 1] ?? 0, p.slots ? used : [], gap),
-  }))
-  return {
-    late: ways.filter(w => w.way.cost.seconds > w.gap).length,
-    presses: ways.reduce((n, w) => n + w.way.cost.presses, 0),
-  }
-}
 
 /** A slot of the camera and what it holds at first; then which slot each storing goes to. */
 export interface SlotNames {

@@ -1,4 +1,4 @@
-import type { Fit, LensFact, SetUp, UnitFact } from './facts'
+import type { Fit, LensFact, ModelKey, SetUp, UnitFact } from './facts'
 import type { Cost } from './slots'
 import type { StandingScene } from './standing'
 
@@ -38,6 +38,8 @@ export interface Why {
 }
 
 export interface StationChange {
+  /** The key that is held through the scene, in place of any change: what else is set stays. */
+  readonly key: string | undefined
   readonly recalls: string | undefined
   readonly walks: { readonly from: string; readonly to: string; readonly isRest: boolean } | undefined
   readonly keeps: string | undefined
@@ -45,6 +47,10 @@ export interface StationChange {
   readonly cost: Cost
   readonly isLate: boolean
   readonly gapSeconds: number
+}
+
+export interface KeyFill extends Pick<ModelKey, 'name' | 'row'> {
+  readonly setUp: SetUp | undefined
 }
 
 /** A unit from one night to the next. */
@@ -55,6 +61,8 @@ export interface UnitDay {
   readonly until: number
   /** By slot: its name and the set-up that is stored in it at home. */
   readonly slots: readonly { readonly name: string; readonly setUp: SetUp | undefined }[]
+  /** By key that recalls a set while it is held: what is stored for it at home. */
+  readonly keys?: readonly KeyFill[]
   readonly presses: number
   /** Changes for which there is no time. */
   readonly late: number

@@ -39,8 +39,8 @@ const roughSteps = (
   return { steps, presses }
 }
 
-/** All walks of a body, and the rows they go through. */
-export type Walks = Pick<Model, 'walks' | 'rests' | 'rows'>
+/** All walks of a body, the rows they go through, and the keys that save some of them. */
+export type Walks = Pick<Model, 'walks' | 'rests' | 'rows' | 'keys'>
 
 /**
  * From every set-up to every other one.
@@ -53,7 +53,7 @@ export const walksBetween = (
   all: readonly SetTo[],
   to: (setUp: SetTo, from: State) => State,
   isRough: boolean,
-): Walks => {
+): Omit<Walks, 'keys'> => {
   const rows: Model['rows'][number][] = []
   const rowOf = new Map<string, number>()
   const indexed = (steps: Steps): Walk['steps'] =>

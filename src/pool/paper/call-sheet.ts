@@ -1,5 +1,5 @@
 import { lightWords } from '@/core/jobs/light'
-import type { SheetLine } from '@/core/jobs/sheet'
+import { changedWords, type SheetLine, whereIn } from '@/core/jobs/sheet'
 import { type JobAsked, type SheetsFor, sheetsOf } from '../jobs'
 import { Report } from './report'
 import type { Piece } from './paper-text'
@@ -15,11 +15,7 @@ export interface CallSheets extends JobAsked {
 
 const lineOf = (line: SheetLine, isForAll: boolean, isSmall: boolean): readonly (readonly Piece[])[] => {
   const has = (text: string): readonly Piece[] => [{ text, size: isSmall ? 7.5 : 9 }]
-  const withWhat = [
-    line.unit ? `${line.unit.tag} (${line.unit.model})` : 'no camera',
-    line.lens,
-    line.slot === undefined ? undefined : `in ${line.slot}`,
-  ]
+  const withWhat = [line.unit ? `${line.unit.tag} (${line.unit.model})` : 'no camera', line.lens, whereIn(line)]
     .filter(Boolean)
     .join(', ')
   const once = new Map(line.cautions.map(c => [c.words, c]))
@@ -32,9 +28,7 @@ const lineOf = (line: SheetLine, isForAll: boolean, isSmall: boolean): readonly 
     has(
       `${withWhat}. ${line.standard?.name ?? 'no standard'}${line.standard?.isGuided ? ' (as the guide answers)' : ''}.`,
     ),
-    ...(line.printed === undefined
-      ? []
-      : [has(`* Changed since the last print${line.printed ? `; it was: ${line.printed}` : ': it is new'}.`)]),
+    ...(line.printed === undefined ? [] : [has(`* ${changedWords(line.printed)}`)]),
     ...(line.change.length
       ? [has(`Before it: ${line.change.join(' · ')}${line.isLate ? ' There is hardly time for it.' : ''}`)]
       : []),
@@ -82,8 +76,9 @@ export const callSheets = async ({ paper, who, printed, ...asked }: CallSheets):
       report.heading('At home')
       for (const p of sheet.prepare) {
         const slots = p.slots.length ? ` Slots: ${p.slots.join('; ')}.` : ''
+        const keys = p.keys.length ? ` On keys, while they are held: ${p.keys.join('; ')}.` : ''
         const areas = p.areas.length ? ` Areas on the button: ${p.areas.join(', ')}.` : ''
-        report.block([[{ text: `${p.day}: ${p.tag}, ${p.body}: ${p.first}.${slots}${areas}`, size: small }]], {
+        report.block([[{ text: `${p.day}: ${p.tag}, ${p.body}: ${p.first}.${slots}${keys}${areas}`, size: small }]], {
           above: 3,
         })
       }

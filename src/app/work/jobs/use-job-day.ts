@@ -14,8 +14,8 @@ import { useHappen } from './use-happen'
 
 type Walks = Pick<Model, 'walks' | 'rests' | 'rows'>
 
-/** Asked for at the same time: as many as the server works on at once. */
-const AT_ONCE = 3
+/** Asked for at the same time: two for each of the two that a small server works on at once. */
+const AT_ONCE = 4
 
 const keyOf = (n: Needed): string => `${n.model} ${n.setUps.join(' ')}`
 

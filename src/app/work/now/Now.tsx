@@ -5,7 +5,7 @@ import { useEffect, useState } from 'react'
 import { clockAt } from '@/core/jobs/clock'
 import { lightWords } from '@/core/jobs/light'
 import { differencesBetween } from '@/core/jobs/replan'
-import { sheetFor, type SheetLine } from '@/core/jobs/sheet'
+import { sheetFor, type SheetLine, whereIn } from '@/core/jobs/sheet'
 import { peopleIn } from '@/core/jobs/warnings'
 import { keepPages, keepThisPage } from '@/offline/keep-page'
 import type { JobView } from '@/server/jobs'
@@ -142,7 +142,7 @@ export const Now = ({ view: asOpened, asked }: { view: JobView; asked: string | 
                 <Typography variant="value">{l.from}</Typography> {l.name}
                 <Typography component="span" variant="body2" color="textSecondary">
                   {' '}
-                  {[l.day === shown?.day ? '' : l.day, l.unit?.tag, l.slot].filter(Boolean).join(', ')}
+                  {[l.day === shown?.day ? '' : l.day, l.unit?.tag, whereIn(l)].filter(Boolean).join(', ')}
                 </Typography>
               </Box>
             ))}
@@ -208,10 +208,10 @@ const Scene = ({
     <Typography sx={{ mt: 0.5 }}>
       <strong>{line.unit?.tag ?? 'No camera'}</strong>
       {line.lens && `, ${line.lens}`}
-      {line.slot !== undefined && (
+      {whereIn(line) && (
         <>
           {', '}
-          <strong>{line.slot}</strong>
+          <strong>{whereIn(line)}</strong>
         </>
       )}
     </Typography>

@@ -2,7 +2,7 @@
 
 import { Box, Typography } from '@mui/material'
 import { clockAt } from '@/core/jobs/clock'
-import type { JobFacts } from '@/core/jobs/facts'
+import { type JobFacts, setUpWords } from '@/core/jobs/facts'
 import type { Job } from '@/core/jobs/job'
 import type { Planned } from '@/core/jobs/replan'
 import type { UnitDay } from '@/core/jobs/station'
@@ -21,13 +21,14 @@ export const Cameras = ({ job, planned, facts }: { job: Job; planned: Planned; f
   const quiet = days.filter(d => !isSpeaking(d) && !days.some(o => o.unit === d.unit && isSpeaking(o)))
   const saved = days.reduce((sum, d) => sum + d.withoutSlots - d.presses, 0)
   return (
-    <Section title="Cameras and their slots">
+    <Section title="Cameras, their slots and keys">
       <Typography sx={{ mb: 1, maxWidth: 720 }}>
-        Slots that are filled at home save {saved} presses between scenes.
+        Slots and keys that are filled at home save {saved} presses between scenes.
       </Typography>
       <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr', md: '1fr 1fr 1fr' } }}>
         {days.filter(isSpeaking).map(d => {
           const filled = d.slots.filter(s => s.setUp)
+          const onKeys = (d.keys ?? []).filter(k => k.setUp)
           const name = facts.models.find(m => m.id === d.unit.model)?.name ?? ''
           return (
             <section key={`${d.unit.id} ${d.from}`} aria-label={`${d.unit.tag}, ${clockAt(d.from, job.timeZone).day}`}>
@@ -43,12 +44,23 @@ export const Cameras = ({ job, planned, facts }: { job: Job; planned: Planned; f
                     <Typography component="span" variant="value">
                       {s.name}
                     </Typography>{' '}
-                    {s.setUp?.name}
+                    {s.setUp && setUpWords(s.setUp, facts.people)}
+                  </li>
+                ))}
+                {onKeys.map(k => (
+                  <li key={k.name}>
+                    <Typography component="span" variant="value">
+                      {k.name}
+                    </Typography>{' '}
+                    {k.setUp && setUpWords(k.setUp, facts.people)}, while it is held
+                    <Typography component="span" variant="body2" color="textSecondary" sx={{ display: 'block' }}>
+                      Set {k.row.join(' to ')}, and store the settings for it.
+                    </Typography>
                   </li>
                 ))}
               </PlainList>
               <Typography variant="body2" color="textSecondary">
-                {d.withoutSlots > 0 && `${d.presses} presses between scenes, ${d.withoutSlots} without slots. `}
+                {d.withoutSlots > 0 && `${d.presses} presses between scenes, ${d.withoutSlots} with nothing stored. `}
                 {d.withoutSlots > 0 && gapWords(d.gap)}
               </Typography>
               <OneWalk day={d} facts={facts} />

@@ -3,7 +3,7 @@
 import { Box, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import type { Job } from '@/core/jobs/job'
-import type { SheetLine } from '@/core/jobs/sheet'
+import { type SheetLine, whereIn } from '@/core/jobs/sheet'
 import type { StandingScene } from '@/core/jobs/standing'
 import { clockAt } from '@/core/jobs/clock'
 import { PlainList } from '@/ui/pieces'
@@ -91,7 +91,7 @@ export const Scenes = ({
                         {l.isLate && ', and there is no time for it'}
                       </Typography>
                     ) : (
-                      l.slot !== undefined && ` in ${l.slot}`
+                      ` ${whereIn(l) ?? ''}`
                     )}
                   </Typography>
                 ))}

@@ -3,7 +3,7 @@
 import { Box, Typography } from '@mui/material'
 import { useEffect, useMemo } from 'react'
 import { lightWords } from '@/core/jobs/light'
-import { sheetFor, type SheetLine } from '@/core/jobs/sheet'
+import { changedWords, sheetFor, type SheetLine, whereIn } from '@/core/jobs/sheet'
 import { keepThisPage } from '@/offline/keep-page'
 import type { JobView } from '@/server/jobs'
 import { BackLink, LinkButton, TallLink } from '@/ui/links'
@@ -51,6 +51,7 @@ export const SheetView = ({ view: asOpened, person }: { view: JobView; person: s
               <Box component="li" key={`${p.tag} ${i}`} sx={{ py: 0.75 }}>
                 <strong>{p.tag}</strong> ({p.body}), {p.day}: begins with {p.first}.
                 {p.slots.length > 0 && ` In the slots: ${p.slots.join('; ')}.`}
+                {p.keys.length > 0 && ` On keys, while they are held: ${p.keys.join('; ')}.`}
                 {p.areas.length > 1 && ` Areas on the button: ${p.areas.join(', ')}.`}
               </Box>
             ))}
@@ -91,14 +92,14 @@ const Line = ({ job, line, isForAll }: { job: string; line: SheetLine; isForAll:
     </Typography>
     {line.printed !== undefined && (
       <Typography variant="body2" sx={{ color: 'own.label', fontWeight: 700 }}>
-        Changed since the last print{line.printed ? `; it was ${line.printed}` : ': it is new'}.
+        {changedWords(line.printed)}
       </Typography>
     )}
     <Typography sx={{ mt: 0.5 }}>
       <strong>{line.unit ? `${line.unit.tag} (${line.unit.model})` : 'No camera'}</strong>
       {line.lens && `, ${line.lens}`}
       {line.standard && `. ${line.standard.name}${line.standard.isGuided ? ', as the guide answers' : ''}`}
-      {line.slot !== undefined && `, in ${line.slot}`}.
+      {whereIn(line) && `, ${whereIn(line)}`}.
     </Typography>
     <Change line={line} />
     {!isForAll && (

@@ -1,75 +1,121 @@
 'use client'
 
 import { Box, Checkbox, FormControlLabel } from '@mui/material'
+import type { Body, Stores } from '@/core/bodies'
 import type { Editor } from '../use-editor'
 import { factChange, FactRow, FactSection, TextValue } from './parts'
 
-/** Its memory slots, and what they store. */
+const MOST_SETS = 8
+
+/** Its memory slots, the keys that recall a set, and what is stored in either. */
 export const SlotFacts = ({ editor }: { editor: Editor }) => {
   const { form } = editor
+  const { names, stores, keys } = form.slots
   const change = factChange(editor, 'slots')
+  const put = (what: string, slots: Partial<Body['slots']>) =>
+    change(what, b => ({ ...b, slots: { ...b.slots, ...slots } }))
+  const isSets = (text: string) => /^\d$/.test(text) && Number(text) <= MOST_SETS
   return (
     <FactSection id="slots" title="Memory slots" editor={editor}>
       <FactRow>
         <TextValue
           label="Names, comma between"
-          value={form.slots.names.join(', ')}
+          value={names.join(', ')}
           onChange={text =>
-            change('memory slots', b => ({
-              ...b,
-              slots: {
-                ...b.slots,
-                names: text
-                  .split(',')
-                  .map(n => n.trim().slice(0, 40))
-                  .filter(Boolean),
-              },
-            }))
+            put('memory slots', {
+              names: text
+                .split(',')
+                .map(n => n.trim().slice(0, 40))
+                .filter(Boolean),
+            })
           }
         />
-        <FormControlLabel
-          control={
-            <Checkbox
-              checked={form.slots.stores === 'everything'}
-              onChange={e =>
-                change('what slots store', b => ({
-                  ...b,
-                  slots: { ...b.slots, stores: e.target.checked ? 'everything' : b.settings.map(s => s.id) },
-                }))
-              }
-            />
-          }
+        <StoresAll
           label="a slot stores everything"
+          stores={stores}
+          form={form}
+          onChange={to => put('what slots store', { stores: to })}
         />
       </FactRow>
-      {form.slots.stores !== 'everything' && (
-        <Box sx={{ mt: 1, columns: { sm: 2, md: 3 } }} role="group" aria-label="Settings that a slot stores">
-          {form.settings.map(s => (
-            <FormControlLabel
-              key={s.id}
-              sx={{ display: 'flex', breakInside: 'avoid' }}
-              control={
-                <Checkbox
-                  size="small"
-                  checked={form.slots.stores.includes(s.id)}
-                  onChange={e =>
-                    change(`slots and “${s.label}”`, b => ({
-                      ...b,
-                      slots: {
-                        ...b.slots,
-                        stores: e.target.checked
-                          ? [...(b.slots.stores as string[]), s.id]
-                          : (b.slots.stores as string[]).filter(id => id !== s.id),
-                      },
-                    }))
-                  }
-                />
-              }
-              label={s.label}
-            />
-          ))}
-        </Box>
+      <StoredSettings
+        label="Settings that a slot stores"
+        stores={stores}
+        form={form}
+        onChange={(to, row) => put(`slots and “${row}”`, { stores: to })}
+      />
+      <Box sx={{ mt: 2 }} />
+      <FactRow>
+        <TextValue
+          label="Sets that keys recall while held"
+          value={String(keys?.sets ?? 0)}
+          expected={`How many can be stored: 0 to ${MOST_SETS}`}
+          isRight={isSets}
+          onChange={text =>
+            put('sets for keys', {
+              keys: Number(text) === 0 ? undefined : { stores: keys?.stores ?? 'everything', sets: Number(text) },
+            })
+          }
+        />
+        {keys && (
+          <StoresAll
+            label="a set on a key stores everything"
+            stores={keys.stores}
+            form={form}
+            onChange={to => put('what a key recalls', { keys: { ...keys, stores: to } })}
+          />
+        )}
+      </FactRow>
+      {keys && (
+        <StoredSettings
+          label="Settings that a key recalls"
+          stores={keys.stores}
+          form={form}
+          onChange={(to, row) => put(`keys and “${row}”`, { keys: { ...keys, stores: to } })}
+        />
       )}
     </FactSection>
   )
 }
+
+interface Storing {
+  readonly label: string
+  readonly stores: Stores
+  readonly form: Body
+}
+
+const StoresAll = ({ label, stores, form, onChange }: Storing & { onChange: (stores: Stores) => void }) => (
+  <FormControlLabel
+    control={
+      <Checkbox
+        checked={stores === 'everything'}
+        onChange={e => onChange(e.target.checked ? 'everything' : form.settings.map(s => s.id))}
+      />
+    }
+    label={label}
+  />
+)
+
+const StoredSettings = ({
+  label,
+  stores,
+  form,
+  onChange,
+}: Storing & { onChange: (stores: Stores, row: string) => void }) =>
+  stores === 'everything' ? null : (
+    <Box sx={{ mt: 1, columns: { sm: 2, md: 3 } }} role="group" aria-label={label}>
+      {form.settings.map(s => (
+        <FormControlLabel
+          key={s.id}
+          sx={{ display: 'flex', breakInside: 'avoid' }}
+          control={
+            <Checkbox
+              size="small"
+              checked={stores.includes(s.id)}
+              onChange={e => onChange(e.target.checked ? [...stores, s.id] : stores.filter(id => id !== s.id), s.label)}
+            />
+          }
+          label={s.label}
+        />
+      ))}
+    </Box>
+  )
