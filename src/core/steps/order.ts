@@ -250,19 +250,47 @@ export const bestOrder = (problem: OrderProblem): readonly SettingChange[] | und
       })),
     ),
   )
+  /** Presses from the setting last touched to another; the last row is from where pictures are taken. */
+  const hops = new Float64Array((n + 1) * n)
+  for (let at = 0; at < n; at++) {
+    hops[n * n + at] = problem.enter[at] ?? 0
+    for (let last = 0; last < n; last++) hops[last * n + at] = problem.between[last]?.[at] ?? 0
+  }
+  const placeOf = (places: number, p: number): number => Math.floor(places / (strides[p] ?? 1)) % (sizes[p] ?? 1)
   /** Node: places * (n + 1) + the setting last touched; n is where pictures are taken. */
-  const relax = (node: number, improved: (node: number, cost: number) => void) => {
+  const after = (places: number, place: number, p: number, m: { readonly next: number; readonly at: number }): number =>
+    (places + (m.next - place) * (strides[p] ?? 1)) * (n + 1) + m.at
+  /** Every move from here, each after whatever may have been touched last: one move at a time, which is quick. */
+  const relaxAll = (places: number): void => {
+    const here = places * (n + 1)
+    for (let p = 0; p < parts.length; p++) {
+      const place = placeOf(places, p)
+      for (const m of moves[p]?.[place] ?? []) {
+        const next = after(places, place, p, m)
+        let best = cost[next] as number
+        let from = -1
+        for (let last = 0; last <= n; last++) {
+          const sum = (cost[here + last] as number) + (hops[last * n + m.at] as number) + m.cost
+          if (sum < best) {
+            best = sum
+            from = here + last
+          }
+        }
+        if (from < 0) continue
+        cost[next] = best
+        cameFrom[next] = from
+      }
+    }
+  }
+  const relax = (node: number, improved: (node: number, cost: number) => void): void => {
     const last = node % (n + 1)
     const places = (node - last) / (n + 1)
-    const sofar = cost[node] ?? Infinity
-    const hops = last === n ? problem.enter : (problem.between[last] ?? [])
     for (let p = 0; p < parts.length; p++) {
-      const stride = strides[p] ?? 1
-      const place = Math.floor(places / stride) % (sizes[p] ?? 1)
+      const place = placeOf(places, p)
       for (const m of moves[p]?.[place] ?? []) {
-        const next = (places + (m.next - place) * stride) * (n + 1) + m.at
-        const sum = sofar + (hops[m.at] ?? 0) + m.cost
-        if (sum >= (cost[next] ?? 0)) continue
+        const next = after(places, place, p, m)
+        const sum = (cost[node] as number) + (hops[last * n + m.at] as number) + m.cost
+        if (sum >= (cost[next] as number)) continue
         cost[next] = sum
         cameFrom[next] = node
         improved(next, sum)
@@ -270,12 +298,7 @@ export const bestOrder = (problem: OrderProblem): readonly SettingChange[] | und
     }
   }
   cost[n] = 0
-  if (isStraight)
-    for (let places = 0; places < total; places++)
-      for (let last = 0; last <= n; last++) {
-        const node = places * (n + 1) + last
-        if (cost[node] !== Infinity) relax(node, () => undefined)
-      }
+  if (isStraight) for (let places = 0; places < total; places++) relaxAll(places)
   else {
     const heap = new Heap()
     const isDone = new Uint8Array(situations)

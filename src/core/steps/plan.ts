@@ -63,7 +63,7 @@ export const planSteps = (
     const parts = partsOf(body, from, to, unseen, walk, closeness)
     const problem = orderProblem(parts, menu, walk)
     const byMenu = inOrder(problem, rankOf)
-    const asListed = inOrder(problem, id => listRank.get(id) ?? rankOf(id))
+    const asListed = listed.length ? inOrder(problem, id => listRank.get(id) ?? rankOf(id)) : byMenu
     const exact = bestOrder(problem)
     const others = () => [byMenu, asListed, nearestFirst(problem)].map(o => improved(problem, o))
     const best = exact ?? others().reduce((a, b) => (costOf(problem, b) < costOf(problem, a) ? b : a))
