@@ -1,4 +1,4 @@
-import AxeBuilder from '@axe-core/playwright'
+import axe, { type RunOptions } from 'axe-core'
 import { expect, type Page, test as base } from '@playwright/test'
 import { TestServer } from './server'
 
@@ -189,6 +189,8 @@ interface Fixtures {
   readonly expectAccessible: () => Promise<void>
 }
 
+type Checker = typeof axe
+
 /** Looks of words whose contrast this process has seen to be enough, in both themes. */
 const lookedAt = new Set<string>()
 
@@ -230,15 +232,20 @@ export const test = base.extend<Fixtures, { readonly handedOn: TestServer }>({
   standard: async ({ page }, use) => use(new StandardDriver(page)),
   expectAccessible: async ({ page }, use) =>
     use(async () => {
-      const axe = () =>
-        new AxeBuilder({ page })
-          // There are no frames to put together, and what passed is not told: both only take time.
-          .setLegacyMode(true)
-          .options({ resultTypes: ['violations'] })
-      const violationsIn = async (builder: AxeBuilder, theme: string) =>
-        (await builder.analyze()).violations.map(
-          v => `${theme}, ${v.id}: ${v.nodes.map(n => n.target.join(' ')).join(', ')}`,
+      /** The checker is loaded once for a page; there are no frames to put together, and what passed is not told. */
+      const violationsIn = async (theme: string, options: RunOptions, context?: string): Promise<readonly string[]> => {
+        if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source)
+        const whole: RunOptions = { resultTypes: ['violations'], iframes: false, ...options }
+        const found = await page.evaluate(
+          async ([where, how]) => {
+            const { axe } = window as unknown as { readonly axe: Checker }
+            const { violations } = await axe.run(where ?? document, how)
+            return violations.map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).join(', ')}`)
+          },
+          [context, whole] as const,
         )
+        return found.map(f => `${theme}, ${f}`)
+      }
       const turn = () =>
         page.evaluate(() => {
           const { dataset } = document.documentElement
@@ -283,23 +290,23 @@ export const test = base.extend<Fixtures, { readonly handedOn: TestServer }>({
           },
           [...lookedAt],
         )
-      const contrast = () => axe().include('[data-seen]').withRules(['color-contrast'])
+      const contrast: RunOptions = { runOnly: { type: 'rule', values: ['color-contrast'] } }
       await settle()
-      const here = await violationsIn(
-        axe().withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).disableRules(['color-contrast']),
-        'here',
-      )
+      const here = await violationsIn('here', {
+        runOnly: { type: 'tag', values: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] },
+        rules: { 'color-contrast': { enabled: false } },
+      })
       const added = await mark()
       if (added.length === 0) {
         expect(here).toEqual([])
         return
       }
-      const bright = await violationsIn(contrast(), 'here')
+      const bright = await violationsIn('here', contrast, '[data-seen]')
       // In the other theme nothing but the colours is another; they change at once where nothing may move.
       await page.emulateMedia({ reducedMotion: 'reduce' })
       const theme = await turn()
       await settle()
-      const there = await violationsIn(contrast(), theme)
+      const there = await violationsIn(theme, contrast, '[data-seen]')
       await turn()
       await page.emulateMedia({ reducedMotion: null })
       expect([...here, ...bright, ...there]).toEqual([])
