@@ -1,12 +1,12 @@
 import { type Body, bodyAt, versionAt, withFormAt } from '@/core/bodies'
 import { type Chosen, type ScaleFit, stepFor } from '@/core/scales/fit'
-import { resultOf, type Run, withMeasured } from '@/core/scales/run'
+import { resultOf, type Run, secondsFor, withMeasured } from '@/core/scales/run'
 import { documentOf, type Shared } from './documents'
 
 /**
  * What a run comes to on its body, and the profile as it would be with it: drawing takes anew takes as long as a run is.
  *
- * @param wanted seconds that somebody wants; for each the nearest step, and how sure that is
+ * @param wanted amounts that somebody wants; for each the nearest step, and how sure that is
  */
 export const measured = ({
   body,
@@ -28,6 +28,6 @@ export const measured = ({
   return {
     fit,
     profile: withFormAt(profile, versionAt(profile, run.firmware), withMeasured(form, run, fit)),
-    nearest: wanted.map(seconds => stepFor(result, seconds)),
+    nearest: wanted.map(amount => stepFor(result, secondsFor(run, fit, amount))),
   }
 }

@@ -5,6 +5,7 @@ import { parseJson, type Parsed } from '@/core/reading/problem'
 import { type ScaleFit } from '@/core/scales/fit'
 import {
   LEAST_TAKES,
+  isShare,
   MEASURABLE,
   type Measured,
   measurableOn,
@@ -201,6 +202,8 @@ export interface RunView {
   readonly note: string | undefined
   readonly way: Run['way']
   readonly reaction: number
+  /** What is kept is a share of the fastest step, not a time. */
+  readonly isShare: boolean
   readonly keptAt: string | null
   readonly direction: ScaleFit['direction']
   readonly alike: readonly (readonly [string, string])[]
@@ -271,6 +274,7 @@ export const readRun = async (id: string): Promise<RunView> => {
     note: run.note,
     way: run.way,
     reaction: reactionOf(run),
+    isShare: isShare(run.dimension),
     keptAt: row.kept_at,
     direction: fit.direction,
     against: await contradictions(row, run, fit, stored, labelOf),
@@ -399,8 +403,8 @@ export const readAlike = async (
   context: Context,
 ): Promise<readonly AlikeView[]> => {
   const [standard, owned] = await Promise.all([readStandard(ref), units()])
-  const asked = effectiveTargets(standard.document, context).filter(t =>
-    (MEASURABLE as readonly string[]).includes(t.dimension),
+  const asked = effectiveTargets(standard.document, context).filter(
+    t => (MEASURABLE as readonly string[]).includes(t.dimension) && !isShare(t.dimension),
   )
   const bodies = await Promise.all(ids.map(id => readBody(id)))
   const { done } = await eachReckoned(

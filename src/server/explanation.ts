@@ -17,7 +17,7 @@ import {
 import { type Context, effectiveTargets, type Level, type Standard, type Weight } from '@/core/standards'
 import { type Lens, lensNameIn } from '@/core/lenses/schema'
 import { FURTHEST_METRES } from '@/core/optics/focusing-lens'
-import { MEASURABLE } from '@/core/scales/run'
+import { isShare, MEASURABLE } from '@/core/scales/run'
 import { dimension } from '@/core/vocabulary/dimensions'
 import type { FocusRange, Size } from '@/core/vocabulary/values'
 import { type Grade } from '@/core/vocabulary/grade'
@@ -82,7 +82,7 @@ const evidenceOf = (
   )
   const measured = options.flatMap(o => o.measured?.[id] ?? [])[0]
   if (measured)
-    return `measured ${measured.trials} times${measured.on ? ` on ${measured.on}` : ''}${lensWords(measured.lens, lenses)}, ${measured.low} to ${measured.high} s`
+    return `measured ${measured.trials} times${measured.on ? ` on ${measured.on}` : ''}${lensWords(measured.lens, lenses)}, ${measured.low} to ${measured.high} ${isShare(id) ? 'of its full speed' : 's'}`
   return options.length > 0 ? 'declared, nobody has measured it' : undefined
 }
 

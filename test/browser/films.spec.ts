@@ -84,6 +84,9 @@ test('what is no film says so and what to do, and nothing is lost', async ({ pag
   await expect(page.getByText(/notes.mp4 is no film that can be read. MP4, MOV and WebM can be./)).toBeVisible()
   await choose('empty.mov', 'video/quicktime', Buffer.alloc(0))
   await expect(page.getByText(/empty.mov is empty. Copy it from the card once more./)).toBeVisible()
+  // Made by ffmpeg with libx265: four frames. The browsers that tests run in do not decode it, as most do not.
+  await choose('clip.mp4', 'video/mp4', readFileSync('test/fixtures/made/hevc.mp4'))
+  await expect(page.getByText(/does not decode H.265 \(HEVC\). Film in H.264, or convert it first/)).toBeVisible()
   await choose('one.jpg', 'image/jpeg', readFileSync('public/made/chart-f8.jpg'))
   await expect(page.getByText(/only to the second/)).toBeVisible()
   // The same page goes on with a film that can be read.

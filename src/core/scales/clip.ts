@@ -357,6 +357,7 @@ export const secondsOfTake = (
       if (blocked === undefined) return undefined
       return leaves === undefined ? { seconds: until - blocked, never: true } : span(blocked, arrives)
     case 'video.transition':
+    case 'track.acquire':
       return span(leaves, arrives)
   }
 }

@@ -8,8 +8,11 @@ import { median } from 'simple-statistics'
 export const RUN_FORMAT = 'coherion.run/1'
 
 /** What a run can measure: times that somebody can see passing. */
-export const MEASURABLE = ['track.hold', 'track.switch', 'video.shift', 'video.transition'] as const
+export const MEASURABLE = ['track.hold', 'track.switch', 'video.shift', 'video.transition', 'track.acquire'] as const
 export type Measurable = (typeof MEASURABLE)[number]
+
+/** What is stated as a share of the speed that the body reaches at its fastest step, not as a time. */
+export const isShare = (measured: string): boolean => measured === 'track.acquire'
 
 const id = v.pipe(v.string(), v.minLength(1), v.maxLength(120))
 const seconds = v.pipe(v.number(), v.minValue(0), v.maxValue(600))
@@ -56,7 +59,7 @@ export type Run = v.InferOutput<typeof runSchema>
 
 export const parseRun = (value: unknown, file: string): Parsed<Run> => parseDocument(runSchema, RUN_FORMAT, value, file)
 
-const secondsOf = (option: Option, measured: Measurable): number | undefined => {
+const amountOf = (option: Option, measured: Measurable): number | undefined => {
   const value = option.means[measured]
   return typeof value === 'number' ? value : undefined
 }
@@ -66,7 +69,11 @@ export interface Measured {
   readonly dimension: Measurable
   readonly setting: Setting
   /** Its steps, in the order of the menu. */
-  readonly steps: readonly { readonly option: Option; readonly seconds: number | undefined }[]
+  readonly steps: readonly {
+    readonly option: Option
+    /** As it is declared; undefined for what is stated as a share. */
+    readonly seconds: number | undefined
+  }[]
   /** Whether the steps run one way, as they are declared; bundles do not. */
   readonly isScale: boolean
 }
@@ -82,9 +89,11 @@ export const measurableOn = (body: Body): readonly Measured[] =>
   MEASURABLE.flatMap(d =>
     body.settings.flatMap(setting => {
       const steps = setting.options.flatMap(option =>
-        option.means[d] === undefined ? [] : [{ option, seconds: secondsOf(option, d) }],
+        option.means[d] === undefined ? [] : [{ option, seconds: isShare(d) ? undefined : amountOf(option, d) }],
       )
-      return steps.length < 2 ? [] : [{ dimension: d, setting, steps, isScale: runsOneWay(steps.map(s => s.seconds)) }]
+      return steps.length < 2
+        ? []
+        : [{ dimension: d, setting, steps, isScale: runsOneWay(steps.map(s => amountOf(s.option, d))) }]
     }),
   )
 
@@ -121,22 +130,34 @@ export const LEAST_TAKES = 3
 
 const rounded = (n: number): number => Number(n.toPrecision(2))
 
+const fastestOf = ({ steps }: Pick<ScaleFit, 'steps'>): number =>
+  Math.min(...steps.flatMap(s => (s.seconds === 'always' ? [] : [s.seconds])))
+
+/** How long a take lasts where a step is as somebody wants it. @example a share of 0.5, the fastest step 0.3 s: 0.6 */
+export const secondsFor = (run: Pick<Run, 'dimension'>, fit: Pick<ScaleFit, 'steps'>, wanted: number): number =>
+  isShare(run.dimension) ? fastestOf(fit) / wanted : wanted
+
 /**
  * The form of a body after a run is kept: what its steps mean is what was measured, with the trials behind it. Steps
  * that were measured too few times stay as they are declared.
  */
 export const withMeasured = (form: Body, run: Run, fit: Pick<ScaleFit, 'steps'>): Body => {
   const d = run.dimension
+  const steps = fit.steps.filter(s => s.takes >= LEAST_TAKES)
+  const fastest = fastestOf({ steps })
+  // Of a share, the time of the fastest step is the whole; what never arrived has none.
+  const amount = (seconds: number) => rounded(isShare(d) ? Math.min(1, fastest / seconds) : seconds)
   const measured = (option: Option): Option => {
-    const step = fit.steps.find(s => s.step === option.id)
-    if (!step || step.takes < LEAST_TAKES) return option
+    const step = steps.find(s => s.step === option.id)
+    if (!step || (isShare(d) && step.seconds === 'always')) return option
+    const [low, high] = step.band.map(amount).toSorted((a, b) => a - b)
     const { [d]: _, ...others } = option.measured ?? {}
     const guessed = (option.guessed ?? []).filter(g => g !== d)
     const { guessed: __, ...rest } = option
     return {
       ...rest,
       ...(guessed.length > 0 ? { guessed } : {}),
-      means: { ...option.means, [d]: step.seconds === 'always' ? 'always' : rounded(step.seconds) },
+      means: { ...option.means, [d]: step.seconds === 'always' ? 'always' : amount(step.seconds) },
       measured:
         step.seconds === 'always'
           ? others
@@ -144,8 +165,8 @@ export const withMeasured = (form: Body, run: Run, fit: Pick<ScaleFit, 'steps'>)
               ...others,
               [d]: {
                 trials: step.takes,
-                low: rounded(step.band[0]),
-                high: rounded(step.band[1]),
+                low: low ?? 0,
+                high: high ?? 0,
                 on: run.on,
                 ...(run.lens ? { lens: run.lens } : {}),
               },

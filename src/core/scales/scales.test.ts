@@ -6,7 +6,17 @@ import { alikeOf } from './alike'
 import { fitScale, stepFor, type Take } from './fit'
 import { isotonic } from './isotonic'
 import { balancedOrder } from './order'
-import { measurableOn, parseRun, resultOf, type Run, RUN_FORMAT, scaleOf, takesOf, withMeasured } from './run'
+import {
+  measurableOn,
+  parseRun,
+  resultOf,
+  type Run,
+  RUN_FORMAT,
+  scaleOf,
+  secondsFor,
+  takesOf,
+  withMeasured,
+} from './run'
 
 const body = (id: string) => {
   const found = demoBodies().find(b => b.id === id)
@@ -166,11 +176,42 @@ describe('a run', () => {
     expect(setting?.options[1]).toEqual(body('tollgate').settings.find(s => s.id === 'stick')?.options[1])
   })
 
+  it('states the first acquisition as a share of the fastest step, which nobody declares in seconds', () => {
+    const opening = run({
+      dimension: 'track.acquire',
+      setting: 'opening-run',
+      reactions: [],
+      takes: Object.entries({ walk: 1.2, trot: 0.6, gallop: 0.3 }).flatMap(([step, seconds]) =>
+        [0.9, 1, 1.1].map(f => ({ step, seconds: seconds * f })),
+      ),
+    })
+    const tollgate = body('tollgate')
+    const form = withMeasured(tollgate, opening, resultOf(tollgate, opening))
+    const options = form.settings.find(s => s.id === 'opening-run')?.options ?? []
+    expect(options.map(o => o.means['track.acquire'])).toEqual([0.25, 0.5, 1])
+    for (const o of options) {
+      const { low, high } = o.measured?.['track.acquire'] ?? { low: 1, high: 0 }
+      expect(low).toBeLessThanOrEqual(o.means['track.acquire'] as number)
+      expect(high).toBeGreaterThanOrEqual(o.means['track.acquire'] as number)
+      expect(high).toBeLessThanOrEqual(1)
+    }
+    // Who wants half of it wants the step that takes twice as long as the fastest.
+    const fit = resultOf(tollgate, opening)
+    expect(stepFor(fit, secondsFor(opening, fit, 0.5))?.step).toBe('trot')
+    expect(secondsFor(run(), fit, 0.5)).toBe(0.5)
+    expect(scaleOf(tollgate, opening)?.steps.map(s => s.seconds)).toEqual([undefined, undefined, undefined])
+    // What never arrived has no speed: it stays as it is declared.
+    const never = run({ ...opening, takes: opening.takes.map(t => (t.step === 'walk' ? { ...t, never: true } : t)) })
+    const kept = withMeasured(tollgate, never, resultOf(tollgate, never))
+    expect(kept.settings.find(s => s.id === 'opening-run')?.options[0]?.means['track.acquire']).toBe(0.4)
+  })
+
   it('knows what on a body can be measured, and which of it is a scale', () => {
     const of = (id: string) => measurableOn(body(id)).map(m => [m.dimension, m.setting.id, m.isScale])
     expect(of('tollgate')).toEqual([
       ['track.hold', 'stick', true],
       ['track.switch', 'nerve', true],
+      ['track.acquire', 'opening-run', true],
     ])
     expect(of('linnet')).toContainEqual(['track.hold', 'temper', false])
     expect(scaleOf(body('wicket'), run())).toBeUndefined()

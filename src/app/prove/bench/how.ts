@@ -28,6 +28,12 @@ export const HOW: Readonly<
     end: 'Tap when the near chart is sharp',
     never: 'It never arrived',
   },
+  'track.acquire': {
+    arrange: 'One chart, near. Before each take, focus is turned to the far end by hand.',
+    begin: 'Tap as you press for focus',
+    end: 'Tap when the chart is sharp',
+    never: 'It never arrived',
+  },
 }
 
 /** The same order of steps wherever a run is prepared. */

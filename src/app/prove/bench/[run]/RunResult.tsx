@@ -61,7 +61,7 @@ export const RunResult = ({ run }: { run: RunView }) => {
         {run.label}, measured {WAY_WORDS[run.way]}
       </Typography>
       <Typography sx={{ mt: 0.5 }}>
-        {DIRECTION_WORDS[run.direction]}{' '}
+        {DIRECTION_WORDS[run.direction]} {run.isShare && 'Kept as a share of the speed of its fastest step. '}
         {run.reaction > 0 && `${Number(run.reaction.toFixed(2))} s for the thumb are taken off.`}
       </Typography>
       {run.keptAt && (
