@@ -45,6 +45,18 @@ describe('a pasted menu', () => {
     ])
   })
 
+  it('takes brackets for options only where all of them are closed and nothing else stands between', () => {
+    expect(short('Beep [On] / [Off]*')).toEqual([['Menu', 'Menu', 'Beep', 'On|Off', 1]])
+    const options = (text: string) => rows(text).map(r => [r.label, r.options.join('|')])
+    expect(options('Lamp [On] [Off')).not.toEqual([['Lamp', 'On|Off']])
+    expect(options('Lamp [On] always [Off]')).not.toEqual([['Lamp', 'On|Off']])
+  })
+
+  it('takes dots that lead to one word alone for no setting with its options', () => {
+    expect(rows('Beep ...... On, Off').map(r => [r.label, r.options.join('|')])).toEqual([['Beep', 'On|Off']])
+    expect(rows('Beep ...... On').map(r => r.options.join('|'))).not.toEqual(['On'])
+  })
+
   it('keeps a setting without options, to be looked at later', () => {
     const [, lonely] = rows('Tab\n  Page\n    Full: a | b\n    Lonely')
     expect(lonely?.options).toEqual([])

@@ -57,12 +57,20 @@ const turned = (c: Candidate): Candidate | undefined => {
   return { ...c, means, score: c.score * 0.5, because: ['the same, running the other way'] }
 }
 
-const certaintyOf = (score: number, ahead: number): Certainty =>
-  score >= SURE.score && ahead >= SURE.ahead
-    ? 'sure'
-    : score >= LIKELY.score && ahead >= LIKELY.ahead
-      ? 'likely'
-      : 'unsure'
+/** Of rows like this one, so many are about the same where a reading is sure. */
+const BORNE_OUT = 0.6
+
+/** @param alike how many of the rows like it are about the same, and how many about what most of them are about */
+const certaintyOf = (
+  score: number,
+  ahead: number,
+  alike: { readonly same: number; readonly most: number },
+): Certainty => {
+  // Words say one thing, rows like it another: who of the two is right is asked.
+  if (score < LIKELY.score || ahead < LIKELY.ahead || alike.same < alike.most) return 'unsure'
+  const isBorneOut = alike.most === 0 || alike.same >= BORNE_OUT
+  return score >= SURE.score && ahead >= SURE.ahead && isBorneOut ? 'sure' : 'likely'
+}
 
 const MOST_READINGS = 6
 
@@ -119,9 +127,13 @@ export const proposeFor = (
         classesOf(c).some(id => (alike.get(id) ?? 0) > WORTH_ASKING),
     )
     .sort((a, b) => b.score - a.score)
+  const most = Math.max(0, ...alike.values())
   const readings = ranked.slice(0, MOST_READINGS).flatMap((c, i): readonly Reading[] => {
     const ahead = i === 0 ? c.score - (ranked[1]?.score ?? 0) : 0
-    const reading: Reading = { ...c, certainty: i === 0 ? certaintyOf(c.score, ahead) : 'unsure' }
+    const same = Math.max(...classesOf(c).map(id => alike.get(id) ?? 0))
+    const certainty = i === 0 ? certaintyOf(c.score, ahead, { same, most }) : 'unsure'
+    // That no word of the vocabulary says it is more than anybody can be sure of.
+    const reading: Reading = { ...c, certainty: c.about === 'unnamed' && certainty === 'sure' ? 'likely' : certainty }
     const other = c.isEitherWay || c.isGuess ? turned(c) : undefined
     return other ? [reading, { ...other, certainty: 'unsure' }] : [reading]
   })

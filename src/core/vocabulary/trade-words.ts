@@ -456,12 +456,12 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'range.reset': {
     names: `
       reset lens, lens reset, lens infinity, lens position power, focus return, lens return, lens off infinity,
-      return switch, lens start position, keep*/retain*/remember* lens/focus => false true,
+      return switch, lens start position, keep*/retain*/remember* lens/focus !halfpress !before => false true,
       lens/focus position resume/keep*/memory/retain* => false true, resume lens/focus => false true, lens position off, initialis* lens, lens initialis*, lens power off, lens initial*
     `,
     values: {
       true: 'infinity, on, yes, return*, enable*, park*, reset, home',
-      false: 'stay*, last, off, no, keep*, disable*, retain*, remember*, resume*, hold*',
+      false: 'stay*, last, off, no, keep*, kept, disable*, retain*, remember*, resume*, hold*',
     },
   },
   'range.offset': {
@@ -515,6 +515,10 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
       beep !touch, sound sharp, audio signal, acoustic confirm*, acoustic signal, acoustic focus, focus sound, af tone, sound focus, confirm* tone, af beep, focus tone,
       sound in focus, af sound, focus beep, beep focus, confirm* sound, make sound focus, signals, sound focused
     `,
+    values: {
+      true: 'on, yes, enable*, all, loud*, quiet*, high, low, touch off',
+      false: 'off, no, disable*, mute*, silent, shutter only, only shutter',
+    },
   },
   'see.lamp': {
     not: 'tally',
