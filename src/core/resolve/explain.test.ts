@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { demoBodies, demoStandards } from '../../demo/world'
-import { tinyBody, tinyStandard } from '../../../test/fixtures/tiny-body'
+import { rule, tinyBody, tinyStandard } from '../../../test/fixtures/tiny-body'
 import { type Body, setCounts, type Rule } from '../bodies'
 import { type Standard, type Target } from '../standards'
+import { spreadOf } from './fleet'
 import { cellWords, conflictWords, explain, whyLostWords, resolve, summarise, whyWords } from './index'
 
 const body = (id: string) => demoBodies().find(b => b.id === id) as Body
@@ -155,9 +156,65 @@ describe('a fleet', () => {
     expect(hold?.largest).toBeCloseTo(Math.log(1.4 / 0.95) / Math.log(4), 9)
   })
 
+  it('is as wide on average as its pairs are, those that are alike counted as well', () => {
+    const values = [0.5, 0.5, 0.5, 1, 1, 2]
+    const spread = spreadOf(
+      'track.hold',
+      values.map((value, i) => ({ body: `b${i}`, value })),
+    )
+    // Two bodies of which one holds four times as long differ fully: a doubling is half of that.
+    const pairs = values.flatMap((a, i) => values.slice(i + 1).map(b => Math.abs(Math.log(a / b)) / Math.log(4)))
+    expect(spread?.mean).toBeCloseTo(pairs.reduce((n, p) => n + p, 0) / pairs.length, 9)
+    expect(spread?.largest).toBeCloseTo(1, 9)
+    expect(spread?.between).toEqual(['b0', 'b5'])
+  })
+
   it('has no spread with itself', () => {
     const alone = summarise(resolutions.slice(0, 1))
     expect(alone.spreads).toEqual([])
+  })
+})
+
+describe('what else would do', () => {
+  const rules = [rule('loud', { row: 'better' }, { effect: 'forced', setting: 'tone', option: 'on' })]
+  const loud = tinyBody(
+    {
+      row: [
+        ['worse', { 'track.hold': 4 }],
+        ['better', { 'track.hold': 1 }],
+      ],
+      tone: [
+        ['off', { 'see.tone': false }],
+        ['on', { 'see.tone': true }],
+      ],
+    },
+    { rules },
+  )
+  const cost = (tone: Omit<Target, 'reason'>, body = loud) => {
+    const standard = tinyStandard({ dimension: 'track.hold', value: 1, weight: 'nice' }, tone)
+    const { outcome: got, alternatives } = explain(body, standard, 'track.hold')
+    return { got, lost: alternatives.find(a => a.option === 'better')?.lost }
+  }
+
+  it('breaks a must only where that was held and would not be', () => {
+    const must = cost({ dimension: 'see.tone', value: false, weight: 'must' })
+    expect(must.lost).toMatchObject({ why: 'costs-elsewhere', worse: [{ dimension: 'see.tone', breaksMust: true }] })
+    expect(must.lost && whyLostWords(must.lost)).toMatch(/would go from same to different/)
+    const should = cost({ dimension: 'see.tone', value: false, weight: 'should' })
+    expect(should.lost).toMatchObject({ why: 'costs-elsewhere', worse: [{ breaksMust: false }] })
+  })
+
+  it('says of what was chosen whether it is exact, near enough, or the least that had to be paid', () => {
+    const least = cost({ dimension: 'see.tone', value: false, weight: 'must' })
+    expect(whyWords(loud, least.got)).toContain('costs least over all targets')
+    const exact = cost({ dimension: 'see.tone', value: true, weight: 'must' })
+    expect(whyWords(loud, exact.got)).toContain('exactly what is wanted')
+    const near = tinyBody({ row: [['about', { 'track.hold': 1.01 }]] })
+    expect(whyWords(near, cost({ dimension: 'see.tone', value: true, weight: 'nice' }, near).got)).toContain(
+      'too small to notice',
+    )
+    const greyed = outcome(body('tollgate'), ring, 'subject.class')
+    expect(whyWords(body('tollgate'), greyed)).toMatch(/greyed out\. \S.*\./)
   })
 })
 
