@@ -128,6 +128,8 @@ export type Evidence = v.InferOutput<typeof evidenceSchema>
 const fixedSchema = v.strictObject({ means: meaningsSchema, words: text(200) })
 
 const storedSchema = v.union([v.literal('everything'), v.array(id)])
+/** Sets that keys recall. */
+export const MOST_KEY_SETS = 8
 /** What is stored: everything, or these settings. */
 export type Stores = v.InferOutput<typeof storedSchema>
 
@@ -203,7 +205,9 @@ export const bodySchema = v.strictObject({
     names: v.array(text(40)),
     stores: storedSchema,
     /** Sets that a key recalls for as long as it is held: how many there are, and what is stored in one. */
-    keys: v.optional(v.strictObject({ sets: v.pipe(count, v.minValue(1), v.maxValue(8)), stores: storedSchema })),
+    keys: v.optional(
+      v.strictObject({ sets: v.pipe(count, v.minValue(1), v.maxValue(MOST_KEY_SETS)), stores: storedSchema }),
+    ),
   }),
   /** What the body always does and offers no setting for. */
   fixed: v.optional(v.array(fixedSchema), []),

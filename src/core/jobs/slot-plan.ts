@@ -11,6 +11,7 @@ const PREPARED = 1e-3
 /** Contents of slots that are looked at one after the other; beyond, only the best go on. */
 const MOST_STATES = 12_000
 const BEAM = 250
+
 const NOTHING: Cost = { presses: 0, seconds: 0 }
 const sum = (a: Cost, b: Cost): Cost => ({ presses: a.presses + b.presses, seconds: a.seconds + b.seconds })
 
@@ -208,7 +209,7 @@ export const planSlots = (p: SlotProblem): SlotPlan => {
   const used = [...new Set(p.sequence)].sort((a, b) => a - b)
   if (used.some(s => s >= MOST_SET_UPS)) throw new RangeError(`at most ${MOST_SET_UPS} set-ups on one camera`)
   const all = fillings(p, used)
-  const bases = all.length > 1 ? used.length : 1
+  const bases = p.keys?.length ? used.length : 1
   const states = countSubsets(used.length, p.slots)
   const isExact = all.length <= MOST_FILLINGS && states * bases * all.length <= MOST_STATES
   const held = all

@@ -1,11 +1,9 @@
 'use client'
 
 import { Box, Checkbox, FormControlLabel } from '@mui/material'
-import type { Body, Stores } from '@/core/bodies'
+import { type Body, MOST_KEY_SETS, type Stores } from '@/core/bodies'
 import type { Editor } from '../use-editor'
 import { factChange, FactRow, FactSection, TextValue } from './parts'
-
-const MOST_SETS = 8
 
 /** Its memory slots, the keys that recall a set, and what is stored in either. */
 export const SlotFacts = ({ editor }: { editor: Editor }) => {
@@ -14,7 +12,7 @@ export const SlotFacts = ({ editor }: { editor: Editor }) => {
   const change = factChange(editor, 'slots')
   const put = (what: string, slots: Partial<Body['slots']>) =>
     change(what, b => ({ ...b, slots: { ...b.slots, ...slots } }))
-  const isSets = (text: string) => /^\d$/.test(text) && Number(text) <= MOST_SETS
+  const isSets = (text: string) => /^\d$/.test(text) && Number(text) <= MOST_KEY_SETS
   return (
     <FactSection id="slots" title="Memory slots" editor={editor}>
       <FactRow>
@@ -43,28 +41,29 @@ export const SlotFacts = ({ editor }: { editor: Editor }) => {
         form={form}
         onChange={(to, row) => put(`slots and “${row}”`, { stores: to })}
       />
-      <Box sx={{ mt: 2 }} />
-      <FactRow>
-        <TextValue
-          label="Sets that keys recall while held"
-          value={String(keys?.sets ?? 0)}
-          expected={`How many can be stored: 0 to ${MOST_SETS}`}
-          isRight={isSets}
-          onChange={text =>
-            put('sets for keys', {
-              keys: Number(text) === 0 ? undefined : { stores: keys?.stores ?? 'everything', sets: Number(text) },
-            })
-          }
-        />
-        {keys && (
-          <StoresAll
-            label="a set on a key stores everything"
-            stores={keys.stores}
-            form={form}
-            onChange={to => put('what a key recalls', { keys: { ...keys, stores: to } })}
+      <Box sx={{ mt: 2 }}>
+        <FactRow>
+          <TextValue
+            label="Sets that keys recall while held"
+            value={String(keys?.sets ?? 0)}
+            expected={`How many can be stored: 0 to ${MOST_KEY_SETS}`}
+            isRight={isSets}
+            onChange={text =>
+              put('sets for keys', {
+                keys: Number(text) === 0 ? undefined : { stores: keys?.stores ?? 'everything', sets: Number(text) },
+              })
+            }
           />
-        )}
-      </FactRow>
+          {keys && (
+            <StoresAll
+              label="a set on a key stores everything"
+              stores={keys.stores}
+              form={form}
+              onChange={to => put('what a key recalls', { keys: { ...keys, stores: to } })}
+            />
+          )}
+        </FactRow>
+      </Box>
       {keys && (
         <StoredSettings
           label="Settings that a key recalls"
