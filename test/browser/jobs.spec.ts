@@ -176,6 +176,7 @@ test('two edit one job: both edits stand, and nothing is lost', async ({ page, c
   for (const p of [page, other]) {
     await p.goto('/work/jobs/saltmarsh-ring?scene=trapeze')
     await expect(p.getByLabel('Minutes')).toHaveValue('15')
+    await expect(p.getByLabel('Far', { exact: true })).toHaveCount(1)
   }
   await page.getByLabel('Minutes').fill('18')
   await page.getByLabel('Minutes').press('Enter')

@@ -56,7 +56,7 @@ export const byLikeness = (body: Body, setting: Setting, alike: ReadonlyMap<RowC
 /** How much likeness counts beside words, where it is certain; hardly anything where it is not. */
 const MOST_LIKENESS = 0.6
 /** From here on words tell a row by themselves. */
-const TOLD = 0.8
+export const TOLD = 0.8
 
 export const weightOf = (alike: ReadonlyMap<RowClass, number>, found: readonly Candidate[]): number => {
   const [about, most] = [...alike].reduce((a, b) => (b[1] > a[1] ? b : a), ['', 0])

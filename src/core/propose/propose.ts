@@ -10,12 +10,13 @@ import {
 } from '../bodies'
 import { dimension, findDimension, isSigned } from '../vocabulary/dimensions'
 import type { ControlAssignment } from '../vocabulary/values'
-import { byLikeness, classesOf, idOf, likenesses, weightOf, withLikeness, WORTH_ASKING } from './by-likeness'
+import { byLikeness, classesOf, idOf, likenesses, TOLD, weightOf, withLikeness, WORTH_ASKING } from './by-likeness'
 import { byWords, type WordCandidate } from './by-words'
 import { asKey, type KinWork, kinWorkOf } from './keys'
 import { type Knowledge, keyOf, knownOf, WORK } from './knowledge'
 import { afterBefore, byLearning } from './learned'
 import { readOptions } from './options'
+import type { RowClass } from './like-rows'
 import type { Candidate, Certainty, Reading } from './reading'
 
 /**
@@ -60,16 +61,16 @@ const turned = (c: Candidate): Candidate | undefined => {
 /** Of rows like this one, so many are about the same where a reading is sure. */
 const BORNE_OUT = 0.6
 
-/** @param alike how many of the rows like it are about the same, and how many about what most of them are about */
-const certaintyOf = (
-  score: number,
-  ahead: number,
-  alike: { readonly same: number; readonly most: number },
-): Certainty => {
-  // Words say one thing, rows like it another: who of the two is right is asked.
-  if (score < LIKELY.score || ahead < LIKELY.ahead || alike.same < alike.most) return 'unsure'
-  const isBorneOut = alike.most === 0 || alike.same >= BORNE_OUT
-  return score >= SURE.score && ahead >= SURE.ahead && isBorneOut ? 'sure' : 'likely'
+const certaintyOf = (c: Candidate, ahead: number, alike: ReadonlyMap<RowClass, number>): Certainty => {
+  const same = Math.max(...classesOf(c).map(id => alike.get(id) ?? 0))
+  const [about, most] = [...alike].reduce((a, b) => (b[1] > a[1] ? b : a), ['', 0])
+  // Words say one thing, rows like it another: who of the two is right is asked, unless the rows are about nothing here.
+  const isOutspoken = (about === '-' || about === '?') && c.dimensions.length > 0 && c.score > TOLD
+  const isDoubted = same < most && !isOutspoken
+  if (c.score < LIKELY.score || ahead < LIKELY.ahead || isDoubted) return 'unsure'
+  // That no word of the vocabulary says it is more than anybody can be sure of.
+  const isSure = c.about !== 'unnamed' && (most === 0 || same >= BORNE_OUT)
+  return isSure && c.score >= SURE.score && ahead >= SURE.ahead ? 'sure' : 'likely'
 }
 
 const MOST_READINGS = 6
@@ -127,13 +128,9 @@ export const proposeFor = (
         classesOf(c).some(id => (alike.get(id) ?? 0) > WORTH_ASKING),
     )
     .sort((a, b) => b.score - a.score)
-  const most = Math.max(0, ...alike.values())
   const readings = ranked.slice(0, MOST_READINGS).flatMap((c, i): readonly Reading[] => {
     const ahead = i === 0 ? c.score - (ranked[1]?.score ?? 0) : 0
-    const same = Math.max(...classesOf(c).map(id => alike.get(id) ?? 0))
-    const certainty = i === 0 ? certaintyOf(c.score, ahead, { same, most }) : 'unsure'
-    // That no word of the vocabulary says it is more than anybody can be sure of.
-    const reading: Reading = { ...c, certainty: c.about === 'unnamed' && certainty === 'sure' ? 'likely' : certainty }
+    const reading: Reading = { ...c, certainty: i === 0 ? certaintyOf(c, ahead, alike) : 'unsure' }
     const other = c.isEitherWay || c.isGuess ? turned(c) : undefined
     return other ? [reading, { ...other, certainty: 'unsure' }] : [reading]
   })

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { tinyBody, tinyStandard } from '../../../test/fixtures/tiny-body'
+import { demoBodies, demoStandards } from '../../demo/world'
 import type { Body } from '../bodies'
 import { SCHOOL_TARGETS } from '../guide/schools'
 import type { PlaceAssignment } from '../vocabulary/values'
@@ -16,6 +17,21 @@ describe('an answer', () => {
     // Where nothing says it at all, it still holds, even a must without any tolerance.
     const must = tinyStandard({ dimension: 'trigger.touch', value: 'off', weight: 'must', tolerance: 0 })
     expect(resolve(tinyBody({ other: ['a', 'b'] }), must).mustsHeld).toBe(1)
+  })
+
+  it('names as what brings something about only what is set, and not what is greyed out', () => {
+    let named = 0
+    for (const body of demoBodies())
+      for (const standard of demoStandards()) {
+        const { state, unavailable, outcomes } = resolve(body, standard)
+        for (const { target, parts } of outcomes)
+          for (const { setting, option } of parts.flatMap(p => p.deliveries)) {
+            expect(state[setting], `${body.id}, ${standard.id}, ${target.dimension}`).toBe(option)
+            expect(unavailable).not.toContain(setting)
+            named++
+          }
+      }
+    expect(named).toBeGreaterThan(1000)
   })
 
   it('does not call ten and fourteen frames a second just as good', () => {

@@ -254,6 +254,8 @@ export const test = base.extend<Fixtures, { readonly handedOn: TestServer }>({
       // What is still fading in has the colours of neither before nor after.
       const settle = () =>
         page.evaluate(async () => {
+          // What changes by classes begins to move with the next frame.
+          for (let frames = 0; frames < 2; frames++) await new Promise(requestAnimationFrame)
           const ends = (a: Animation) => a.effect?.getComputedTiming().endTime !== Infinity
           await Promise.allSettled(document.getAnimations().flatMap(a => (ends(a) ? [a.finished] : [])))
         })
