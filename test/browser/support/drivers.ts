@@ -232,9 +232,9 @@ export const test = base.extend<Fixtures, { readonly handedOn: TestServer }>({
   standard: async ({ page }, use) => use(new StandardDriver(page)),
   expectAccessible: async ({ page }, use) =>
     use(async () => {
-      /** The checker is loaded once for a page; there are no frames to put together, and what passed is not told. */
+      /** Loaded anew each time: it remembers colours. There are no frames to put together, and what passed is not told. */
       const violationsIn = async (theme: string, options: RunOptions, context?: string): Promise<readonly string[]> => {
-        if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source)
+        await page.evaluate(axe.source)
         const whole: RunOptions = { resultTypes: ['violations'], iframes: false, ...options }
         const found = await page.evaluate(
           async ([where, how]) => {
