@@ -129,7 +129,7 @@ const fixedSchema = v.strictObject({ means: meaningsSchema, words: text(200) })
 
 const storedSchema = v.union([v.literal('everything'), v.array(id)])
 /** Sets that keys recall. */
-export const MOST_KEY_SETS = 8
+export const MOST_KEY_SETS = 4
 /** What is stored: everything, or these settings. */
 export type Stores = v.InferOutput<typeof storedSchema>
 

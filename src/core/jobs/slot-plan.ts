@@ -182,21 +182,39 @@ const bestDay = (p: SlotProblem, used: readonly number[], on: OnKeys, isExact: b
   return layer.reduce((a, b) => (b.weight < a.weight ? b : a))
 }
 
-/** More ways to fill the keys than these are not looked at; fewer where not even one of them is looked at to its end. */
+/** More ways to fill the keys than these are not looked at. */
 const MOST_FILLINGS = 40
-const FEW_FILLINGS = 8
+/** Where not even one filling is looked at to its end: scenes times slots that all that are tried may come to. */
+const MOST_TRIED = 600
 
-/** Every way to fill the keys; those with the set-ups that are come back to most first. */
-const fillings = (p: SlotProblem, used: readonly number[]): readonly OnKeys[] => {
+/** What each key may hold; the set-ups that are come back to most first. */
+const choicesOf = (p: SlotProblem, used: readonly number[]): readonly OnKeys[] => {
   const often = used.toSorted((a, b) => timesOf(p, b) - timesOf(p, a) || a - b)
-  return (p.keys ?? []).reduce<readonly OnKeys[]>(
-    (all, { reaches, holds }) => {
-      const free = [undefined, ...often.filter(to => used.some(from => from !== to && reaches[from]?.[to]))]
-      const choices = holds === undefined ? free : [holds === 'nothing' ? undefined : holds]
-      return all.flatMap(on => choices.map(held => [...on, held]))
-    },
-    [[]],
+  return (p.keys ?? []).map(({ reaches, holds }) =>
+    holds === undefined
+      ? [undefined, ...often.filter(to => used.some(from => from !== to && reaches[from]?.[to]))]
+      : [holds === 'nothing' ? undefined : holds],
   )
+}
+
+interface Filled {
+  readonly on: OnKeys
+  readonly end: Node
+}
+const lighter = (a: Filled, b: Filled): Filled => (b.end.weight < a.end.weight ? b : a)
+
+/**
+ * One key after the other, each with what is best on it beside those before. A day is planned while somebody looks on, so
+ * of long ones little is tried, and of the longest nothing.
+ */
+const filledInTurn = (p: SlotProblem, used: readonly number[], choices: readonly OnKeys[], without: Filled): Filled => {
+  const tried = (on: OnKeys): Filled => ({ on, end: bestDay(p, used, on, false) })
+  const most = Math.floor(MOST_TRIED / (p.gaps.length * (p.slots + 1)) / Math.max(1, choices.length))
+  const begun = without.on.some(held => held !== undefined) ? lighter(without, tried(without.on)) : without
+  return choices.reduce<Filled>((sofar, may, key) => {
+    const free = may.length > 1 ? may.slice(1, 1 + most) : []
+    return free.map(held => tried(sofar.on.with(key, held))).reduce(lighter, sofar)
+  }, begun)
 }
 
 /**
@@ -208,16 +226,24 @@ const fillings = (p: SlotProblem, used: readonly number[]): readonly OnKeys[] =>
 export const planSlots = (p: SlotProblem): SlotPlan => {
   const used = [...new Set(p.sequence)].sort((a, b) => a - b)
   if (used.some(s => s >= MOST_SET_UPS)) throw new RangeError(`at most ${MOST_SET_UPS} set-ups on one camera`)
-  const all = fillings(p, used)
-  const bases = p.keys?.length ? used.length : 1
+  const choices = choicesOf(p, used)
+  const fillings = choices.reduce((n, may) => n * may.length, 1)
   const states = countSubsets(used.length, p.slots)
-  const isExact = all.length <= MOST_FILLINGS && states * bases * all.length <= MOST_STATES
-  const held = all
-    .slice(0, isExact ? MOST_FILLINGS : FEW_FILLINGS)
-    .map(on => ({ on, end: bestDay(p, used, on, isExact) }))
-  // Where only the best go on, whoever looks at keys as well may lose sight of what goes without them.
-  const without = isExact ? [] : [{ on: all[0] ?? [], end: bestDay(p, used, [], states <= MOST_STATES) }]
-  const best = [...held, ...without].reduce((a, b) => (b.end.weight < a.end.weight ? b : a))
+  const bases = p.keys?.length ? used.length : 1
+  const isExact = fillings <= MOST_FILLINGS && states * bases * fillings <= MOST_STATES
+  const fill = (): Filled => {
+    if (!isExact) {
+      // Where only the best go on, whoever looks at keys as well may lose sight of what goes without them.
+      const on = choices.map(may => (may.length === 1 ? may[0] : undefined))
+      return filledInTurn(p, used, choices, { on, end: bestDay(p, used, [], states <= MOST_STATES) })
+    }
+    const every = choices.reduce<readonly OnKeys[]>(
+      (all, may) => all.flatMap(on => may.map(held => [...on, held])),
+      [[]],
+    )
+    return every.map(on => ({ on, end: bestDay(p, used, on, true) })).reduce(lighter)
+  }
+  const best = fill()
   const changes: SlotChange[] = []
   let first = best.end
   for (let node = best.end; node.before; node = node.before) {

@@ -29,9 +29,9 @@ export const HOW: Readonly<
     never: 'It never arrived',
   },
   'track.acquire': {
-    arrange: 'One chart, near. Before each take, focus is turned to the far end by hand.',
+    arrange: 'One chart far and one near. Before each take the far one is sharp; then press for focus on the near one.',
     begin: 'Tap as you press for focus',
-    end: 'Tap when the chart is sharp',
+    end: 'Tap when the near chart is sharp',
     never: 'It never arrived',
   },
 }

@@ -168,6 +168,9 @@ export const BodyView = ({
                     ? 'none'
                     : `${body.slots.names.join(', ')}; ${body.slots.stores === 'everything' ? 'stores everything' : `stores ${body.slots.stores.length} settings`}`,
               },
+              ...(body.slots.keys
+                ? [{ name: 'sets that keys recall while held', value: String(body.slots.keys.sets) }]
+                : []),
               ...units.map(u => ({ name: u.tag, value: `serial ${u.serial}, firmware ${u.firmware}` })),
               ...body.fixed.map(f => ({
                 name: Object.keys(f.means)
