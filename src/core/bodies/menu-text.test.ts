@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { pastes } from '../../../test/fixtures/pastes'
 import { demoBodies } from '../../demo/world'
 import { problemWords } from '../reading/problem'
 import { bodyFromArchetype } from './archetypes'
@@ -95,6 +96,16 @@ describe('a pasted menu', () => {
     expect([row?.label, row?.options.join('|'), row?.preset]).toEqual(wanted)
   })
 
+  it.each(pastes().map(p => [p.name, p] as const))('reads a menu in the layout of %s', (_, { text, rows: wanted }) => {
+    const read = rows(text).map(r => {
+      const options = r.options.map((o, i) => (i === r.preset ? `${o}*` : o))
+      return `${r.tab} > ${r.page} > ${r.label}: ${options.join(' | ') || '?'}`
+    })
+    // Where no default is told, it is the first.
+    const starred = (row: string) => (/\*|\?$/.test(row) ? row : row.replace(/: .*?(?= \||$)/, '$&*'))
+    expect(read).toEqual(wanted.map(starred))
+  })
+
   it('takes headings of any kind as pages, and says where it took a name for one', () => {
     const flat = readMenuText('# AF\n## AF1\nTone: On | Off\n## AF2\nLamp: On | Off')
     expect(flat.rows.map(r => [r.tab, r.page, r.label])).toEqual([
@@ -122,12 +133,7 @@ describe('a pasted menu', () => {
     ],
     ['Tab\n  Page\n    Grip: a | b | a', 3, 'an option stands twice; it is kept once', ['Grip']],
     [`Tab\n  Page\n    ${'x'.repeat(90)}: a | b`, 3, 'cut to 80 letters', ['x'.repeat(79) + '…']],
-    [
-      'Tone: On | Off\nSee the chapter on lenses.',
-      2,
-      'no options stand behind it; is it a setting?',
-      ['Tone', 'See the chapter on lenses.'],
-    ],
+    ['Tone: On | Off\nSee the chapter on lenses.', 2, 'left out: it reads like a remark', ['Tone']],
     ['Tone: On | Off\n- 57 -\nLamp: On | Off', 2, 'left out: it names nothing', ['Tone', 'Lamp']],
     [
       'AF drive ......... 57\nTone: On | Off',
@@ -135,7 +141,9 @@ describe('a pasted menu', () => {
       'the figure behind it looks like the number of a page',
       ['AF drive', 'Tone'],
     ],
-    ['| Setting | Options |\n|---|---|\n| Tone | On, Off |', 1, 'left out: it names no setting', ['Tone']],
+    ['Tone: On | Off\nAnother matter', 2, 'no options stand behind it; is it a setting?', ['Tone', 'Another matter']],
+    ['| Setting | Options |\n|---|---|\n| Tone | On, Off |', 1, 'read as the heads of columns', ['Tone']],
+    ['Setting\tOptions\nTone\tOn, Off\n\tOn', 3, 'left out: it names no setting', ['Tone']],
   ])('reads on and says what should be looked at (%#)', (text, line, what, labels) => {
     const read = readMenuText(text)
     expect(read.remarks).toContainEqual(expect.objectContaining({ line, what }))

@@ -1,5 +1,11 @@
 import type { Parsed } from '../reading/problem'
-import { linesOf, loneOption, type MenuLine, splitLine } from './menu-lines'
+import { inColumns } from './menu-columns'
+import { indented } from './menu-layouts'
+import { saysSomething, whyLeftOut } from './menu-noise'
+import { behindName } from './menu-options'
+import { asLines } from './menu-json'
+import { linesOf, type MenuLine } from './menu-lines'
+import { explained, isProse, loneOption, splitLine } from './menu-split'
 import { type MenuRow, MOST_LABEL, MOST_OPTIONS, MOST_SETTINGS } from './menu-rows'
 
 /**
@@ -49,8 +55,28 @@ const OPTION_DEPTH = 3
 const splitAt = (node: Node, depth: number) =>
   depth >= OPTION_DEPTH || node.children.length ? undefined : splitLine(node.text)
 const isLeaf = (n: Node) => n.children.length === 0
+/** Options below a setting, each with a sentence that says what it does. */
+const areExplained = ({ children }: Node): boolean => {
+  const told = children.flatMap(c => explained(c.text) ?? [])
+  const prose = told.filter(t => isProse(t.by)).length
+  return (
+    prose > 0 &&
+    2 * prose >= told.length &&
+    2 * told.length >= children.length &&
+    told.every(t => isProse(t.by) || behindName(t.by).length < 2) &&
+    children.every(c => isLeaf(c) && (explained(c.text) ?? !isProse(c.text)))
+  )
+}
+/** Names below a name that are its options, though one or the other has a colon in it. */
+const areOptions = ({ children }: Node, depth: number): boolean => {
+  if (children.length === 0 || !children.every(isLeaf)) return false
+  const split = children.map(c => splitAt(c, depth + 1)).map(s => (s?.byWords ? undefined : s))
+  const labels = new Set(split.map(s => s?.label))
+  const areNames = split.some(s => s === undefined) || labels.size < split.length
+  return areNames && !split.some(s => (s?.options.length ?? 0) > 1)
+}
 const isSetting = (n: Node, depth: number): boolean =>
-  splitAt(n, depth) !== undefined || (!isLeaf(n) && n.children.every(c => isLeaf(c) && !splitAt(c, depth + 1)))
+  splitAt(n, depth) !== undefined || areExplained(n) || areOptions(n, depth)
 
 /** Lines of one depth under headings that stand at the same depth: a name alone leads the settings behind it. */
 const underHeadings = (
@@ -60,12 +86,15 @@ const underHeadings = (
 ): readonly Node[] => {
   if (depth >= OPTION_DEPTH - 1) return nodes
   const isName = (n: Node | undefined) => n !== undefined && isLeaf(n) && !splitAt(n, depth)
-  const isFlat = nodes.some((n, i) => isName(n) && nodes[i + 1] !== undefined && splitAt(nodes[i + 1] as Node, depth))
-  if (!isFlat) return nodes
+  const leads = (n: Node, i: number): boolean => {
+    const next = nodes[i + 1]
+    return isName(n) && next !== undefined && (i === 0 ? isSetting(next, depth) : splitAt(next, depth) !== undefined)
+  }
+  if (!nodes.some(leads)) return nodes
   const grouped: Node[] = []
   let heading: Node | undefined
   nodes.forEach((n, i) => {
-    if (isName(n) && nodes[i + 1] && splitAt(nodes[i + 1] as Node, depth)) {
+    if (leads(n, i)) {
       heading = { ...n, children: [] }
       remark(n, 'read as a heading, since settings follow it')
       grouped.push(heading)
@@ -115,22 +144,20 @@ const bounded = (
   })
 }
 
-/** The first row of a table that says what its columns are. */
-const HEADS_A_TABLE = /^(?:setting|name|item|function|row)s?$/i
-const isTableHead = (label: string, options: readonly string[]) =>
-  HEADS_A_TABLE.test(label) && options.every(o => /^(?:option|value|choice|default|setting)s?$/i.test(o))
-
-const SAYS_SOMETHING = /[\p{L}\p{N}]/u
-const IS_NUMBER = /^[\d\s.,:/–-]+$/
-
 /** The rows of a menu in a text, and what in it should be looked at. */
 export const readMenuText = (text: string): ReadMenu => {
   const remarks: Remark[] = []
   const remark = (line: number, told: string, what: string) => remarks.push({ line, text: fitting(told, 60), what })
-  const lines = linesOf(text).filter(l => {
-    if (SAYS_SOMETHING.test(l.text) && !(IS_NUMBER.test(l.text) && l.indent === 0)) return true
-    remark(l.number, l.text, 'left out: it names nothing')
-    return false
+  const columns = inColumns(text)
+  if (columns) {
+    remark(columns.head, '', 'read as the heads of columns')
+    for (const line of columns.leftOut) remark(line, '', 'left out: it names no setting')
+    return { rows: bounded(columns.rows, remark), remarks: remarks.toSorted((a, b) => a.line - b.line) }
+  }
+  const lines = (asLines(text) ?? linesOf(text)).filter((l, i, all) => {
+    const why = whyLeftOut(l, i, all)
+    if (why) remark(l.number, l.text, `left out: ${why}`)
+    return !why
   })
   const rows: (MenuRow & { line: number })[] = []
   const visit = (nodes: readonly Node[], path: readonly string[]): void => {
@@ -142,11 +169,14 @@ export const readMenuText = (text: string): ReadMenu => {
       }
       const split = splitAt(n, depth)
       if (split?.remark) remark(n.number, n.text, split.remark)
-      const lone = split ? [] : n.children.map(c => loneOption(c.text))
+      const told = areExplained(n)
+      const [only, ...more] = n.children
+      const listed = only && !more.length ? behindName(only.text) : n.children.map(c => c.text)
+      const lone = split ? [] : listed.map(text => loneOption((told && explained(text)?.option) || text))
       const options = split?.options ?? lone.map(o => o.text)
       const [tab = 'Menu', ...pages] = path
       const label = (split?.label ?? n.text.replace(/:$/, '')).trim()
-      if (!SAYS_SOMETHING.test(label) || isTableHead(label, options)) {
+      if (!saysSomething(label)) {
         remark(n.number, n.text, 'left out: it names no setting')
         continue
       }
@@ -162,7 +192,7 @@ export const readMenuText = (text: string): ReadMenu => {
       })
     }
   }
-  visit(treeOf(lines), [])
+  visit(treeOf(indented(lines)), [])
   return { rows: bounded(rows, remark), remarks: remarks.toSorted((a, b) => a.line - b.line) }
 }
 

@@ -1,0 +1,82 @@
+import Papa from 'papaparse'
+import { asSetting } from './menu-split'
+import type { MenuRow } from './menu-rows'
+
+/** A menu copied from a sheet: columns with heads, one setting in each row. */
+
+const HEADS: Readonly<Record<'tab' | 'page' | 'setting' | 'options' | 'preset', RegExp>> = {
+  tab: /^(?:tab|menu|chapter)s?$/i,
+  page: /^(?:page|group|section|submenu|screen|category)s?$/i,
+  setting: /^(?:settings?|name|items?|keys?|buttons?|controls?|menu items?|functions?|parameters?|option name)$/i,
+  options: /^(?:options?|values?|choices?|settings available|available(?: options| values| settings)?|range)$/i,
+  preset: /^(?:defaults?|factory(?: default| setting)?|preset|initial(?: value| setting)?)$/i,
+}
+type Head = keyof typeof HEADS
+
+/** How the cells of a line are parted. */
+const PARTED: readonly ((line: string) => readonly string[])[] = [
+  line => line.split('\t'),
+  line => line.split(/\s{3,}/),
+  line => (/^\s*\|/.test(line) ? line.trim().slice(1, -1).split('|') : []),
+  ...[',', ';'].map(delimiter => (line: string) => Papa.parse<string[]>(line, { delimiter, preview: 1 }).data[0] ?? []),
+]
+const trimmed = (cells: readonly string[]): readonly string[] => cells.map(c => c.trim())
+const headOf = (cell: string, i: number, [first = '']: readonly string[]): Head | undefined => {
+  // Of a key it is the function that is chosen.
+  if (i > 0 && /^functions?$/i.test(cell) && /^(?:key|button|control)s?$/i.test(first)) return 'options'
+  return (Object.keys(HEADS) as Head[]).find(h => HEADS[h].test(cell))
+}
+
+export interface InColumns {
+  readonly rows: readonly (MenuRow & { readonly line: number })[]
+  /** The line of the heads, and those that hold no setting. */
+  readonly head: number
+  readonly leftOut: readonly number[]
+}
+
+/** How many lines may stand before the heads. */
+const MOST_BEFORE = 5
+
+/** @returns undefined where the text has no heads that name a column of settings and one of options */
+export const inColumns = (text: string): InColumns | undefined => {
+  const lines = text.split(/\r\n|\r|\n/)
+  for (const [head, line] of lines.slice(0, MOST_BEFORE).entries())
+    for (const cellsOf of PARTED) {
+      const heads = trimmed(cellsOf(line)).map(headOf)
+      const at = (h: Head) => heads.indexOf(h)
+      if (at('setting') < 0 || at('options') < 0) continue
+      const leftOut: number[] = []
+      let [tab, page] = ['', '']
+      const rows = lines.slice(head + 1).flatMap((told, i) => {
+        const cells = trimmed(cellsOf(told))
+        const cell = (h: Head) => cells[at(h)] ?? ''
+        const number = head + i + 2
+        const label = cell('setting')
+        if (/^[-:|\s]*$/.test(told)) return []
+        // A cell that is empty says the same as the one above.
+        if (cell('tab')) [tab, page] = [cell('tab'), '']
+        page = cell('page') || page
+        if (!label) {
+          leftOut.push(number)
+          return []
+        }
+        const more = at('options') === heads.length - 1 ? cells.slice(at('options')).filter(Boolean) : []
+        const split = asSetting(label, more.length > 1 ? more.join('|') : cell('options'))
+        const preset = split.options.findIndex(o => o.toLowerCase() === cell('preset').toLowerCase())
+        const under = tab || page || 'Menu'
+        return [
+          {
+            tab: under,
+            page: page || under,
+            label: split.label,
+            options: split.options,
+            preset: Math.max(0, preset >= 0 ? preset : split.preset),
+            place: `line ${number}`,
+            line: number,
+          },
+        ]
+      })
+      return rows.length ? { rows, head: head + 1, leftOut } : undefined
+    }
+  return undefined
+}
