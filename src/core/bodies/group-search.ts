@@ -72,6 +72,7 @@ export class GroupSearch extends GroupWalk {
 
   /** The best choice for connected settings, given what is decided around them. */
   private solve(component: readonly number[]): Solution | undefined {
+    // Stryker disable next-line all: it only takes longer
     const key = component.length >= WORTH_REMEMBERING ? this.keyOf(component) : undefined
     const known = key === undefined ? undefined : this.solved.get(key)
     if (known !== undefined) return known ?? undefined

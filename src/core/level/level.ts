@@ -80,8 +80,10 @@ export const levelFleet = (
     for (let round = 0; round < MOST_ROUNDS; round++) {
       const before = proven
       proven = Math.max(proven, bound.raise())
+      // Stryker disable next-line all: it only takes longer
       if (best.cost - proven <= NEAR_ENOUGH * best.cost) break
       consider(bound.levels)
+      // Stryker disable next-line all: it only takes longer
       if (best.cost - proven <= NEAR_ENOUGH * best.cost || proven - before < 1e-5 * best.cost) break
     }
   }
@@ -167,6 +169,7 @@ const withLevels = (problem: FleetProblem, open: readonly (readonly number[])[])
   ...problem,
   dimensions: problem.dimensions.map((d, i) => {
     const kept = open[i] ?? []
+    // Stryker disable next-line all: it only takes longer
     if (kept.length === d.levels.length) return d
     return {
       ...d,
