@@ -63,7 +63,7 @@ it('says when an update that nobody wrote down took something away: with the las
     ...tinyBody({ a: ['x', 'y'] }),
     updates: [{ id: '2.0', changes: [{ at: ['settings', 'a', 'options', 'y', 'means', 'track.hold'], after: 1 }] }],
   }
-  const known = knownAfter(body as never, '2.0', [
+  const known = knownAfter(body, '2.0', [
     { kind: 'set', setting: 'a', option: 'y', how: 'card', at: later(0), by: null },
     { kind: 'firmware', from: '0.9', to: '1.0', at: later(1), by: null },
     { kind: 'set', setting: 'a', option: 'y', how: 'card', at: later(2), by: null },
