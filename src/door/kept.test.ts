@@ -2,7 +2,7 @@ import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { afterEach, expect, it, vi } from 'vitest'
 import { noteRead, noteWritten } from '../db/tables'
-import { KeptAnswers } from './kept'
+import { KeptAnswers, wroteNow } from './kept'
 
 /** A server whose answers are read from a table, and count how often they were made. */
 let made = 0
@@ -73,4 +73,29 @@ it('is kept only where it is one, and large ones go out as they come', async () 
   await ask(file)
   await ask(file)
   expect(made).toBe(4)
+})
+
+it('is shown to a crowd as it was a moment ago, but never to whoever has changed something since', async () => {
+  const address = await start()
+  await ask(address)
+  noteWritten(WRITE, ['x'])
+  // Alone, nobody is shown anything old.
+  expect(await ask(address)).toContain('answer 2,')
+  const changed = wroteNow().split(';')[0] ?? ''
+  noteWritten(WRITE, ['x'])
+  const others = Array.from({ length: 70 }, () => ask(`${address}-other`))
+  await vi.waitUntil(() => made === 3, { interval: 1 })
+  const [reader, writer] = [ask(address), fetch(address, { headers: { cookie: changed } })]
+  expect(await reader).toContain('answer 2,')
+  expect(await (await writer).text()).toContain('answer 4,')
+  await Promise.all(others)
+  expect(await ask(address)).toContain('answer 4,')
+})
+
+it('is no page for what programs ask for: they are never given anything old', async () => {
+  const address = await start({ type: 'application/json' })
+  await ask(address)
+  noteWritten(WRITE, ['x'])
+  const all = await Promise.all(Array.from({ length: 80 }, () => ask(address)))
+  expect(all.every(text => text.startsWith('answer 2,'))).toBe(true)
 })

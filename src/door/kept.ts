@@ -1,25 +1,33 @@
 import type { IncomingMessage, ServerResponse } from 'node:http'
-import { gzip } from 'node:zlib'
-import { promisify } from 'node:util'
+import { randomUUID } from 'node:crypto'
+import { Parted } from './parted'
 import { areCurrent, type Reads, watchReads } from '../db/tables'
 
 /**
  * Answers that are kept as long as nothing they were made from changes, so that many who look at the same thing cost
- * little more than one. What is asked for while it is being made is made once.
+ * little more than one. What is asked for while it is being made is made once. In a crowd, a page may be shown as it was
+ * a moment ago, to whoever has changed nothing since: what people change all the time is not made anew for each of them.
  */
 
 interface Kept {
   readonly status: number
   readonly headers: Readonly<Record<string, string | number | readonly string[]>>
-  /** Between these stands the nonce, which every answer has of its own. */
-  readonly parts: readonly string[]
-  readonly bytes: number
+  readonly content: Parted
   readonly reads: Reads
-  readonly until: number
+  /** When it was begun: what was written later is not in it. */
+  readonly began: number
 }
 
 /** Some answers tell the time of day. */
 const KEPT_MS = 15_000
+/** So many questions in a second come from a crowd. */
+const CROWD = 60
+/** How old a page may be that is shown to a crowd though it has changed, and from when on it is made anew meanwhile. */
+const LATELY_MS = 4000
+const RENEWED_MS = 1000
+/** With it the door asks itself for what has to be made anew. */
+export const RENEWS = 'x-coherion-renews'
+const PAGES = /^text\/(?:html|x-component)\b/
 const MOST_BYTES = 64 * 1024 * 1024
 /** Larger answers go out as they come. */
 const MOST_ANSWER = 4 * 1024 * 1024
@@ -35,32 +43,44 @@ const DECIDING = [
   'next-router-segment-prefetch',
   'next-url',
   'accept',
-  'cookie',
   'authorization',
 ]
 
+/** Says when whoever has it last changed something, so that they see their own change. */
+const WROTE = /(?:^|;\s*)coherion-wrote=(\d+)/
+const WROTE_SECONDS = 5
+export const wroteNow = (): string =>
+  `coherion-wrote=${Date.now()}; Path=/; Max-Age=${WROTE_SECONDS}; HttpOnly; SameSite=Strict`
+const wroteAt = ({ headers }: IncomingMessage): number => Number(WROTE.exec(headers.cookie ?? '')?.[1] ?? 0)
+
 const OWN = ['if-none-match', 'if-modified-since', 'range'] as const
 
-const gzipped = promisify(gzip)
-/** Quick: the machine that serves is the one that works. */
-const LEVEL = 2
 const WORTH_ZIPPING = 1024
 
 /** Shared with whoever hands a server on to another folder. */
 const shared = globalThis as { coherionKept?: Map<string, Kept> }
 
+/** Asks again for what a request asked for, with these headers. */
+export type AskAgain = (url: string, headers: Readonly<Record<string, string>>) => Promise<void>
+
 export class KeptAnswers {
   private readonly kept = (shared.coherionKept ??= new Map<string, Kept>())
   /** What is being made just now, and when it was begun, counted in questions. */
   private readonly making = new Map<string, { readonly began: number; readonly made: Promise<Kept | undefined> }>()
+  private readonly renewing = new Set<string>()
+  private readonly token = randomUUID()
   private clock = 0
+  private second = { began: 0, asked: 0, before: 0 }
+
+  constructor(private readonly askAgain: AskAgain = () => Promise.resolve()) {}
 
   /** Undefined for what is not kept: changes, files, and what is sent while it is made. */
   keyOf({ method, url = '', headers }: IncomingMessage): string | undefined {
     if (method !== 'GET' || url.startsWith('/_next/') || /^\/api\/v1\/(?:cards\/pdf|level)/.test(url)) return undefined
     // Whoever has a part, or an older answer, gets another one than the rest.
     if (OWN.some(name => headers[name] !== undefined)) return undefined
-    return [url, ...DECIDING.map(name => headers[name] ?? '')].join('\n')
+    const cookie = (headers.cookie ?? '').replace(WROTE, '')
+    return [url, cookie, ...DECIDING.map(name => headers[name] ?? '')].join('\n')
   }
 
   /**
@@ -76,9 +96,10 @@ export class KeptAnswers {
     nonce: string,
     make: () => Promise<unknown>,
   ): Promise<void> {
+    this.countQuestion()
     const asked = this.clock++
     for (let making = this.making.get(key); ; making = this.making.get(key)) {
-      const here = this.current(key)
+      const here = this.current(key) ?? this.lately(key, request)
       if (here) return send(here, request, response, nonce)
       if (!making) break
       const made = await making.made
@@ -110,29 +131,63 @@ export class KeptAnswers {
     const accepts = request.headers['accept-encoding']
     request.headers['accept-encoding'] = 'identity'
     const reads: Reads = new Map()
+    const began = Date.now()
     const whole = await captured(response, () => watchReads(reads, make))
     request.headers['accept-encoding'] = accepts
     if (!whole) return undefined
     const { text, ...rest } = whole
-    return { ...rest, parts: text.split(nonce), bytes: 2 * text.length, reads, until: Date.now() + KEPT_MS }
+    return { ...rest, content: new Parted(text.split(nonce)), reads, began }
   }
 
   private current(key: string): Kept | undefined {
     const kept = this.kept.get(key)
-    if (kept && kept.until > Date.now() && areCurrent(kept.reads)) return kept
-    if (kept) this.kept.delete(key)
+    if (!kept) return undefined
+    if (kept.began + KEPT_MS > Date.now()) return areCurrent(kept.reads) ? kept : undefined
+    this.kept.delete(key)
     return undefined
   }
 
+  private countQuestion(): void {
+    const { began, asked } = this.second
+    const age = Date.now() - began
+    if (age < 0 || age >= 1000) this.second = { began: Date.now(), asked: 0, before: age < 2000 ? asked : 0 }
+    this.second.asked++
+  }
+
+  private isCrowded(): boolean {
+    return Math.max(this.second.asked, this.second.before) >= CROWD
+  }
+
+  /** A page as it was a moment ago, for one of a crowd who has changed nothing since; meanwhile it is made anew. */
+  private lately(key: string, request: IncomingMessage): Kept | undefined {
+    const kept = this.kept.get(key)
+    if (!kept || !this.isCrowded() || !PAGES.test(String(kept.headers['content-type']))) return undefined
+    const age = Date.now() - kept.began
+    if (age < 0 || age >= LATELY_MS || wroteAt(request) >= kept.began) return undefined
+    if (request.headers[RENEWS] === this.token) return undefined
+    if (age >= RENEWED_MS && !this.making.has(key)) this.renew(key, request)
+    return kept
+  }
+
+  private renew(key: string, { url = '', headers }: IncomingMessage): void {
+    if (this.renewing.has(key)) return
+    this.renewing.add(key)
+    const same = [...DECIDING, 'cookie'].flatMap(name =>
+      typeof headers[name] === 'string' ? [[name, headers[name]]] : [],
+    )
+    void this.askAgain(url, { ...(Object.fromEntries(same) as Record<string, string>), [RENEWS]: this.token }).finally(
+      () => this.renewing.delete(key),
+    )
+  }
+
   private keep(key: string, kept: Kept): void {
-    if (!areCurrent(kept.reads)) return
     this.kept.set(key, kept)
     let bytes = 0
-    for (const k of this.kept.values()) bytes += k.bytes
+    for (const k of this.kept.values()) bytes += k.content.bytes
     for (const [oldest, k] of this.kept) {
       if (bytes <= MOST_BYTES) break
       this.kept.delete(oldest)
-      bytes -= k.bytes
+      bytes -= k.content.bytes
     }
   }
 }
@@ -144,14 +199,13 @@ const isWorthKeeping = (kept: Kept): boolean =>
   kept.status === 200 && KEPT_TYPES.test(String(kept.headers['content-type'])) && isForOthers(kept)
 
 const send = async (
-  { status, headers, parts }: Kept,
+  { status, headers, content }: Kept,
   request: IncomingMessage,
   response: ServerResponse,
   nonce: string,
 ): Promise<void> => {
-  const plain = Buffer.from(parts.join(nonce))
-  const zips = plain.length > WORTH_ZIPPING && /\bgzip\b/.test(String(request.headers['accept-encoding'] ?? ''))
-  const body = zips ? await gzipped(plain, { level: LEVEL }) : plain
+  const zips = content.bytes > WORTH_ZIPPING && /\bgzip\b/.test(String(request.headers['accept-encoding'] ?? ''))
+  const body = zips ? await content.zippedWith(nonce) : content.with(nonce)
   for (const [name, value] of Object.entries(headers)) if (!response.hasHeader(name)) response.setHeader(name, value)
   response.statusCode = status
   if (zips) response.setHeader('content-encoding', 'gzip')

@@ -1,11 +1,11 @@
 import { randomBytes } from 'node:crypto'
-import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http'
+import { createServer, get, type IncomingMessage, type Server, type ServerResponse } from 'node:http'
 import { isIP } from 'node:net'
 import { join } from 'node:path'
 import next from 'next'
 import sirv from 'sirv'
 import { onBehalfOf } from '../pool/asker'
-import { KeptAnswers } from './kept'
+import { KeptAnswers, wroteNow } from './kept'
 import { FORWARDED, type House, policyWith, type Refused, refusalOf, safetyHeaders } from './guard'
 
 /**
@@ -51,7 +51,15 @@ const app = next({ dev: false, dir, hostname: hosts[0] ?? 'localhost', port })
 await app.prepare()
 const handle = app.getRequestHandler()
 
-const kept = new KeptAnswers()
+/** The door asks itself, as whoever asked would. */
+const kept = new KeptAnswers(
+  (path, headers) =>
+    new Promise(done => {
+      get({ host: hosts[0], port, path, headers }, answer => answer.resume().on('close', done)).on('error', () =>
+        done(),
+      )
+    }),
+)
 
 /** Scripts, styles and fonts were compressed once, when Coherion was built (`scripts/compress.mjs`). */
 const BUILT = '/_next/static/'
@@ -89,6 +97,13 @@ const serve = (request: IncomingMessage, response: ServerResponse): void => {
   response.on('close', () => {
     if (!response.writableFinished) gone.abort()
   })
+  if (request.method !== 'GET' && request.method !== 'HEAD') {
+    const own = response.writeHead.bind(response)
+    response.writeHead = ((...args: Parameters<typeof own>) => {
+      response.appendHeader('set-cookie', wroteNow())
+      return own(...args)
+    }) as typeof response.writeHead
+  }
   const key = kept.keyOf(request)
   const make = () => onBehalfOf({ id, gone: gone.signal }, () => handle(request, response))
   const answered = key === undefined ? make() : kept.answer(key, request, response, nonce, make)
