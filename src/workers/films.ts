@@ -132,9 +132,10 @@ const following = (): Following => {
 }
 
 const follow = (place: Following['far'], part: Grey): void => {
-  place.sharpness.push(sharpnessOf(part))
-  place.light.push(meanOf(part.data))
-  place.gists.push(gistOf(part))
+  const mean = meanOf(part.data)
+  place.sharpness.push(sharpnessOf(part, mean))
+  place.light.push(mean)
+  place.gists.push(gistOf(part, mean))
 }
 
 /** Both places through a whole film; how far it is in between. */

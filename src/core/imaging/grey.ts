@@ -47,17 +47,13 @@ export const greyOf = (rgba: ArrayLike<number>, width: number, height: number): 
  * @param stride bytes from one row to the next
  * @param isFull whether black is 0 and white 255; else 16 and 235, as most films have it (Rec. ITU-R BT.709)
  */
-export const greyOfLuma = (
-  luma: ArrayLike<number>,
-  width: number,
-  height: number,
-  stride = width,
-  isFull = true,
-): Grey => {
+export const greyOfLuma = (luma: Uint8Array, width: number, height: number, stride = width, isFull = true): Grey => {
   const data = new Float32Array(width * height)
   const light = isFull ? LIGHT : NARROW
-  for (let y = 0; y < height; y++)
-    for (let x = 0; x < width; x++) data[y * width + x] = light[luma[y * stride + x] ?? 0] ?? 0
+  for (let y = 0; y < height; y++) {
+    const [from, to] = [y * stride, y * width]
+    for (let x = 0; x < width; x++) data[to + x] = light[luma[from + x] as number] as number
+  }
   return { width, height, data }
 }
 
@@ -97,8 +93,8 @@ export const shrunk = (grey: Grey, by: number): Grey => {
   return { width, height, data }
 }
 
-export const meanOf = (data: ArrayLike<number>): number => {
+export const meanOf = (data: Float32Array): number => {
   let sum = 0
-  for (let i = 0; i < data.length; i++) sum += data[i] ?? 0
+  for (let i = 0; i < data.length; i++) sum += data[i] as number
   return data.length === 0 ? 0 : sum / data.length
 }
