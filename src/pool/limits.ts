@@ -20,6 +20,7 @@ export const LIMITS: Readonly<Record<TaskName, Limit>> = {
   walk: page(15),
   slots: page(20),
   jobWalks: page(60),
+  jobRoughly: page(30),
   known: page(20),
   overruler: page(20),
   explanation: page(20),

@@ -1,8 +1,8 @@
 import { type Body, bodyAt, type State } from '@/core/bodies'
 import { recallKeysOf } from '@/core/jobs/recall-keys'
-import { type SetTo, type Walks, walksBetween } from '@/core/jobs/walks'
+import { roughlyBetween, type SetTo, type Walks, walksBetween } from '@/core/jobs/walks'
 import { nearestWays, type Way } from '@/core/phrasebook/nearest'
-import { askedOf, type Conflict, explain, type Explanation, listedBy, resolve } from '@/core/resolve'
+import { askedOf, type Conflict, explain, type Explanation, listedBy, resolve, resolvedState } from '@/core/resolve'
 import type { Context, Level, Standard } from '@/core/standards'
 import { planSlots, planSteps, type SlotPlan } from '@/core/steps/plan'
 import { documentOf, type Shared } from './documents'
@@ -28,17 +28,6 @@ export const resolution = ({
   readonly known: State
 }): string => JSON.stringify(resolve(documentOf(body), documentOf(standard), { firmware, context, known }))
 
-const forms = new WeakMap<Body, Map<string, Body>>()
-
-/** The form of a profile at a firmware, the same object each time: much is remembered by it. */
-const formAt = (profile: Body, firmware: string): Body => {
-  const known = forms.get(profile) ?? new Map<string, Body>()
-  forms.set(profile, known)
-  const form = known.get(firmware) ?? (profile.updates.length ? bodyAt(profile, firmware) : profile)
-  known.set(firmware, form)
-  return form
-}
-
 /**
  * The walk to what a standard asks of a body.
  *
@@ -53,7 +42,7 @@ export const walk = ({
   /** The same, with what it is taken to be at for the rest. */
   readonly assumed: State
 }): string => {
-  const form = formAt(documentOf(of.body), of.firmware)
+  const form = bodyAt(documentOf(of.body), of.firmware)
   const found = resolve(documentOf(of.body), documentOf(of.standard), { ...of, known })
   const unseen = new Set(askedOf(form, found).filter(s => !(s in known)))
   return JSON.stringify(planSteps(form, assumed, found.state, { listed: listedBy(found), unseen }))
@@ -72,11 +61,11 @@ export interface SlotsAsked {
 export const slots = ({ body, firmware, context, now, slots: asked, unseen }: SlotsAsked): readonly SlotPlan[] => {
   const profile = documentOf(body)
   return planSlots(
-    formAt(profile, firmware),
+    bodyAt(profile, firmware),
     now,
     asked.map(({ slot, standard }) => ({
       slot,
-      to: (known: State) => resolve(profile, documentOf(standard), { firmware, context, known }).state,
+      to: (known: State) => resolvedState(profile, documentOf(standard), { firmware, context, known }),
     })),
     new Set(unseen),
   )
@@ -86,24 +75,33 @@ export interface JobWalksAsked {
   readonly body: Shared<Body>
   readonly firmware: string
   readonly setUps: readonly { readonly key: string; readonly standard: Shared<Standard>; readonly context: Context }[]
-  /** Quickly, without looking for the best order. */
-  readonly isRough: boolean
 }
 
 /** From every set-up of a job to every other one on a body. @returns as JSON text, to be kept as it is */
-export const jobWalks = ({ body, firmware, setUps, isRough }: JobWalksAsked): string => {
+export const jobWalks = ({ body, firmware, setUps }: JobWalksAsked): string => {
   const profile = documentOf(body)
-  const form = formAt(profile, firmware)
-  const on = (key: string, known: State) => {
-    const setUp = setUps.find(s => s.key === key)
-    return setUp && resolve(profile, documentOf(setUp.standard), { firmware, context: setUp.context, known })
-  }
-  const all = setUps.flatMap((s): SetTo[] => {
-    const found = on(s.key, {})
-    return found ? [{ key: s.key, state: found.state, asked: askedOf(form, found) }] : []
+  const form = bodyAt(profile, firmware)
+  const all = setUps.map(({ key, standard, context }): SetTo => {
+    const found = resolve(profile, documentOf(standard), { firmware, context, known: {} })
+    return { key, state: found.state, asked: askedOf(form, found) }
   })
-  const walks = walksBetween(form, all, (s, from) => on(s.key, from)?.state ?? s.state, isRough)
+  const walks = walksBetween(form, all, ({ key, state }, known) => {
+    const setUp = setUps.find(s => s.key === key)
+    return setUp
+      ? resolvedState(profile, documentOf(setUp.standard), { firmware, context: setUp.context, known })
+      : state
+  })
   return JSON.stringify({ ...walks, keys: recallKeysOf(form, all) } satisfies Walks)
+}
+
+/** The same without looking for the best order, from what each set-up was found to set: quick, and an estimate. */
+export const jobRoughly = ({
+  body,
+  firmware,
+  all,
+}: Pick<JobWalksAsked, 'body' | 'firmware'> & { readonly all: readonly SetTo[] }): string => {
+  const form = bodyAt(documentOf(body), firmware)
+  return JSON.stringify({ ...roughlyBetween(form, all), keys: recallKeysOf(form, all) } satisfies Walks)
 }
 
 /** Why a body gets what it gets for one target, what else it could do, and the conflicts of all. */
@@ -124,6 +122,6 @@ export const explanation = ({
   return {
     ...explained,
     conflicts: resolve(profile, document, options).conflicts,
-    ways: explained.outcome.missing ? nearestWays(formAt(profile, firmware), dimension) : [],
+    ways: explained.outcome.missing ? nearestWays(bodyAt(profile, firmware), dimension) : [],
   }
 }

@@ -10,7 +10,7 @@ import { audited, auditSent } from './audits'
 import { jobCalendar, jobDebrief, jobNeeds, scenesSent } from './jobs'
 import { known, overruler } from './lives'
 import { measured } from './measured'
-import { explanation, jobWalks, resolution, slots, walk } from './reckon'
+import { explanation, jobRoughly, jobWalks, resolution, slots, walk } from './reckon'
 import {
   bundle,
   draft,
@@ -48,6 +48,7 @@ export const TASKS = {
   walk,
   slots,
   jobWalks,
+  jobRoughly,
   known,
   overruler,
   explanation,

@@ -18,7 +18,7 @@ import {
 import { guidedStandard, toldOf } from '@/core/jobs/guided'
 import type { Job, Scene } from '@/core/jobs/job'
 import type { Happened } from '@/core/jobs/standing'
-import type { Walks } from '@/core/jobs/walks'
+import type { SetTo, Walks } from '@/core/jobs/walks'
 import type { Known } from '@/core/kit/known'
 import { focusRangesOf } from '@/core/lenses/schema'
 import { situationOf } from '@/core/rescues/on-body'
@@ -187,24 +187,32 @@ const modelsOf = async (units: readonly UnitRow[]): Promise<readonly OnModel[]> 
   )
 }
 
-const walksOf = ({ body, firmware }: OnModel, setUps: readonly Prepared[], isRough: boolean): Promise<Walks> => {
+const walksOf = ({ body, firmware }: OnModel, setUps: readonly Prepared[]): Promise<Walks> => {
   const asked = {
     body: share(body.document),
     firmware,
     setUps: setUps.map(s => ({ key: s.setUp.key, standard: share(s.standard.document), context: s.context })),
-    isRough,
   }
   const of = asked.setUps.flatMap(s => [s.key, s.standard.digest, contextText(s.context)])
-  return workedOut<Walks>(['job walks', asked.body.digest, firmware, String(isRough), ...of], () =>
+  return workedOut<Walks>(['job walks', asked.body.digest, firmware, ...of], () =>
     work('jobWalks', asked, { isForAll: true }),
+  )
+}
+
+/** Walks in the order of the menu, between what the set-ups were found to set. */
+const roughWalksOf = ({ body, form, firmware }: OnModel, found: ReadonlyMap<string, Resolution>): Promise<Walks> => {
+  const all = [...found].map(([key, r]): SetTo => ({ key, state: r.state, asked: askedOf(form, r) }))
+  const asked = { body: share(body.document), firmware, all }
+  return workedOut<Walks>(['rough job walks', asked.body.digest, firmware, JSON.stringify(all)], () =>
+    work('jobRoughly', asked, { isForAll: true }),
   )
 }
 
 const NO_WALKS: Walks = { walks: {}, rests: {}, rows: [], keys: [] }
 
-const walksOrNone = async (model: OnModel, setUps: readonly Prepared[], isRough: boolean): Promise<Walks> => {
+const orNone = async (walks: Promise<Walks>): Promise<Walks> => {
   try {
-    return await walksOf(model, setUps, isRough)
+    return await walks
   } catch (error) {
     if (whyNot(error) === undefined) throw error
     return NO_WALKS
@@ -262,7 +270,10 @@ export const readJobFacts = async (job: Job): Promise<JobFacts> => {
           }
         }),
       )
-      const can = all.filter(s => own.has(s.setUp.key))
+      // In the order of the day, whichever was found first.
+      const inOrder = new Map(
+        all.flatMap(({ setUp: { key } }) => (own.has(key) ? [[key, own.get(key) as Resolution]] : [])),
+      )
       return {
         id,
         body: form.id,
@@ -272,7 +283,7 @@ export const readJobFacts = async (job: Job): Promise<JobFacts> => {
         isWhole: form.slots.stores === 'everything',
         cautions: bodyCautions(form).map(({ title, words }) => ({ title, words })),
         fits: Object.fromEntries(fits),
-        ...(await walksOrNone(model, can, true)),
+        ...(await orNone(roughWalksOf(model, inOrder))),
       }
     }),
   )
@@ -324,12 +335,6 @@ export const readExactFacts = async (job: Job, happened: readonly Happened[]): P
 export const readWalks = async (job: Job, modelId: string, keys: readonly string[]): Promise<Walks | undefined> => {
   const { all, models } = await gather(job)
   const model = models.find(m => m.id === modelId)
-  return (
-    model &&
-    walksOrNone(
-      model,
-      all.filter(s => keys.includes(s.setUp.key)),
-      false,
-    )
-  )
+  const asked = all.filter(s => keys.includes(s.setUp.key))
+  return model && orNone(walksOf(model, asked))
 }

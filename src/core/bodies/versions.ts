@@ -9,8 +9,21 @@ import { type Parsed, parseWith } from '../reading/problem'
 export const isWholeInBody: IsWhole = at =>
   at.at(-2) === 'means' || at.at(-2) === 'measured' || ['at', 'then', 'when', 'updates'].includes(at.at(-1) ?? '')
 
+/** Profiles never change, so that a form is made once, and is the same object each time: much is remembered by it. */
+const forms = new WeakMap<Body, Map<string, Body>>()
+
 /** The profile as it is at a firmware. Later updates stay listed, so that it can be told what they would bring. */
 export const bodyAt = (body: Body, firmware: string): Body => {
+  if (body.updates.length === 0) return body
+  const known = forms.get(body) ?? new Map<string, Body>()
+  forms.set(body, known)
+  const version = versionAt(body, firmware)
+  const form = known.get(version) ?? made(body, version)
+  known.set(version, form)
+  return form
+}
+
+const made = (body: Body, firmware: string): Body => {
   const there = body.updates.filter(u => compareVersions(u.id, firmware) <= 0)
   if (there.length === 0) return body
   const later = body.updates.filter(u => compareVersions(u.id, firmware) > 0)

@@ -46,13 +46,21 @@ export type Walks = Pick<Model, 'walks' | 'rests' | 'rows' | 'keys'>
  * From every set-up to every other one.
  *
  * @param to what the body is set to by a set-up when it is set to something already: it then changes no more than it has to
- * @param isRough without looking for the best order
  */
 export const walksBetween = (
   body: Body,
   all: readonly SetTo[],
   to: (setUp: SetTo, from: State) => State,
-  isRough: boolean,
+): Omit<Walks, 'keys'> => between(body, all, (from, target) => planSteps(body, from, to(target, from)))
+
+/** The same without looking for the best order. */
+export const roughlyBetween = (body: Body, all: readonly SetTo[]): Omit<Walks, 'keys'> =>
+  between(body, all, (from, target) => roughSteps(body, from, target.state, target.asked))
+
+const between = (
+  body: Body,
+  all: readonly SetTo[],
+  stepsTo: (from: State, target: SetTo) => { readonly steps: Steps; readonly presses: number },
 ): Omit<Walks, 'keys'> => {
   const rows: Model['rows'][number][] = []
   const rowOf = new Map<string, number>()
@@ -68,9 +76,7 @@ export const walksBetween = (
       return [[at, setting.options.findIndex(o => o.id === s.to)] as const]
     })
   const walk = (from: State, target: SetTo): Walk => {
-    const { steps, presses } = isRough
-      ? roughSteps(body, from, target.state, target.asked)
-      : planSteps(body, from, to(target, from))
+    const { steps, presses } = stepsTo(from, target)
     return { presses, seconds: steps.length * SECONDS_PER_ROW, steps: indexed(steps) }
   }
   const { stores } = body.slots

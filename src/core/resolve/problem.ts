@@ -6,6 +6,7 @@ import {
   inMenuOrder,
   isThere,
   type Option,
+  type Rule,
   type Setting,
   type State,
 } from '../bodies'
@@ -15,6 +16,7 @@ import type { StoredMap } from '../functions/plan'
 import { soughtOn } from '../controls/targets'
 import {
   type Context,
+  contextText,
   type EffectiveTarget,
   effectiveTargets,
   heldUpTo,
@@ -357,8 +359,20 @@ const onPinned = (
   })
 }
 
-/** A standard on a body as a search problem: what every option says, how far it is from what is wanted. */
-export const problemOf = (profile: Body, standard: Standard, options: ResolveOptions = {}): ResolveProblem => {
+/** What a standard asks of a body, whatever it is set to. */
+interface Asked {
+  readonly body: Body
+  readonly firmware: string
+  readonly settings: readonly Setting[]
+  readonly targets: readonly TargetOnBody[]
+  readonly byPlan: ReturnType<typeof soughtByPlan>
+  readonly terms: readonly Term[]
+  readonly rules: readonly Rule[]
+  readonly domains: readonly (readonly number[])[]
+  readonly pins: readonly PinOnBody[]
+}
+
+const askedOf = (profile: Body, standard: Standard, options: ResolveOptions): Asked => {
   const firmware = options.firmware ?? profile.firmware.to
   const body = bodyAt(profile, firmware)
   const settings = inMenuOrder(body)
@@ -386,8 +400,37 @@ export const problemOf = (profile: Body, standard: Standard, options: ResolveOpt
     const allowed = s.options.flatMap((o, i) => (there(s, o) ? [i] : []))
     return allowed.length ? allowed : [s.options.findIndex(o => o.id === s.default)]
   })
-  const known = options.known ?? Object.fromEntries(settings.map(s => [s.id, s.default]))
   const pins = pinsOn(body, standard, options.context)
+  return { body, firmware, settings, targets, byPlan, terms, rules, domains, pins }
+}
+
+/** Profiles and standards never change, so that what one asks of the other is read once. */
+const read = new WeakMap<Body, WeakMap<Standard, Map<string, Asked>>>()
+/** Of one standard on one body: firmware, people and places it is asked for. */
+const MOST_READ = 60
+
+const remembered = (profile: Body, standard: Standard, options: ResolveOptions): Asked => {
+  // A level that is only tried belongs to no document.
+  if (options.level) return askedOf(profile, standard, options)
+  const key = [options.firmware ?? '', contextText(options.context ?? {}), options.level === null].join('\n')
+  const ofBody = read.get(profile) ?? new WeakMap<Standard, Map<string, Asked>>()
+  read.set(profile, ofBody)
+  const known = ofBody.get(standard) ?? new Map<string, Asked>()
+  ofBody.set(standard, known)
+  const asked = known.get(key) ?? askedOf(profile, standard, options)
+  if (known.size >= MOST_READ) known.clear()
+  known.set(key, asked)
+  return asked
+}
+
+/** A standard on a body as a search problem: what every option says, how far it is from what is wanted. */
+export const problemOf = (profile: Body, standard: Standard, options: ResolveOptions = {}): ResolveProblem => {
+  const { body, firmware, settings, targets, byPlan, terms, rules, domains, pins } = remembered(
+    profile,
+    standard,
+    options,
+  )
+  const known = options.known ?? Object.fromEntries(settings.map(s => [s.id, s.default]))
   const over = (d: readonly (readonly number[])[], at: State) =>
     searchInput({ settings, rules, domains: d, known: at, terms })
   const isPossible = (input: SearchInput) => search({ ...input, terms: [] }) !== undefined

@@ -120,6 +120,14 @@ export const resolve = (body: Body, standard: Standard, options: ResolveOptions 
   }
 }
 
+/** Only what the body is set to by a standard; see `resolve`. */
+export const resolvedState = (body: Body, standard: Standard, options: ResolveOptions = {}): State => {
+  const { input } = problemOf(body, standard, options)
+  const found = search(input)
+  if (!found) throw new ContradictoryBodyError(body)
+  return stateOf(input, found.choice)
+}
+
 /** Weighted mean of 1 - distance, 0 to 1. */
 export const agreementOf = (outcomes: readonly Pick<Outcome, 'target' | 'distance'>[]): number => {
   const weight = (o: Pick<Outcome, 'target'>) => WEIGHT_FACTORS[o.target.weight]

@@ -220,6 +220,33 @@ class Heap {
   }
 }
 
+/** The fewest presses from any setting, or from where pictures are taken, to one. */
+const nearest = (hops: Float64Array, n: number, at: number): number => {
+  let least = Infinity
+  for (let last = 0; last <= n; last++) if (last !== at) least = Math.min(least, hops[at * (n + 1) + last] as number)
+  return least
+}
+
+/** What a walk costs that is found at once; it ends where it should, or costs more than any that does. */
+const quickly = (problem: OrderProblem): number => {
+  const menu = inOrder(problem, id => problem.position.get(id) ?? 0)
+  return Math.min(...[menu, nearestFirst(problem)].map(o => asCost(walked(problem, improved(problem, o)))))
+}
+const asCost = ({ failed, dark, presses }: Cost): number => (failed ? Infinity : dark * DARK + presses)
+
+/** From each place of a part to its goal at least, however near the settings of other parts lie. */
+const leastToGo = (part: Part, hopTo: (at: number) => number, problem: OrderProblem): Float64Array => {
+  const least = new Float64Array(part.places.length).fill(Infinity)
+  least[part.goal] = 0
+  // In sequence every move leads to a later place; elsewhere nothing is asked of this.
+  for (let at = part.places.length - 1; at >= 0; at--)
+    for (const m of part.places[at]?.moves ?? []) {
+      const cost = hopTo(problem.position.get(m.setting) ?? 0) + m.presses + (m.isDark ? DARK : 0)
+      least[at] = Math.min(least[at] as number, (least[m.next] as number) + cost)
+    }
+  return least
+}
+
 /**
  * The best walk: dynamic programming over the places of all parts together and the setting last touched; by Dijkstra's
  * method where moves run in circles.
@@ -250,27 +277,35 @@ export const bestOrder = (problem: OrderProblem): readonly SettingChange[] | und
       })),
     ),
   )
-  /** Presses from the setting last touched to another; the last row is from where pictures are taken. */
-  const hops = new Float64Array((n + 1) * n)
+  /** Presses to a setting from the one last touched; the last of a row is from where pictures are taken. */
+  const hops = new Float64Array(n * (n + 1))
   for (let at = 0; at < n; at++) {
-    hops[n * n + at] = problem.enter[at] ?? 0
-    for (let last = 0; last < n; last++) hops[last * n + at] = problem.between[last]?.[at] ?? 0
+    hops[at * (n + 1) + n] = problem.enter[at] ?? 0
+    for (let last = 0; last < n; last++) hops[at * (n + 1) + last] = problem.between[last]?.[at] ?? 0
   }
   const placeOf = (places: number, p: number): number => Math.floor(places / (strides[p] ?? 1)) % (sizes[p] ?? 1)
+  const known = isStraight ? quickly(problem) : Infinity
+  const toGo = parts.map(part => leastToGo(part, at => nearest(hops, n, at), problem))
   /** Node: places * (n + 1) + the setting last touched; n is where pictures are taken. */
   const after = (places: number, place: number, p: number, m: { readonly next: number; readonly at: number }): number =>
     (places + (m.next - place) * (strides[p] ?? 1)) * (n + 1) + m.at
   /** Every move from here, each after whatever may have been touched last: one move at a time, which is quick. */
   const relaxAll = (places: number): void => {
     const here = places * (n + 1)
+    let least = Infinity
+    for (let last = 0; last <= n; last++) least = Math.min(least, cost[here + last] as number)
+    for (let p = 0; p < parts.length && least <= known; p++) least += toGo[p]?.[placeOf(places, p)] ?? 0
+    // Whatever comes after, a walk that is known takes no more.
+    if (least > known) return
     for (let p = 0; p < parts.length; p++) {
       const place = placeOf(places, p)
       for (const m of moves[p]?.[place] ?? []) {
         const next = after(places, place, p, m)
         let best = cost[next] as number
         let from = -1
+        const row = m.at * (n + 1)
         for (let last = 0; last <= n; last++) {
-          const sum = (cost[here + last] as number) + (hops[last * n + m.at] as number) + m.cost
+          const sum = (cost[here + last] as number) + (hops[row + last] as number) + m.cost
           if (sum < best) {
             best = sum
             from = here + last
@@ -289,7 +324,7 @@ export const bestOrder = (problem: OrderProblem): readonly SettingChange[] | und
       const place = placeOf(places, p)
       for (const m of moves[p]?.[place] ?? []) {
         const next = after(places, place, p, m)
-        const sum = (cost[node] as number) + (hops[last * n + m.at] as number) + m.cost
+        const sum = (cost[node] as number) + (hops[m.at * (n + 1) + last] as number) + m.cost
         if (sum >= (cost[next] as number)) continue
         cost[next] = sum
         cameFrom[next] = node
@@ -344,6 +379,10 @@ const changesTo = (
 const placeAt = (places: number, stride: number | undefined, part: Part): number =>
   Math.floor(places / (stride ?? 1)) % part.places.length
 
+/** What stands at a place of an order once a run of it is taken out. */
+const restAt = (order: readonly SettingChange[], from: number, length: number, at: number): SettingChange | undefined =>
+  order[at < from ? at : at + length]
+
 /** Moves runs of up to three changes to where they cost less, until none does (or-opt). */
 export const improved = (problem: OrderProblem, start: readonly SettingChange[]): readonly SettingChange[] => {
   let order = [...start]
@@ -356,14 +395,14 @@ export const improved = (problem: OrderProblem, start: readonly SettingChange[])
       for (let i = 0; i + length <= order.length; i++)
         for (let j = 0; j <= order.length - length; j++) {
           if (j === i) continue
-          const run = order.slice(i, i + length)
-          const rest = [...order.slice(0, i), ...order.slice(i + length)]
-          const first = run[0]
-          const last = run.at(-1)
+          const [first, last] = [order[i], order[i + length - 1]]
           const closed =
             step(order[i - 1], order[i + length]) - step(order[i - 1], first) - step(last, order[i + length])
-          const opened = step(rest[j - 1], first) + step(last, rest[j]) - step(rest[j - 1], rest[j])
+          const [before, behind] = [restAt(order, i, length, j - 1), restAt(order, i, length, j)]
+          const opened = step(before, first) + step(last, behind) - step(before, behind)
           if (closed + opened >= 0 && cost < DARK) continue
+          const run = order.slice(i, i + length)
+          const rest = [...order.slice(0, i), ...order.slice(i + length)]
           const next = [...rest.slice(0, j), ...run, ...rest.slice(j)]
           const result = walked(problem, next)
           if (weigh(result) < cost) {
