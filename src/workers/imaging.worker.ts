@@ -1,4 +1,5 @@
 import { type ClipRead, readClip } from '../core/scales/clip'
+import type { Measurable } from '../core/scales/run'
 import { followBurst, followFilm, lookAtBurst, lookAtFilm, type Look, type Progress, type Share } from './films'
 import { readCharts, readRulers, sharpnessAt } from './pictures'
 import { serve } from './serve'
@@ -7,7 +8,13 @@ import { serve } from './serve'
 
 export type ImagingAsk =
   | { readonly kind: 'look'; readonly files: readonly File[] }
-  | { readonly kind: 'follow'; readonly files: readonly File[]; readonly far: Share; readonly near: Share }
+  | {
+      readonly kind: 'follow'
+      readonly files: readonly File[]
+      readonly far: Share
+      readonly near: Share
+      readonly measured: Measurable
+    }
   | { readonly kind: 'rulers'; readonly files: readonly File[] }
   | { readonly kind: 'charts'; readonly files: readonly File[] }
   | {
@@ -54,7 +61,7 @@ async function* answersTo(ask: ImagingAsk): AsyncGenerator<ImagingAnswer> {
         else
           yield {
             kind: 'clip',
-            read: readClip(heard),
+            read: readClip(heard, ask.measured),
             curve: { times: heard.times, far: heard.far.sharpness, near: heard.near.sharpness },
           }
       }

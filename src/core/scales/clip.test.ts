@@ -142,6 +142,32 @@ describe('films of which the truth is known', () => {
     expect(first?.blocked).toBeCloseTo(truth[0]?.blocked ?? NaN, 1)
   })
 
+  it('tell the first acquisition, in which nothing comes in between, to a frame', () => {
+    const wanted = [0.25, 0.5, 0.9, 0.35]
+    const takes = wanted.map(travel => [0.4, travel] as const)
+    const { traces, truth } = read(plan(takes, { seed: 31, stands: true, flicker: 0.06, noise: 2 }))
+    const found = readClip(traces, 'track.acquire')
+    expect(found.takes).toHaveLength(truth.length)
+    const off = errors(
+      found,
+      truth.map(t => ({ ...t, blocked: NaN })),
+    ).filter(o => !Number.isNaN(o))
+    expect(off).toHaveLength(2 * truth.length)
+    expect(quantile(off, 0.5)).toBeLessThanOrEqual(1)
+    expect(Math.max(...off)).toBeLessThanOrEqual(2)
+    found.takes.forEach((take, i) => {
+      expect(take.blocked).toBeUndefined()
+      expect(secondsOfTake('track.acquire', take)?.seconds).toBeCloseTo(wanted[i] ?? NaN, 1)
+    })
+  })
+
+  it('find a rack where the near thing is brought in, though it need not be', () => {
+    const { takes } = readClip(first(), 'video.transition')
+    expect(takes.map(t => secondsOfTake('video.transition', t)?.seconds)).toEqual(
+      FIRST.takes.map(t => expect.closeTo(t.travel, 1) as number),
+    )
+  })
+
   it('find a rack in which nothing comes in between by sharpness alone', () => {
     const { traces, truth } = read(FIRST)
     const still = {

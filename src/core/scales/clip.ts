@@ -260,11 +260,22 @@ const blockedAt = ({ times }: Traces, { within, without, gists }: Presence, firs
 /** Whether a moment is found well enough to be believed unseen. */
 const isFitting = ({ off, within }: Turning, frame: number): boolean => off < MOST_OFF && within <= MOST_WITHIN * frame
 
+/** Of the sharpest that the far place is before a take; so much of it is at rest, and no more on its way back. */
+const AT_REST = 0.85
+
+/** From when on focus lies on the far place before it is sent to the near one, and how sharp that is there. */
+const restedIn = ({ far: { sharpness } }: Traces, earlier: number, to: number) => {
+  const least = AT_REST * quantile([...between(sharpness, earlier, to)], 0.9)
+  const from = staysFrom(earlier, to, i => (sharpness[i] ?? 0) >= least) ?? earlier
+  return { from, sharp: between(sharpness, from, to).filter(s => s >= least) }
+}
+
 const takeIn = (traces: Traces, span: Span, earlier: number, blocked: number | undefined): ClipTake => {
   const { times, far } = traces
   const frame = frameOf(times)
-  const before = between(far.sharpness, Math.max(earlier, span.from - 40), span.from - 4)
-  const leaves = leavesIn(traces, blocked === undefined ? earlier : span.from, span.to, before)
+  const rested = blocked === undefined ? restedIn(traces, earlier, span.from) : undefined
+  const before = rested?.sharp ?? between(far.sharpness, Math.max(earlier, span.from - 40), span.from - 4)
+  const leaves = leavesIn(traces, rested?.from ?? span.from, span.to, before)
   const arrives = leaves && arrivesIn(traces, Math.min(leaves.half, span.to), span.to)
   // Focus cannot arrive before it leaves: then the two places were not well chosen.
   const isOrdered = !leaves || !arrives || arrives.at >= leaves.at
@@ -302,10 +313,10 @@ const placeIn = ({ sharpness, light, gists }: Followed, from: number, to: number
 })
 
 /** All takes between two cuts; one that a cut ends is left out, and so is one that was there before anybody looked. */
-const takesOfPart = (traces: Traces, isCutOff: boolean): readonly ClipTake[] => {
+const takesOfPart = (traces: Traces, isCutOff: boolean, isBlocked: boolean): readonly ClipTake[] => {
   const { times } = traces
   if (times.length < LEAST_FRAMES) return []
-  const presence = presenceOf(traces)
+  const presence = isBlocked ? presenceOf(traces) : undefined
   const spans = spansOf(times, presence ? presence.isWithin : isNearOf(traces))
   return spans.flatMap((span, n): readonly ClipTake[] => {
     if (span.from === 0 || (isCutOff && span.to >= times.length - 2)) return []
@@ -319,8 +330,11 @@ const takesOfPart = (traces: Traces, isCutOff: boolean): readonly ClipTake[] => 
  * All takes of a film: when the obstacle appeared, when focus began to leave, when it arrived.
  *
  * @param traces of both places, frame by frame
+ * @param measured with what is measured between two things that stand there, what they look like tells nothing: a
+ *   thing out of focus looks otherwise as well
  */
-export const readClip = (traces: Traces): ClipRead => {
+export const readClip = (traces: Traces, measured?: Measurable): ClipRead => {
+  const isBlocked = measured === undefined || !STANDING.includes(measured)
   const { times, far, near } = traces
   const steps = stepsOf(times)
   if (times.length < LEAST_FRAMES) return { takes: [], frame: 0, notes: [{ kind: 'short' }] }
@@ -335,11 +349,14 @@ export const readClip = (traces: Traces): ClipRead => {
   const takes = edges.slice(1).flatMap((to, i) => {
     const from = edges[i] ?? 0
     const part = { times: times.slice(from, to), far: placeIn(far, from, to), near: placeIn(near, from, to) }
-    return takesOfPart(part, to < times.length)
+    return takesOfPart(part, to < times.length, isBlocked)
   })
   if (takes.length === 0) notes.push({ kind: 'nothing' })
   return { takes, frame: frameOf(times), notes }
 }
+
+/** What is measured with nothing coming in between. */
+const STANDING: readonly Measurable[] = ['video.transition', 'track.acquire']
 
 /** Seconds of a take for what is measured; undefined where a moment is missing for it. */
 export const secondsOfTake = (

@@ -87,7 +87,7 @@ export const FilmRun = ({
   const followOne = async (files: readonly File[], before: number, signal: AbortSignal): Promise<Film> => {
     const name = nameOf(files)
     const { read, curve } = await readOnDevice(
-      { kind: 'follow', files, ...places },
+      { kind: 'follow', files, ...places, measured: scale.dimension },
       'clip',
       heard => {
         if (heard.kind === 'progress')
