@@ -13,17 +13,26 @@ import { benchRehearsal } from './rehearsal'
 import { benchResolver } from './resolver'
 import { benchTrials } from './trials'
 
-benchPhrasebook()
-await benchControls()
-await benchLevel()
-await benchResolver()
-await benchConcordance()
-await benchKeep()
-await benchOptics()
-await benchMeasuring()
-await benchAudit()
-await benchTrials()
-await benchDrills()
-await benchJobs()
-benchRehearsal()
+const PARTS: Readonly<Record<string, () => Promise<void> | void>> = {
+  phrasebook: benchPhrasebook,
+  controls: benchControls,
+  level: benchLevel,
+  resolver: benchResolver,
+  concordance: benchConcordance,
+  keep: benchKeep,
+  optics: benchOptics,
+  measuring: benchMeasuring,
+  audit: benchAudit,
+  trials: benchTrials,
+  drills: benchDrills,
+  jobs: benchJobs,
+  rehearsal: benchRehearsal,
+}
+
+/** `--only=jobs,keep` measures some of it. */
+const only = process.argv
+  .find(a => a.startsWith('--only='))
+  ?.slice('--only='.length)
+  .split(',')
+for (const [name, bench] of Object.entries(PARTS)) if (only?.includes(name) ?? true) await bench()
 endOfFigures()

@@ -1,4 +1,6 @@
 import Papa from 'papaparse'
+import { stripped } from './menu-options'
+import { plainLines } from './menu-plain'
 import { asSetting } from './menu-split'
 import type { MenuRow } from './menu-rows'
 
@@ -17,7 +19,7 @@ type Head = keyof typeof HEADS
 const PARTED: readonly ((line: string) => readonly string[])[] = [
   line => line.split('\t'),
   line => line.split(/\s{3,}/),
-  line => (/^\s*\|/.test(line) ? line.trim().slice(1, -1).split('|') : []),
+  line => (/^\s*\|/.test(line) ? stripped(line.trim(), '|').split(/\|+/) : []),
   ...[',', ';'].map(delimiter => (line: string) => Papa.parse<string[]>(line, { delimiter, preview: 1 }).data[0] ?? []),
 ]
 const trimmed = (cells: readonly string[]): readonly string[] => cells.map(c => c.trim())
@@ -39,7 +41,7 @@ const MOST_BEFORE = 5
 
 /** @returns undefined where the text has no heads that name a column of settings and one of options */
 export const inColumns = (text: string): InColumns | undefined => {
-  const lines = text.split(/\r\n|\r|\n/)
+  const lines = plainLines(text)
   for (const [head, line] of lines.slice(0, MOST_BEFORE).entries())
     for (const cellsOf of PARTED) {
       const heads = trimmed(cellsOf(line)).map(headOf)
@@ -79,4 +81,36 @@ export const inColumns = (text: string): InColumns | undefined => {
       return rows.length ? { rows, head: head + 1, leftOut } : undefined
     }
   return undefined
+}
+
+/** One setting after the other, each in lines of its own that say what they hold: “Name: …”, “Options: …”. */
+export const inRecords = (text: string): InColumns | undefined => {
+  const fields = plainLines(text).flatMap((line, i) => {
+    const colon = line.indexOf(': ')
+    const head = colon > 0 ? headOf(line.slice(0, colon).trim(), 0, []) : undefined
+    return head ? [{ head, value: line.slice(colon + 2).trim(), number: i + 1 }] : []
+  })
+  const named = fields.filter(f => f.head === 'setting')
+  if (named.length < 2 || fields.filter(f => f.head === 'options').length < 2) return undefined
+  let [tab, page] = ['', '']
+  const rows = named.map((name, n) => {
+    const to = named[n + 1]?.number ?? Infinity
+    const of = (head: Head) =>
+      fields.find(f => f.head === head && f.number >= name.number && f.number < to)?.value ?? ''
+    if (of('tab')) [tab, page] = [of('tab'), '']
+    page = of('page') || page
+    const { label, options, preset } = asSetting(name.value, of('options'))
+    const said = options.findIndex(o => o.toLowerCase() === of('preset').toLowerCase())
+    const under = tab || page || 'Menu'
+    return {
+      tab: under,
+      page: page || under,
+      label,
+      options: of('options') ? options : [],
+      preset: Math.max(0, said >= 0 ? said : preset),
+      place: `line ${name.number}`,
+      line: name.number,
+    }
+  })
+  return { rows, head: 0, leftOut: [] }
 }

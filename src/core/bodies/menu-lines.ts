@@ -1,4 +1,5 @@
 import { stripped } from './menu-options'
+import { plainLines } from './menu-plain'
 
 /** The lines of a menu as people write or copy it, without what is only there to be looked at. */
 
@@ -14,12 +15,10 @@ export interface MenuLine {
 }
 
 const TAB_WIDTH = 4
-/** Marks of direction, of nothing, and what terminals leave behind. */
-// eslint-disable-next-line no-control-regex -- they are what is taken out
-const INVISIBLE = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f\u00ad\u200b-\u200f\u202a-\u202e\u2060-\u2069\ufeff]/g
 const BULLET = /^(?:[-–—•‣◦▪►▸*·]\s+|\+\s+(?=\p{L})|\(?\d{1,3}[.)]\s+)/u
 const CHAPTER = /^(\d{1,2}(?:[.-]\d{1,2}){0,4})\.?\s+(?=\p{L})/u
-const LETTERED = /^\(?[A-H][.):]\s+/
+/** Letters and small Roman numbers, where several lines have them. */
+const LETTERED = /^\(?(?:[A-H][.):]|[a-z]\)|(?:i{1,3}|iv|vi{0,3}|ix|x)[.)])\s+/
 /** What somebody noted behind a line. */
 const COMMENT = /\s(?:\/\/|#)\s/
 /** Deeper than any indentation: all that follows belongs to a heading. */
@@ -32,30 +31,20 @@ const sectionIn = (text: string): string | undefined => {
   return isBetween ? stripped(text, '=~_- ') || undefined : undefined
 }
 
+/** Menus mark what leads on. */
+const withoutTriangle = (text: string): string =>
+  text
+    .trimEnd()
+    .replace(/\s[>›»→▶►▸]$/, '')
+    .trimEnd()
+
 const trimmedEnd = (text: string): string => text.trimEnd()
 
-/** A list that goes on in the next line, as one line; the lines keep their numbers. */
-const unwrapped = (text: string): string => {
-  const lines = text.split(/\r\n|\r|\n/)
-  for (let i = lines.length - 2; i >= 0; i--) {
-    const [line = '', next = ''] = [lines[i], lines[i + 1]]
-    if (!/[,|;/]\s*$/.test(line.slice(-3)) || !next.trim() || line.trimStart().startsWith('|')) continue
-    lines[i] = `${line.trimEnd()} ${next.trimStart()}`
-    lines[i + 1] = ''
-  }
-  return lines.join('\n')
-}
-
 export const linesOf = (text: string): readonly MenuLine[] => {
-  const all = unwrapped(text)
-    .replaceAll(INVISIBLE, '')
-    .replaceAll('\u00a0', ' ')
-    // What draws a tree stands where indentation would.
-    .replaceAll(/[\u2500-\u257f]/g, ' ')
-    .split(/\r\n|\r|\n/)
+  const all = plainLines(text)
   // One star alone is no mark of a list: it stands before a footnote.
-  const letters = all.filter(raw => LETTERED.test(raw.trimStart())).map(raw => raw.trimStart().replace('(', '')[0])
-  const isBullet = letters.includes('A') && letters.includes('B') ? LETTERED : BULLET
+  const lettered = all.filter(raw => LETTERED.test(raw.trimStart()))
+  const isBullet = lettered.some(raw => /^\s*\(?[Aai]/.test(raw)) && lettered.length > 1 ? LETTERED : BULLET
   const hasFootnote = all.filter(raw => raw.startsWith('* ')).length === 1
   return all.flatMap((written, i): readonly MenuLine[] => {
     const raw = written.slice(0, COMMENT.exec(written)?.index)
@@ -69,7 +58,9 @@ export const linesOf = (text: string): readonly MenuLine[] => {
     const section = sectionIn(trimmedEnd(body))
     if (section) return [{ text: section, indent: HEADING_INDENT + 3, number: i + 1 }]
     const chapter = CHAPTER.exec(body)?.[1]
-    const plain = trimmedEnd(hasFootnote && raw.startsWith('* ') ? raw : body.replace(isBullet, '').replace(BULLET, ''))
+    const plain = withoutTriangle(
+      hasFootnote && raw.startsWith('* ') ? raw : body.replace(isBullet, '').replace(BULLET, ''),
+    )
     const indent = lead.replaceAll('\t', ' '.repeat(TAB_WIDTH)).length
     return plain
       ? [

@@ -24,7 +24,8 @@ export const whyLeftOut = (
   // Among names it is one of them, elsewhere the number of a page.
   if (IS_NUMBER.test(text) && !isBelow && (!above || splitLine(above.text))) return 'it names nothing'
   const words = text.split(' ').length
-  if (/^(?:\([^()]*\)|\* .*)$/.test(text) || REMARK.test(text) || FURNITURE.test(text)) return 'it reads like a remark'
+  if (/^(?:\([^()]*\)|\* .*|;.*|.* wrote:)$/.test(text) || REMARK.test(text) || FURNITURE.test(text))
+    return 'it reads like a remark'
   if (text.endsWith(':') && words > MOST_IN_NAME) return 'it reads like a remark'
   const isSentence = text.endsWith('.') && words > MOST_WORDS
   return isSentence && !explained(text) && !splitLine(text) ? 'it reads like an explanation' : undefined

@@ -123,7 +123,9 @@ export const optionsIn = (text: string): readonly string[] => {
 
 const MOST_LETTERS = 42
 /** A slash between two words parts options where nothing else does, and a name stands before them. */
-export const behindName = (written: string): readonly string[] => {
+export const behindName = (told: string): readonly string[] => {
+  // A full stop may as well end an abbreviation.
+  const written = /\b(?:on|off|auto|yes|no|none|manual)\.$/i.test(told) ? told.slice(0, -1) : told
   const isOne = /^(?:\[[^[\]]*\]|\{[^{}]*\})$/.test(written)
   const text = isOne ? written.slice(1, -1).trim() : written
   const options = optionsIn(text)

@@ -101,11 +101,13 @@ type Parts = readonly [label: string, list: string]
 const isList = ([, list]: Parts): boolean => behindName(list).length > 1 && !isProse(list)
 const always = (): boolean => true
 /** “16:9” is no name with an option. */
-const areWords = ([label, list]: Parts): boolean => IS_LETTER.test(label.at(-1) ?? '') && IS_LETTER.test(list)
+const areWords = ([label, list]: Parts): boolean =>
+  !list.startsWith('>') && IS_LETTER.test(label.at(-1) ?? '') && IS_LETTER.test(list)
 
 /** The signs that stand between a name and its options, and when they do. */
 const SIGNS: readonly { readonly sign: string; readonly parts: (found: Parts) => boolean }[] = [
   { sign: ': ', parts: always },
+  { sign: ' => ', parts: isList },
   { sign: ' = ', parts: always },
   { sign: ':', parts: areWords },
   { sign: '=', parts: areWords },

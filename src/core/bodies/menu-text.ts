@@ -1,5 +1,5 @@
 import type { Parsed } from '../reading/problem'
-import { inColumns } from './menu-columns'
+import { inColumns, inRecords } from './menu-columns'
 import { indented } from './menu-layouts'
 import { saysSomething, whyLeftOut } from './menu-noise'
 import { behindName } from './menu-options'
@@ -148,9 +148,9 @@ const bounded = (
 export const readMenuText = (text: string): ReadMenu => {
   const remarks: Remark[] = []
   const remark = (line: number, told: string, what: string) => remarks.push({ line, text: fitting(told, 60), what })
-  const columns = inColumns(text)
+  const columns = inColumns(text) ?? inRecords(text)
   if (columns) {
-    remark(columns.head, '', 'read as the heads of columns')
+    if (columns.head) remark(columns.head, '', 'read as the heads of columns')
     for (const line of columns.leftOut) remark(line, '', 'left out: it names no setting')
     return { rows: bounded(columns.rows, remark), remarks: remarks.toSorted((a, b) => a.line - b.line) }
   }

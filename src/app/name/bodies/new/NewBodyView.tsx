@@ -18,7 +18,7 @@ const WAYS = [
   {
     id: 'paste',
     label: 'Paste its menu',
-    about: 'As text, one line each, indented. The meanings are proposed to you.',
+    about: 'As you have it: a list, a sheet, from a page or a manual. The meanings are proposed to you.',
   },
   {
     id: 'answers',
