@@ -57,13 +57,19 @@ test('a menu is shown as it is read, and every doubtful line leads back into the
   const menu = page.getByRole('textbox', { name: 'Its menu' })
   await menu.fill('57\n\nFocus\n  Main\n    Drive: Once | Once\n    Tone [On] / [Off]*')
   await expect(page.getByText('2 settings with 3 options on 1 page.')).toBeVisible()
-  await expect(page.getByRole('region', { name: 'What was read' })).toContainText('Tone On | Off')
+  await expect(page.getByRole('region', { name: 'What was read' })).toContainText('Tone On | Off *')
   const doubtful = page.getByRole('region', { name: 'Lines to look at' })
   await expect(doubtful).toContainText('an option stands twice; it is kept once')
   await doubtful.getByRole('button', { name: /Drive/ }).click()
   await page.keyboard.type('    Drive: Once | Always')
   await expect(page.getByText('2 settings with 4 options on 1 page.')).toBeVisible()
   await expect(doubtful).toContainText('1 line to look at')
+  // Copied from a sheet: an empty cell says what the one above says.
+  await menu.fill('Menu\tName\tValues\tFactory\nFocus\tDrive\tOnce, Always\tAlways\n\tTone\tOn, Off\tOn\n\t\tstray')
+  await expect(page.getByRole('region', { name: 'What was read' })).toContainText(
+    'FocusDrive Once | Always *Tone On * | Off',
+  )
+  await expect(doubtful).toContainText('4: stray')
   await menu.fill('…')
   await expect(page.getByText('Nothing in it reads like a setting yet.')).toBeVisible()
   await expect(page.getByRole('button', { name: 'Begin the profile' })).toBeDisabled()

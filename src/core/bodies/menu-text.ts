@@ -5,6 +5,7 @@ import { saysSomething, whyLeftOut } from './menu-noise'
 import { behindName } from './menu-options'
 import { asLines } from './menu-json'
 import { linesOf, type MenuLine } from './menu-lines'
+import { plainLines } from './menu-plain'
 import { explained, isProse, loneOption, splitLine } from './menu-split'
 import { type MenuRow, MOST_LABEL, MOST_OPTIONS, MOST_SETTINGS } from './menu-rows'
 
@@ -150,8 +151,9 @@ export const readMenuText = (text: string): ReadMenu => {
   const remark = (line: number, told: string, what: string) => remarks.push({ line, text: fitting(told, 60), what })
   const columns = inColumns(text) ?? inRecords(text)
   if (columns) {
-    if (columns.head) remark(columns.head, '', 'read as the heads of columns')
-    for (const line of columns.leftOut) remark(line, '', 'left out: it names no setting')
+    const told = plainLines(text).map(l => l.trim().replaceAll('\t', ' '))
+    if (columns.head) remark(columns.head, told[columns.head - 1] ?? '', 'read as the heads of columns')
+    for (const line of columns.leftOut) remark(line, told[line - 1] ?? '', 'left out: it names no setting')
     return { rows: bounded(columns.rows, remark), remarks: remarks.toSorted((a, b) => a.line - b.line) }
   }
   const lines = (asLines(text) ?? linesOf(text)).filter((l, i, all) => {

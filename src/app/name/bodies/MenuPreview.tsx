@@ -54,7 +54,7 @@ export const MenuPreview = ({ read, field }: { read: ReadMenu; field: RefObject<
                 >
                   {r.label}{' '}
                   <Typography component="span" variant="value" color="textSecondary">
-                    {r.options.length ? r.options.join(' | ') : 'no options yet'}
+                    {r.options.map((o, k) => (k === r.preset ? `${o} *` : o)).join(' | ') || 'no options yet'}
                   </Typography>
                 </Typography>
               </Box>
