@@ -20,7 +20,7 @@ interface Kept {
 
 /** Some answers tell the time of day. */
 const KEPT_MS = 15_000
-/** So many questions in a second come from a crowd. */
+/** So many pages in a second are looked at by a crowd. */
 const CROWD = 60
 /** How old a page may be that is shown to a crowd though it has changed, and from when on it is made anew meanwhile. */
 const LATELY_MS = 4000
@@ -60,6 +60,10 @@ const WORTH_ZIPPING = 1024
 /** Shared with whoever hands a server on to another folder. */
 const shared = globalThis as { coherionKept?: Map<string, Kept> }
 
+/** Pages that somebody looks at; what a browser fetches ahead, or a program asks for, makes no crowd. */
+const isLookedAt = ({ url = '', headers }: IncomingMessage): boolean =>
+  headers['next-router-prefetch'] === undefined && headers[RENEWS] === undefined && !url.startsWith('/api/')
+
 /** Asks again for what a request asked for, with these headers. */
 export type AskAgain = (url: string, headers: Readonly<Record<string, string>>) => Promise<void>
 
@@ -96,7 +100,7 @@ export class KeptAnswers {
     nonce: string,
     make: () => Promise<unknown>,
   ): Promise<void> {
-    this.countQuestion()
+    if (isLookedAt(request)) this.countQuestion()
     const asked = this.clock++
     for (let making = this.making.get(key); ; making = this.making.get(key)) {
       const here = this.current(key) ?? this.lately(key, request)
