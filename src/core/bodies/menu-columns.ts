@@ -39,6 +39,27 @@ export interface InColumns {
 /** How many lines may stand before the heads. */
 const MOST_BEFORE = 5
 
+/** Rows one after the other; a tab or page that is not told is that of the row before. */
+const rowsFrom = (told: readonly { readonly number: number; readonly of: (head: Head) => string }[]) => {
+  let [tab, page] = ['', '']
+  return told.map(({ number, of }): InColumns['rows'][number] => {
+    if (of('tab')) [tab, page] = [of('tab'), '']
+    page = of('page') || page
+    const { label, options, preset } = asSetting(of('setting'), of('options'))
+    const said = options.findIndex(o => o.toLowerCase() === of('preset').toLowerCase())
+    const under = tab || page || 'Menu'
+    return {
+      tab: under,
+      page: page || under,
+      label,
+      options,
+      preset: Math.max(0, said >= 0 ? said : preset),
+      place: `line ${number}`,
+      line: number,
+    }
+  })
+}
+
 /** @returns undefined where the text has no heads that name a column of settings and one of options */
 export const inColumns = (text: string): InColumns | undefined => {
   const lines = plainLines(text)
@@ -47,37 +68,17 @@ export const inColumns = (text: string): InColumns | undefined => {
       const heads = trimmed(cellsOf(line)).map(headOf)
       const at = (h: Head) => heads.indexOf(h)
       if (at('setting') < 0 || at('options') < 0) continue
-      const leftOut: number[] = []
-      let [tab, page] = ['', '']
-      const rows = lines.slice(head + 1).flatMap((told, i) => {
-        const cells = trimmed(cellsOf(told))
-        const cell = (h: Head) => cells[at(h)] ?? ''
-        const number = head + i + 2
-        const label = cell('setting')
-        if (/^[-:|\s]*$/.test(told)) return []
-        // A cell that is empty says the same as the one above.
-        if (cell('tab')) [tab, page] = [cell('tab'), '']
-        page = cell('page') || page
-        if (!label) {
-          leftOut.push(number)
-          return []
-        }
+      const told = lines.slice(head + 1).flatMap((words, i) => {
+        if (/^[-:|\s]*$/.test(words)) return []
+        const cells = trimmed(cellsOf(words))
+        // Options may go on in cells of their own, behind the last head.
         const more = at('options') === heads.length - 1 ? cells.slice(at('options')).filter(Boolean) : []
-        const split = asSetting(label, more.length > 1 ? more.join('|') : cell('options'))
-        const preset = split.options.findIndex(o => o.toLowerCase() === cell('preset').toLowerCase())
-        const under = tab || page || 'Menu'
-        return [
-          {
-            tab: under,
-            page: page || under,
-            label: split.label,
-            options: split.options,
-            preset: Math.max(0, preset >= 0 ? preset : split.preset),
-            place: `line ${number}`,
-            line: number,
-          },
-        ]
+        const of = (h: Head) => (h === 'options' && more.length > 1 ? more.join('|') : (cells[at(h)] ?? ''))
+        return [{ number: head + i + 2, of }]
       })
+      // A row may hold nothing but the tab of those below it.
+      const rows = rowsFrom(told).filter(r => r.label)
+      const leftOut = told.flatMap(t => (t.of('setting') ? [] : [t.number]))
       return rows.length ? { rows, head: head + 1, leftOut } : undefined
     }
   return undefined
@@ -85,32 +86,15 @@ export const inColumns = (text: string): InColumns | undefined => {
 
 /** One setting after the other, each in lines of its own that say what they hold: “Name: …”, “Options: …”. */
 export const inRecords = (text: string): InColumns | undefined => {
-  const fields = plainLines(text).flatMap((line, i) => {
+  const records: { readonly number: number; readonly fields: Map<Head, string> }[] = []
+  plainLines(text).forEach((line, i) => {
     const colon = line.indexOf(': ')
     const head = colon > 0 ? headOf(line.slice(0, colon).trim(), 0, []) : undefined
-    return head ? [{ head, value: line.slice(colon + 2).trim(), number: i + 1 }] : []
+    if (head === 'setting') records.push({ number: i + 1, fields: new Map() })
+    const fields = records.at(-1)?.fields
+    if (head && fields && !fields.has(head)) fields.set(head, line.slice(colon + 2).trim())
   })
-  const named = fields.filter(f => f.head === 'setting')
-  if (named.length < 2 || fields.filter(f => f.head === 'options').length < 2) return undefined
-  let [tab, page] = ['', '']
-  const rows = named.map((name, n) => {
-    const to = named[n + 1]?.number ?? Infinity
-    const of = (head: Head) =>
-      fields.find(f => f.head === head && f.number >= name.number && f.number < to)?.value ?? ''
-    if (of('tab')) [tab, page] = [of('tab'), '']
-    page = of('page') || page
-    const { label, options, preset } = asSetting(name.value, of('options'))
-    const said = options.findIndex(o => o.toLowerCase() === of('preset').toLowerCase())
-    const under = tab || page || 'Menu'
-    return {
-      tab: under,
-      page: page || under,
-      label,
-      options: of('options') ? options : [],
-      preset: Math.max(0, said >= 0 ? said : preset),
-      place: `line ${name.number}`,
-      line: name.number,
-    }
-  })
+  if (records.filter(r => r.fields.has('options')).length < 2) return undefined
+  const rows = rowsFrom(records.map(({ number, fields }) => ({ number, of: head => fields.get(head) ?? '' })))
   return { rows, head: 0, leftOut: [] }
 }

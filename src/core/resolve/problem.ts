@@ -360,7 +360,7 @@ const onPinned = (
 }
 
 /** What a standard asks of a body, whatever it is set to. */
-interface Asked {
+interface Stated {
   readonly body: Body
   readonly firmware: string
   readonly settings: readonly Setting[]
@@ -372,7 +372,7 @@ interface Asked {
   readonly pins: readonly PinOnBody[]
 }
 
-const askedOf = (profile: Body, standard: Standard, options: ResolveOptions): Asked => {
+const statedOn = (profile: Body, standard: Standard, options: ResolveOptions): Stated => {
   const firmware = options.firmware ?? profile.firmware.to
   const body = bodyAt(profile, firmware)
   const settings = inMenuOrder(body)
@@ -405,22 +405,24 @@ const askedOf = (profile: Body, standard: Standard, options: ResolveOptions): As
 }
 
 /** Profiles and standards never change, so that what one asks of the other is read once. */
-const read = new WeakMap<Body, WeakMap<Standard, Map<string, Asked>>>()
+const read = new WeakMap<Body, WeakMap<Standard, Map<string, Stated>>>()
 /** Of one standard on one body: firmware, people and places it is asked for. */
 const MOST_READ = 60
 
-const remembered = (profile: Body, standard: Standard, options: ResolveOptions): Asked => {
+const remembered = (profile: Body, standard: Standard, options: ResolveOptions): Stated => {
   // A level that is only tried belongs to no document.
-  if (options.level) return askedOf(profile, standard, options)
+  if (options.level) return statedOn(profile, standard, options)
   const key = [options.firmware ?? '', contextText(options.context ?? {}), options.level === null].join('\n')
-  const ofBody = read.get(profile) ?? new WeakMap<Standard, Map<string, Asked>>()
+  const ofBody = read.get(profile) ?? new WeakMap<Standard, Map<string, Stated>>()
   read.set(profile, ofBody)
-  const known = ofBody.get(standard) ?? new Map<string, Asked>()
+  const known = ofBody.get(standard) ?? new Map<string, Stated>()
   ofBody.set(standard, known)
-  const asked = known.get(key) ?? askedOf(profile, standard, options)
+  const there = known.get(key)
+  if (there) return there
+  const stated = statedOn(profile, standard, options)
   if (known.size >= MOST_READ) known.clear()
-  known.set(key, asked)
-  return asked
+  known.set(key, stated)
+  return stated
 }
 
 /** A standard on a body as a search problem: what every option says, how far it is from what is wanted. */
