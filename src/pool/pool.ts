@@ -42,7 +42,8 @@ const openLane = (lane: Lane): LaneState => ({
     filename: join(WORKERS, 'worker.mjs'),
     minThreads: 0,
     maxThreads: THREADS[lane],
-    idleTimeout: 60_000,
+    // A new thread takes a second until it can answer; nobody who thinks for a minute should pay that.
+    idleTimeout: 600_000,
     resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES },
   }),
   threads: THREADS[lane],

@@ -6,106 +6,102 @@ import { expect, iAm, test } from './support/drivers'
 const unit = (page: Page, tag: string) =>
   page.getByRole('list', { name: 'Units' }).getByRole('listitem').filter({ hasText: tag })
 
-for (const [name, viewport] of [
-  ['at a desk', { width: 1280, height: 800 }],
-  ['on a phone', { width: 390, height: 800 }],
-] as const)
-  test.describe(name, () => {
-    test.use({ viewport, hasTouch: name === 'on a phone' })
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 800 }, hasTouch: true })
 
-    test('a card is walked with a wrong value, a blocked step and a server that goes away, and signed', async ({
-      page,
-      card,
-      server,
-      request,
-      context,
-      expectAccessible,
-    }) => {
-      await page.goto('/keep/readiness?standard=ring-action&bodies=tollgate')
-      await expect(unit(page, 'TSP-T1')).toContainText('differs by')
-      await iAm(page, 'Bram Tollard')
-      await unit(page, 'TSP-T1').getByRole('link').click()
-      await expect(page.getByText('the fewest there are').or(page.getByText('above the fewest'))).toBeVisible()
-      const boxes = page.getByRole('checkbox', { name: /^Step \d+:/ })
-      const steps = await boxes.count()
+  test('a card is walked with a wrong value, a blocked step and a server that goes away, and signed', async ({
+    page,
+    card,
+    server,
+    request,
+    context,
+    expectAccessible,
+  }) => {
+    await page.goto('/keep/readiness?standard=ring-action&bodies=tollgate')
+    await expect(unit(page, 'TSP-T1')).toContainText('differs by')
+    await iAm(page, 'Bram Tollard')
+    await unit(page, 'TSP-T1').getByRole('link').click()
+    await expect(page.getByText('the fewest there are').or(page.getByText('above the fewest'))).toBeVisible()
+    const boxes = page.getByRole('checkbox', { name: /^Step \d+:/ })
+    const steps = await boxes.count()
 
-      // On paper a code leads back here, and nothing that only a screen can do.
-      const code = page.getByRole('img', { name: 'Code that leads to the card of Tollgate TSP-T1' })
-      await expect(code).toBeHidden()
-      await page.emulateMedia({ media: 'print' })
-      await expect(code).toBeVisible()
-      await expect(page.getByRole('button', { name: 'Step 1 is not as it says' })).toBeHidden()
-      await page.emulateMedia({ media: 'screen' })
+    // On paper a code leads back here, and nothing that only a screen can do.
+    const code = page.getByRole('img', { name: 'Code that leads to the card of Tollgate TSP-T1' })
+    await expect(code).toBeHidden()
+    await page.emulateMedia({ media: 'print' })
+    await expect(code).toBeVisible()
+    await expect(page.getByRole('button', { name: 'Step 1 is not as it says' })).toBeHidden()
+    await page.emulateMedia({ media: 'screen' })
 
-      // It will not change: the rule, and what frees it.
-      const key = page.getByRole('listitem').filter({ hasText: 'Rear key A:' })
-      await key.getByRole('button', { name: /is not as it says/ }).click()
-      await expect(key).toContainText('keeps its works order until Key bank is at Own order')
-      await expect(key).toContainText('First set Key bank: Own order.')
-      await expectAccessible()
+    // It will not change: the rule, and what frees it.
+    const key = page.getByRole('listitem').filter({ hasText: 'Rear key A:' })
+    await key.getByRole('button', { name: /is not as it says/ }).click()
+    await expect(key).toContainText('keeps its works order until Key bank is at Own order')
+    await expect(key).toContainText('First set Key bank: Own order.')
+    await expectAccessible()
 
-      // It says something else: what is known is corrected, and where it says what is wanted nothing is left to do.
-      const first = page.getByRole('listitem').filter({ hasText: 'Ring after anchor: Free' })
-      await first.getByRole('button', { name: /is not as it says/ }).click()
-      await expect(first).toContainText('Cannot find it?')
-      await first.getByRole('combobox', { name: 'It says something else' }).click()
-      await page.getByRole('option', { name: 'Free' }).click()
-      await expect(boxes).toHaveCount(steps - 1)
+    // It says something else: what is known is corrected, and where it says what is wanted nothing is left to do.
+    const first = page.getByRole('listitem').filter({ hasText: 'Ring after anchor: Free' })
+    await first.getByRole('button', { name: /is not as it says/ }).click()
+    await expect(first).toContainText('Cannot find it?')
+    await first.getByRole('combobox', { name: 'It says something else' }).click()
+    await page.getByRole('option', { name: 'Free' }).click()
+    await expect(boxes).toHaveCount(steps - 1)
 
-      await card.tick(1)
-      await server.kill()
-      await card.step(2).check()
-      await expect(page.getByText('1 not yet saved')).toBeVisible()
-      await server.up()
-      await card.expectSaved()
-      await card.expectDone(2)
-      await context.setOffline(true)
-      await card.step(3).check()
-      await expect(page.getByText('1 not yet saved')).toBeVisible()
-      await context.setOffline(false)
-      await card.expectSaved()
-      for (let i = 4; i < steps; i++) await card.step(i).check()
-      await card.expectSaved()
+    await card.tick(1)
+    await server.kill()
+    await card.step(2).check()
+    await expect(page.getByText('1 not yet saved')).toBeVisible()
+    await server.up()
+    await card.expectSaved()
+    await card.expectDone(2)
+    await context.setOffline(true)
+    await card.step(3).check()
+    await expect(page.getByText('1 not yet saved')).toBeVisible()
+    await context.setOffline(false)
+    await card.expectSaved()
+    for (let i = 4; i < steps; i++) await card.step(i).check()
+    await card.expectSaved()
 
-      // A proof on the camera itself, then a name and a time.
-      const proof = page.getByRole('region', { name: 'Prove and sign' })
-      const sign = proof.getByRole('button', { name: 'Sign as Bram Tollard' })
-      await expect(sign).toBeDisabled()
-      for (const box of await proof.getByRole('checkbox', { name: /^(Half-press|Hold|Focus|Point|Let|Cover)/ }).all())
-        await box.check()
-      await sign.click()
-      // It says so where nobody can miss it, and asks for no second proof.
-      const signed = page.getByRole('status').filter({ hasText: 'signed by Bram Tollard for version 2' })
-      await expect(signed).toBeInViewport()
-      await expect(proof).toBeHidden()
-      await expect(page.getByRole('button', { name: 'Prove and sign again' })).toBeVisible()
-      await expect(page.getByRole('heading', { name: /Look at these 3/ })).toBeVisible()
+    // A proof on the camera itself, then a name and a time.
+    const proof = page.getByRole('region', { name: 'Prove and sign' })
+    const sign = proof.getByRole('button', { name: 'Sign as Bram Tollard' })
+    await expect(sign).toBeDisabled()
+    for (const box of await proof.getByRole('checkbox', { name: /^(Half-press|Hold|Focus|Point|Let|Cover)/ }).all())
+      await box.check()
+    await sign.click()
+    // It says so where nobody can miss it, and asks for no second proof.
+    const signed = page.getByRole('status').filter({ hasText: 'signed by Bram Tollard for version 2' })
+    await expect(signed).toBeInViewport()
+    await expect(proof).toBeHidden()
+    await expect(page.getByRole('button', { name: 'Prove and sign again' })).toBeVisible()
+    await expect(page.getByRole('heading', { name: /Look at these 3/ })).toBeVisible()
 
-      // What it is set to now stands on its own page, all of it as wanted.
-      await page.getByRole('link', { name: 'What happened to TSP-T1' }).click()
-      const now = page.getByRole('region', { name: 'What it is set to now' })
-      await expect(now).toContainText('Against Ring action, version 2: matches the standard.')
-      await expect(now).toContainText('0 settings differ, 0 not known')
-      await expectAccessible()
-      await page.goto('/keep/readiness?standard=ring-action&bodies=tollgate')
-      await expect(unit(page, 'TSP-T1')).toContainText('matches the standard')
-      await expect(page.getByRole('region', { name: 'Since last week' })).toContainText('signed for Ring action')
-      await expectAccessible()
+    // What it is set to now stands on its own page, all of it as wanted.
+    await page.getByRole('link', { name: 'What happened to TSP-T1' }).click()
+    const now = page.getByRole('region', { name: 'What it is set to now' })
+    await expect(now).toContainText('Against Ring action, version 2: matches the standard.')
+    await expect(now).toContainText('0 settings differ, 0 not known')
+    await expectAccessible()
+    await page.goto('/keep/readiness?standard=ring-action&bodies=tollgate')
+    await expect(unit(page, 'TSP-T1')).toContainText('matches the standard')
+    await expect(page.getByRole('region', { name: 'Since last week' })).toContainText('signed for Ring action')
+    await expectAccessible()
 
-      // Another firmware, and it is not ready any more.
-      const { units } = (await (await request.get('/api/v1/units')).json()) as {
-        units: { id: string; revision: number; firmware: string }[]
-      }
-      const { id, revision, ...rest } = units.find(u => u.id === 'tsp-t1') ?? { id: '', revision: 0, firmware: '' }
-      const { modelName: _, ...fields } = rest as Record<string, unknown>
-      const saved = await request.put(`/api/v1/units/${id}`, {
-        data: { unit: { ...fields, firmware: '3.1' }, revision },
-      })
-      expect(saved.ok()).toBe(true)
-      await page.reload()
-      await expect(unit(page, 'TSP-T1')).toContainText('runs another firmware since it was signed')
+    // Another firmware, and it is not ready any more.
+    const { units } = (await (await request.get('/api/v1/units')).json()) as {
+      units: { id: string; revision: number; firmware: string }[]
+    }
+    const { id, revision, ...rest } = units.find(u => u.id === 'tsp-t1') ?? { id: '', revision: 0, firmware: '' }
+    const { modelName: _, ...fields } = rest as Record<string, unknown>
+    const saved = await request.put(`/api/v1/units/${id}`, {
+      data: { unit: { ...fields, firmware: '3.1' }, revision },
     })
+    expect(saved.ok()).toBe(true)
+    await page.reload()
+    await expect(unit(page, 'TSP-T1')).toContainText('runs another firmware since it was signed')
   })
+})
 
 test('readiness is looked at by person and by standard, what is owed is shown, and cards are printed', async ({
   page,

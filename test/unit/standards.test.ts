@@ -384,7 +384,8 @@ describe('comparing', () => {
 
 describe('on paper and in spreadsheets', () => {
   it('a standard fits on two pages, with every target and its reason, and a third for how to shoot', async () => {
-    for (const { id } of await listStandards()) {
+    // The longest, the shortest, one with a page more, and one of a person's own: each takes a second.
+    for (const id of ['close-and-tiny', 'house-baseline', 'ring-action', 'high-rope']) {
       const { bytes, name } = await standardPdf(id)
       const text = Buffer.from(bytes).toString('latin1')
       expect(name).toMatch(/^[a-z-]+\d*-\d+\.pdf$/)

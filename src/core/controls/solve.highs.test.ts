@@ -8,7 +8,7 @@ import { solve } from './solve'
 it('costs the same as the optimum HiGHS proves', async () => {
   const second = await mixedIntegerSolver()
   let compared = 0
-  for (let seed = 1; seed <= 8; seed++) {
+  for (let seed = 1; seed <= 5; seed++) {
     const problem = generateMapProblem(seed, { bodies: 3, functions: 5, controls: 7, places: 6, slides: seed % 2 })
     const other = second(controlModel(problem), 10)
     if (!other) continue
@@ -17,5 +17,5 @@ it('costs the same as the optimum HiGHS proves', async () => {
     expect(mine.bound, `seed ${seed}`).toBeLessThanOrEqual(other.cost + 1e-3)
     compared++
   }
-  expect(compared).toBeGreaterThanOrEqual(6)
+  expect(compared).toBeGreaterThanOrEqual(4)
 }, 120_000)

@@ -34,9 +34,9 @@ describe('the linear assignment problem', () => {
 })
 
 describe('maps of a fleet', () => {
-  it('costs what trying everything costs, on 320 small fleets', () => {
+  it('costs what trying everything costs, on 200 small fleets', () => {
     let away = 0
-    for (let seed = 1; seed <= 320; seed++) {
+    for (let seed = 1; seed <= 200; seed++) {
       const problem = generateMapProblem(seed, {
         bodies: 2 + (seed % 2),
         functions: 3,
@@ -53,7 +53,7 @@ describe('maps of a fleet', () => {
       ).length
     }
     // The cases are no walk-over: in many of them a body cannot have everything in its house place.
-    expect(away).toBeGreaterThan(100)
+    expect(away).toBeGreaterThan(60)
   })
 
   it('finds the best map of one body with slides that chain, on 100 bodies', () => {

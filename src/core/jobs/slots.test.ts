@@ -88,7 +88,7 @@ describe('slots over the scenes of a day', () => {
   }, 60_000)
 
   it('with keys, of a week too large to be proven, stay above their bound', () => {
-    const p = madeSlots(3, { scenes: 90, setUps: 20, slots: 4, keys: 2 })
+    const p = madeSlots(3, { scenes: 60, setUps: 20, slots: 4, keys: 2 })
     const plan = played(p)
     expect(plan.isBest).toBe(false)
     expect(plan.atLeast.late).toBeLessThanOrEqual(plan.late)

@@ -9,7 +9,7 @@ it('costs the same as the optimum HiGHS proves for small fleets', async () => {
   const solve = await mixedIntegerSolver()
   const dimensions = DIMENSIONS.filter(d => d.kind !== 'areas').map(d => d.id)
   let compared = 0
-  for (let seed = 1; seed <= 12; seed++) {
+  for (let seed = 1; seed <= 8; seed++) {
     const bodies = [1, 2, 3, 4].map(n =>
       generateBody(seed * 4 + n, { settings: 10, rules: 4, mostOptions: 3, dimensions: dimensions.slice(8, 30) }),
     )
@@ -29,5 +29,5 @@ it('costs the same as the optimum HiGHS proves for small fleets', async () => {
     ).toBeLessThan(2e-3)
     compared++
   }
-  expect(compared).toBeGreaterThanOrEqual(9)
+  expect(compared).toBeGreaterThanOrEqual(6)
 })

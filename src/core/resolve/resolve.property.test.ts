@@ -35,8 +35,8 @@ describe('against trying every state of small bodies', () => {
     'subject.class',
     'range.limit',
   ]
-  it('finds the same answer on 400 random bodies', () => {
-    for (let seed = 1; seed <= 400; seed++) {
+  it('finds the same answer on 240 random bodies', () => {
+    for (let seed = 1; seed <= 240; seed++) {
       const body = generateBody(seed, { settings: 6, rules: 5, mostOptions: 4, dimensions })
       const standard = generateStandard(seed, 8, dimensions)
       const known = seed % 3 === 0 ? factoryState(body) : someState(body, seed)
