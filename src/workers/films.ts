@@ -92,11 +92,20 @@ export const storedPart = (share: Share, width: number, height: number, rotation
   return { x: across.from, y: down.from, width: across.length, height: down.length }
 }
 
+/** Memory that one place of every frame is copied into, made once for a film. */
+class Scratch {
+  private bytes = new Uint8Array(0)
+  of(size: number): Uint8Array<ArrayBuffer> {
+    if (this.bytes.length !== size) this.bytes = new Uint8Array(size)
+    return this.bytes
+  }
+}
+
 /** The brightness of one part of a frame, without touching the rest of it where the format allows that. */
-const partOf = async (sample: VideoSample, share: Share): Promise<Grey> => {
+const partOf = async (sample: VideoSample, share: Share, scratch: Scratch): Promise<Grey> => {
   const rect = storedPart(share, sample.codedWidth, sample.codedHeight, sample.rotation)
   if (sample.format === 'I420' || sample.format === 'NV12' || sample.format === 'I422' || sample.format === 'I444') {
-    const bytes = new Uint8Array(sample.allocationSize({ rect }))
+    const bytes = scratch.of(sample.allocationSize({ rect }))
     const [luma] = await sample.copyTo(bytes, { rect })
     return greyOfLuma(
       bytes.subarray(luma?.offset ?? 0),
@@ -131,22 +140,32 @@ const following = (): Following => {
   return { times: [], far: place(), near: place() }
 }
 
+/** Gists lie many in one piece: each in memory of its own would take several times as much for a long film. */
+const GISTS_IN_PIECE = 1024
+
 const follow = (place: Following['far'], part: Grey): void => {
   const mean = meanOf(part.data)
   place.sharpness.push(sharpnessOf(part, mean))
   place.light.push(mean)
-  place.gists.push(gistOf(part, mean))
+  const gist = gistOf(part, mean)
+  const within = place.gists.length % GISTS_IN_PIECE
+  const { buffer } = within > 0 ? (place.gists.at(-1) ?? gist) : new Float32Array(GISTS_IN_PIECE * gist.length)
+  const kept = new Float32Array(buffer, within * gist.byteLength, gist.length)
+  kept.set(gist)
+  place.gists.push(kept)
 }
 
 /** Both places through a whole film; how far it is in between. */
 export async function* followFilm(file: File, far: Share, near: Share): AsyncGenerator<Progress | Traces> {
   const { track, seconds } = await trackOf(file)
+  let isCutShort = false
   const traces = following()
+  const [ofFar, ofNear] = [new Scratch(), new Scratch()]
   for await (const sample of new VideoSampleSink(track).samples()) {
     try {
       // A film may hold a frame twice; time has to go on.
       if (sample.timestamp <= (traces.times.at(-1) ?? -Infinity)) continue
-      const [a, b] = await Promise.all([partOf(sample, far), partOf(sample, near)])
+      const [a, b] = await Promise.all([partOf(sample, far, ofFar), partOf(sample, near, ofNear)])
       traces.times.push(sample.timestamp)
       follow(traces.far, a)
       follow(traces.near, b)
@@ -155,9 +174,12 @@ export async function* followFilm(file: File, far: Share, near: Share): AsyncGen
     }
     const n = traces.times.length
     if (n % EVERY === 0) yield { done: traces.times.at(-1) ?? 0, of: seconds }
-    if (n >= MOST_FRAMES) break
+    if (n >= MOST_FRAMES) {
+      isCutShort = true
+      break
+    }
   }
-  yield traces
+  yield { ...traces, ...(isCutShort ? { isCutShort } : {}) }
 }
 
 /** The first picture of a burst, by its time. */

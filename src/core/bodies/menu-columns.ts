@@ -9,11 +9,21 @@ import type { MenuRow } from './menu-rows'
 const HEADS: Readonly<Record<'tab' | 'page' | 'setting' | 'options' | 'preset', RegExp>> = {
   tab: /^(?:tab|menu|chapter)s?$/i,
   page: /^(?:page|group|section|submenu|screen|category)s?$/i,
-  setting: /^(?:settings?|name|items?|keys?|buttons?|controls?|menu items?|functions?|parameters?|option name)$/i,
-  options: /^(?:options?|values?|choices?|settings available|available(?: options| values| settings)?|range)$/i,
-  preset: /^(?:defaults?|factory(?: default| setting)?|preset|initial(?: value| setting)?)$/i,
+  setting: /^(?:settings?|name|(?:menu )?items?|keys?|buttons?|controls?|functions?|parameters?|option name)$/i,
+  options:
+    /^(?:(?:available |possible )?(?:options?|values?|choices?|settings)|settings available|available|range|selections?)$/i,
+  preset: /^(?:defaults?|(?:factory|initial|preset|standard|original)(?: default| value| setting)?|as delivered)$/i,
 }
 type Head = keyof typeof HEADS
+
+/** “Options: On, Off” below a name: what is said there of it; undefined for what may be a setting of its own. */
+export const fieldOf = (text: string): { readonly head: 'options' | 'preset'; readonly told: string } | undefined => {
+  const colon = text.indexOf(':')
+  if (colon < 0) return undefined
+  const name = text.slice(0, colon).trim()
+  const head = (['options', 'preset'] as const).find(h => HEADS[h].test(name))
+  return head && { head, told: text.slice(colon + 1).trim() }
+}
 
 /** How the cells of a line are parted. */
 const PARTED: readonly ((line: string) => readonly string[])[] = [

@@ -5,7 +5,7 @@ import type { MenuLine } from './menu-lines'
 const written = (value: unknown): string | undefined =>
   ['string', 'number', 'boolean'].includes(typeof value) ? String(value) : undefined
 
-const under = (value: unknown, indent: number): readonly Omit<MenuLine, 'number'>[] => {
+const under = (value: unknown, indent: number): readonly Omit<MenuLine, 'number' | 'block'>[] => {
   const text = written(value)
   if (text !== undefined) return [{ text, indent }]
   if (typeof value !== 'object' || value === null) return []
@@ -17,7 +17,7 @@ const under = (value: unknown, indent: number): readonly Omit<MenuLine, 'number'
 export const asLines = (text: string): readonly MenuLine[] | undefined => {
   if (!text.trimStart().startsWith('{')) return undefined
   try {
-    return under(JSON.parse(text), 0).map(line => ({ ...line, number: 1 }))
+    return under(JSON.parse(text), 0).map(line => ({ ...line, number: 1, block: 0 }))
   } catch {
     return undefined
   }

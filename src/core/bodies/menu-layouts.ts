@@ -1,6 +1,7 @@
 import { type MenuLine, withoutChapter } from './menu-lines'
 import { isProse, splitLine } from './menu-split'
 import { behindName } from './menu-options'
+import { fieldOf } from './menu-columns'
 
 /**
  * Layouts that say by other means than indentation what belongs to what: a path in every line, numbered chapters, blocks
@@ -12,7 +13,12 @@ const STEP = 4
 const isMost = (few: number, all: number): boolean => few > 1 && 2 * few >= all
 
 const ARROW = /\s(?:>|->|→|›|»|▸|⇒)\s/
-const segmentsOf = ({ text }: MenuLine): readonly string[] => text.split(ARROW).map(s => s.trim())
+/** Behind a colon an arrow parts options, unless there is a setting at the end. */
+const segmentsOf = ({ text }: MenuLine): readonly string[] => {
+  const segments = text.split(ARROW).map(s => s.trim())
+  const last = segments.at(-1) ?? ''
+  return segments[0]?.includes(': ') && !splitLine(last) && behindName(last).length < 2 ? [text] : segments
+}
 
 /** The last parts of a path as one line: a name with its options behind it. */
 const withOptions = (segments: readonly string[]): readonly string[] => {
@@ -31,7 +37,7 @@ const paths = (lines: readonly MenuLine[]): readonly MenuLine[] => {
     const segments = withOptions(segmentsOf(line))
     const kept = segments.findIndex((s, i) => i === segments.length - 1 || s !== path[i])
     path = segments.slice(0, -1)
-    return segments.slice(kept).map((text, i) => ({ text, indent: (kept + i) * STEP, number: line.number }))
+    return segments.slice(kept).map((text, i) => ({ ...line, text, indent: (kept + i) * STEP }))
   })
 }
 
@@ -69,21 +75,35 @@ const chapters = (lines: readonly MenuLine[]): readonly MenuLine[] => {
   })
 }
 
-/** A name, below it what can be chosen, and an empty line before the next. */
+/** A name, below it what can be chosen, and an empty line before the next; what is said of it may come first. */
 const blocks = (lines: readonly MenuLine[]): readonly MenuLine[] => {
   const split = lines.filter(l => splitLine(l.text)).length
   if (lines.some(l => l.indent !== 0) || 5 * split > lines.length) return lines
   const found: MenuLine[][] = []
   for (const line of lines) {
     const last = found.at(-1)
-    if (last && line.number === (last.at(-1)?.number ?? 0) + 1) last.push(line)
+    if (last && line.block === last[0]?.block) last.push(line)
     else found.push([line])
   }
   const lists = found.filter(b => b.length > 1)
   if (!isMost(lists.length, found.length)) return lines
   return found.flatMap(block =>
-    block.map((line, i) => ({ ...line, indent: block.length === 1 ? 0 : i === 0 ? STEP : 2 * STEP })),
+    block
+      .filter((line, i) => i !== 1 || block.length < 4 || !isProse(line.text))
+      .map((line, i) => ({ ...line, indent: block.length === 1 ? 0 : i === 0 ? STEP : 2 * STEP })),
   )
+}
+
+/** `Mode`, below it as far to the left `Options: Single, Continuous` and what else is said of it. */
+const fields = (lines: readonly MenuLine[]): readonly MenuLine[] => {
+  const isField = (l: MenuLine | undefined) => l !== undefined && fieldOf(l.text) !== undefined
+  return lines.map((line, i) => {
+    if (!isField(line)) return line
+    const name = lines.slice(0, i).findLast(l => !isField(l))
+    return name && name.indent === line.indent && name.block === line.block
+      ? { ...line, indent: line.indent + 1 }
+      : line
+  })
 }
 
 /** `Mode Single* / Continuous / Manual`: of the first part, as many words are an option as the shortest other one has. */
@@ -123,4 +143,4 @@ const slashes = (lines: readonly MenuLine[]): readonly MenuLine[] => {
 
 /** Lines in whatever layout, as lines whose indentation says what belongs to what. */
 export const indented = (lines: readonly MenuLine[]): readonly MenuLine[] =>
-  [packed, paths, chapters, marked, blocks, slashes].reduce((now, layout) => layout(now), lines)
+  [packed, fields, paths, chapters, marked, blocks, slashes].reduce((now, layout) => layout(now), lines)

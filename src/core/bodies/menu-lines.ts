@@ -12,6 +12,8 @@ export interface MenuLine {
   readonly chapter?: string | undefined
   /** It has a mark of a list before it. */
   readonly isMarked?: true
+  /** How many empty lines stand before it in the text: those with as many stand together. */
+  readonly block: number
 }
 
 const TAB_WIDTH = 4
@@ -31,6 +33,9 @@ const sectionIn = (text: string): string | undefined => {
   return isBetween ? stripped(text, '=~_- ') || undefined : undefined
 }
 
+/** “Under Focus you find:” and “In the Focus menu:” are names with words around them. */
+const IN_WORDS = /^(?:under|in(?: the)?)\s(.+?)(?:\s(?:you find|there (?:is|are)|menu|tab|page)){1,2}:$/i
+
 /** Menus mark what leads on. */
 const withoutTriangle = (text: string): string =>
   text
@@ -46,17 +51,21 @@ export const linesOf = (text: string): readonly MenuLine[] => {
   const lettered = all.filter(raw => LETTERED.test(raw.trimStart()))
   const isBullet = lettered.some(raw => /^\s*\(?[Aai]/.test(raw)) && lettered.length > 1 ? LETTERED : BULLET
   const hasFootnote = all.filter(raw => raw.startsWith('* ')).length === 1
+  let block = 0
   return all.flatMap((written, i): readonly MenuLine[] => {
+    if (!written.trim()) block++
     const raw = written.slice(0, COMMENT.exec(written)?.index)
     const body = raw.trimStart()
     if (!body) return []
-    if (/^[-–—]\s?\d{1,4}\s?[-–—]$/.test(body.trimEnd())) return [{ text: '—', indent: 0, number: i + 1 }]
+    if (/^[-–—]\s?\d{1,4}\s?[-–—]$/.test(body.trimEnd())) return [{ text: '—', indent: 0, number: i + 1, block }]
     const lead = raw.slice(0, raw.length - body.length)
     const heading = /^#{1,6}(?=\s)/.exec(body)?.[0]
     if (heading)
-      return [{ text: body.slice(heading.length).trim(), indent: HEADING_INDENT + heading.length, number: i + 1 }]
-    const section = sectionIn(trimmedEnd(body))
-    if (section) return [{ text: section, indent: HEADING_INDENT + 3, number: i + 1 }]
+      return [
+        { text: body.slice(heading.length).trim(), indent: HEADING_INDENT + heading.length, number: i + 1, block },
+      ]
+    const section = sectionIn(trimmedEnd(body)) ?? IN_WORDS.exec(trimmedEnd(body))?.[1]
+    if (section) return [{ text: section, indent: HEADING_INDENT + 3, number: i + 1, block }]
     const chapter = CHAPTER.exec(body)?.[1]
     const plain = withoutTriangle(
       hasFootnote && raw.startsWith('* ') ? raw : body.replace(isBullet, '').replace(BULLET, ''),
@@ -68,6 +77,7 @@ export const linesOf = (text: string): readonly MenuLine[] => {
             text: plain,
             indent,
             number: i + 1,
+            block,
             ...(chapter ? { chapter } : {}),
             ...(isBullet.test(body) || BULLET.test(body) ? { isMarked: true } : {}),
           },

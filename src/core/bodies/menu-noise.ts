@@ -7,6 +7,8 @@ export const saysSomething = (text: string): boolean => /[\p{L}\p{N}]/u.test(tex
 /** What can be chosen for nothing at all. */
 const IS_NONE = /^[-–—]{1,3}$/
 const IS_NUMBER = /^[\d\s.,:/–-]+$/
+/** The heads of columns that only count. */
+const COUNTED = /^(?:\s*(?:opt(?:ion)?|value|choice)s?\.?\s?\d{1,2})+$/i
 const REMARK = /^(?:notes?|tips?|cautions?|warnings?|important|see|refer to|cf\.)(?::|\s+\S+\s+\S)/i
 const FURNITURE = /^(?:back to top|top of page|(?:next|previous) page|(?:table of )?contents|related \p{L}+|home)$/iu
 const MOST_WORDS = 6
@@ -24,7 +26,12 @@ export const whyLeftOut = (
   // Among names it is one of them, elsewhere the number of a page.
   if (IS_NUMBER.test(text) && !isBelow && (!above || splitLine(above.text))) return 'it names nothing'
   const words = text.split(' ').length
-  if (/^(?:\([^()]*\)|\* .*|;.*|.* wrote:)$/.test(text) || REMARK.test(text) || FURNITURE.test(text))
+  if (
+    /^(?:\([^()]*\)|\* .*|;.*|.* wrote:)$/.test(text) ||
+    REMARK.test(text) ||
+    FURNITURE.test(text) ||
+    COUNTED.test(text)
+  )
     return 'it reads like a remark'
   if (text.endsWith(':') && words > MOST_IN_NAME) return 'it reads like a remark'
   const isSentence = text.endsWith('.') && words > MOST_WORDS

@@ -37,7 +37,7 @@ export const boxed = (text: string): readonly string[] | undefined => {
   return starts.length > 1 && starts[0] === 0 ? starts.map((at, i) => text.slice(at, starts[i + 1]).trim()) : undefined
 }
 
-const DEFAULT = 'default'
+const DEFAULT_SAID = ['default', 'factory', 'initially', 'as delivered', 'ex works']
 /** Without any of these signs at its ends. */
 export const stripped = (text: string, signs: string): string => {
   let [from, to] = [0, text.length]
@@ -47,8 +47,9 @@ export const stripped = (text: string, signs: string): string => {
 }
 /** “On, Off; default On”: the list, and what is said behind it of how it leaves the factory. */
 export const withDefault = (text: string): { readonly list: string; readonly named: string } => {
-  const at = text.toLowerCase().lastIndexOf(DEFAULT)
-  const named = at < 0 ? '' : stripped(text.slice(at + DEFAULT.length), ' :=.()[]').replace(/^is /, '')
+  const word = DEFAULT_SAID.find(w => text.toLowerCase().includes(w))
+  const at = word ? text.toLowerCase().lastIndexOf(word) : -1
+  const named = word ? stripped(text.slice(at + word.length), ' :=.()[]').replace(/^is /, '') : ''
   return named ? { list: stripped(text.slice(0, at), ' ([;,.–-'), named } : { list: text, named: '' }
 }
 
@@ -68,6 +69,16 @@ export const bracketed = (text: string, [left, right] = ['[', ']']): readonly st
   }
   rest += text.slice(at)
   return parts.length > 1 && !/[\p{L}\p{N}]/u.test(rest.replaceAll(/\b(?:or|and)\b/g, '')) ? parts : undefined
+}
+
+const NUMBER = /(?<!\S)[[(]?(\d{1,2})[\])]\s/g
+/** What stands behind numbers that count up, as “[1] Single [2] Continuous”; undefined where none do. */
+const numbered = (text: string): readonly string[] | undefined => {
+  const found = [...text.matchAll(NUMBER)]
+  if (found.length < 2 || found[0]?.index !== 0) return undefined
+  const first = Number(found[0][1])
+  if (!found.every((m, i) => Number(m[1]) === first + i)) return undefined
+  return found.map((m, i) => stripped(text.slice(m.index + m[0].length, found[i + 1]?.index).trim(), ',;'))
 }
 
 const MOST_STEPS = 25
@@ -105,11 +116,22 @@ const figures = (text: string): readonly string[] | undefined => {
   return found.length > 1 ? found : undefined
 }
 
-export const SEPARATORS: readonly RegExp[] = [/\|/, /;/, / \/ | \/|\/ /, /,(?!\d)/, /\t/, / {2}/]
+/** “Spot, Zone or Wide (we use Zone)”: what is said behind the last of one of the others belongs to none of them. */
+const withoutTold = (options: readonly string[]): readonly string[] => {
+  const last = options.at(-1) ?? ''
+  const open = last.indexOf(' (')
+  const words = last.slice(open + 2, -1).split(' ')
+  const others = options.slice(0, -1)
+  const tells = open > 0 && last.endsWith(')') && words.length > 1 && others.includes(words.at(-1) ?? '')
+  return tells ? [...others, last.slice(0, open)] : options
+}
+
+export const SEPARATORS: readonly RegExp[] = [/\|/, /;/, / \/ | \/|\/ /, /,(?!\d)/, /\t/, / {2}/, / (?:→|⇒|->|·|•) /]
 
 /** Options in one text, by whatever stands between them. */
 export const optionsIn = (text: string): readonly string[] => {
-  const marked = boxed(text) ?? bracketed(text) ?? bracketed(text, ['<', '>'])
+  const marked =
+    boxed(text) ?? numbered(text) ?? bracketed(text) ?? bracketed(text, ['<', '>']) ?? bracketed(text, ['{', '}'])
   if (marked) return marked
   const separator = SEPARATORS.find(s => s.test(text))
   if (!separator) return spanned(text.replace(/\*$/, '')) ?? figures(text) ?? [text]
@@ -118,7 +140,7 @@ export const optionsIn = (text: string): readonly string[] => {
     .map(o => o.trim())
     .filter(Boolean)
   const last = (parts.at(-1) ?? '').replace(/^or\s/, '')
-  return [...parts.slice(0, -1), ...last.split(' or ')]
+  return withoutTold([...parts.slice(0, -1), ...last.split(' or ')])
 }
 
 const MOST_LETTERS = 42

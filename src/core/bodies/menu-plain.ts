@@ -29,6 +29,11 @@ const withoutQuotes = (lines: readonly string[]): readonly string[] => {
   return quoted > 1 && 2 * quoted >= lines.length ? lines.map(l => l.replace(QUOTED, '')) : lines
 }
 
+/** “[12/11/2026, 09:14] Ada: ”: who wrote a line and when. */
+const SPEAKER = /^\[?\d{1,4}[./-]\d{1,2}[./-]\d{1,4},?\s\d{1,2}:\d\d(?::\d\d)?\]?(?:\s-)?\s[^:]{1,30}:\s/
+const withoutSpeakers = (lines: readonly string[]): readonly string[] =>
+  lines.filter(l => SPEAKER.test(l)).length > 1 ? lines.map(l => l.replace(SPEAKER, '')) : lines
+
 /** A list that goes on in the next line, as one line; the lines keep their numbers. */
 const unwrapped = (lines: readonly string[]): readonly string[] => {
   const made = [...lines]
@@ -44,7 +49,11 @@ const unwrapped = (lines: readonly string[]): readonly string[] => {
 /** The lines of a text as they would stand in a notebook. */
 export const plainLines = (text: string): readonly string[] =>
   unwrapped(
-    withoutQuotes(
-      withoutTags(text.replaceAll(INVISIBLE, '').replaceAll('\u00a0', ' ').replaceAll(DRAWN, ' ')).split(/\r\n|\r|\n/),
+    withoutSpeakers(
+      withoutQuotes(
+        withoutTags(text.replaceAll(INVISIBLE, '').replaceAll('\u00a0', ' ').replaceAll(DRAWN, ' ')).split(
+          /\r\n|\r|\n/,
+        ),
+      ),
     ),
   )

@@ -1,4 +1,14 @@
-import { SEPARATORS, behindName, BOX, boxed, bracketed, optionsIn, unmarked, withDefault } from './menu-options'
+import {
+  SEPARATORS,
+  behindName,
+  BOX,
+  boxed,
+  bracketed,
+  optionsIn,
+  stripped,
+  unmarked,
+  withDefault,
+} from './menu-options'
 
 /**
  * One line of a menu as a setting: where its name ends and its options begin, whatever stands between them. Read in one
@@ -34,9 +44,16 @@ const asSplit = (label: string, written: readonly string[], remark?: string): Sp
   }
 }
 
+/** “high ; low, medium, high”, “high (low/medium/high)”: what it is set to, and behind it all that it can be. */
+const nowAndList = (text: string): { readonly list: string; readonly named: string } | undefined => {
+  const told = /^([^;([]+)\s(?:;\s([^;]+)|\(([^()]+)\)|\[([^[\]]+)\])$/.exec(text)
+  const [named, list] = [told?.[1]?.trim() ?? '', told?.[2] ?? told?.[3] ?? told?.[4] ?? '']
+  return named && behindName(list).includes(named) ? { list, named } : undefined
+}
+
 /** A name and the text of its options, of which one may be said to be the default. */
 export const asSetting = (label: string, text: string): SplitLine => {
-  const { list, named } = withDefault(text)
+  const { list, named } = nowAndList(text) ?? withDefault(text)
   const split = asSplit(label, behindName(list))
   const preset = split.options.findIndex(o => o.toLowerCase() === named.toLowerCase())
   return named && preset >= 0 ? { ...split, preset } : asSplit(label, behindName(text))
@@ -77,13 +94,20 @@ export const explained = (text: string): { readonly option: string; readonly by:
   return undefined
 }
 
-/** Where the options of a line begin in round brackets at its end. */
-const inRound = (text: string): readonly [string, string] | undefined => {
-  if (!text.endsWith(')')) return undefined
+const CHOOSE = /^(?:(?:choose|select|pick)\s(?:from|between|one\sof)|choose(?=\s\S+\sor\s)|one\sof|either)\s/i
+const OPENED: Readonly<Record<string, string>> = { ')': '(', '}': '{' }
+/** Where the options of a line begin in brackets at its end. */
+const inBracketsAtEnd = (text: string): readonly [string, string] | undefined => {
+  const close = text.at(-1) ?? ''
+  const opening = OPENED[close]
+  if (!opening) return undefined
   let open = text.length - 1
-  for (let depth = 1; depth > 0 && open > 0;) depth += { ')': 1, '(': -1 }[text[--open] ?? ''] ?? 0
+  for (let depth = 1; depth > 0 && open > 0;) depth += { [close]: 1, [opening]: -1 }[text[--open] ?? ''] ?? 0
   if (open < 2) return undefined
-  const list = text.slice(open + 1, -1).trim()
+  const list = text
+    .slice(open + 1, -1)
+    .trim()
+    .replace(CHOOSE, '')
   return behindName(list).length > 1 && !isProse(list) ? [text.slice(0, open), list] : undefined
 }
 
@@ -95,10 +119,12 @@ const around = (text: string, sign: string): readonly [string, string] | undefin
 }
 
 const HEADS_A_PART = /^(?:chapter|section|part|page|tab)\s[\w./-]+$/i
-const CHOOSE = /^(?:choose|select|pick)\sfrom\s/i
 
 type Parts = readonly [label: string, list: string]
-const isList = ([, list]: Parts): boolean => behindName(list).length > 1 && !isProse(list)
+const isList = ([, told]: Parts): boolean => {
+  const { list } = withDefault(told)
+  return behindName(list).length > 1 && !isProse(list.replace(/\s\([^()]{1,60}\)$/, ''))
+}
 const always = (): boolean => true
 /** “16:9” is no name with an option. */
 const areWords = ([label, list]: Parts): boolean =>
@@ -113,7 +139,10 @@ const SIGNS: readonly { readonly sign: string; readonly parts: (found: Parts) =>
   { sign: '=', parts: areWords },
   ...DASHES.map(sign => ({ sign, parts: isList })),
 ]
-const SPOKEN = [' can be set to ', ' can be ', ' may be ', ' is either ', '? ']
+const SPOKEN = [
+  ...[' can be set to ', ' can be ', ' may be ', ' is either ', '? '],
+  ...[', where you can pick ', ', where you can choose ', ', one of ', ', either ', ', from ', ' from '],
+]
 
 const opens = (text: string, sign: string): number => text.split(sign).length - 1
 /** Whether a list was cut out where it begins and ends. */
@@ -133,7 +162,7 @@ const saidOf = (text: string): Parts | undefined => {
 const firstNamed = (text: string): Parts | undefined => {
   const box = text.search(BOX)
   const boxes: readonly Parts[] = box > 0 && boxed(text.slice(box)) ? [[text.slice(0, box), text.slice(box)]] : []
-  const behind = [leader(text), inRound(text)].flatMap(p => (p && isList(p) ? [p] : []))
+  const behind = [leader(text), inBracketsAtEnd(text)].flatMap(p => (p && isList(p) ? [p] : []))
   const bySigns = SIGNS.flatMap(({ sign, parts }) => {
     const both = around(text, sign)
     return both && parts(both) ? [both] : []
@@ -146,21 +175,31 @@ const firstNamed = (text: string): Parts | undefined => {
 const named = (text: string): Parts | undefined => {
   const first = firstNamed(text)
   if (!first) return undefined
-  const [label, list] = first
+  const [label] = first
+  const list = first[1].replace(CHOOSE, '')
   const again = firstNamed(list)
-  const isTwice = again && isList(again) && !SEPARATORS.some(s => s.test(again[0])) && opens(list, again[0]) === 1
+  // Columns are parted once.
+  const isTwice =
+    again &&
+    !/\t|\s{3}/.test(list) &&
+    isList(again) &&
+    !SEPARATORS.some(s => s.test(again[0])) &&
+    opens(list, again[0]) === 1
   if (isTwice) return [`${label}: ${again[0].trim()}`, again[1]]
-  return HEADS_A_PART.test(label) && optionsIn(list).length < 2 ? undefined : [label, list.replace(CHOOSE, '')]
+  return HEADS_A_PART.test(label) && optionsIn(list).length < 2 ? undefined : [label, list]
 }
 
+/** “Focus mode, default On: On, Off” */
+const DEFAULT_IN_NAME = /^(.+?)(?:,\s|\s\(|\s\[)(?:default|factory|initially)[:\s]+([^()[\]]{1,40}?)[)\]]?$/i
+
 const USUAL_WORDS = /^(?:on|off|auto|yes|no|none|low|mid|high|enabled?|disabled?)$/i
-/** “beep on/off”: words at the end that nothing but options are. */
+/** “beep on/off”, “lamp, on or off”: words at the end that nothing but options are. */
 const wordsAtEnd = (text: string): readonly [string, string] | undefined => {
-  const [first = '', ...others] = text.split('/').map(p => p.trim())
+  const [first = '', ...others] = text.split(/\/|\sor\s/).map(p => p.trim())
   const at = first.lastIndexOf(' ')
   const words = [first.slice(at + 1), ...others]
   const areUsual = words.every(w => USUAL_WORDS.test(w.replace(/\*$/, '')))
-  return at > 0 && others.length && areUsual ? [first.slice(0, at), words.join(' / ')] : undefined
+  return at > 0 && others.length && areUsual ? [stripped(first.slice(0, at), ',:'), words.join(' / ')] : undefined
 }
 
 /** The label and the options of a line that has both; undefined where it is a name alone. */
@@ -184,7 +223,20 @@ export const splitLine = (text: string): SplitLine | undefined => {
   if (led && ofList.length > 1 && ofList.includes(now))
     return { ...asSplit(led[0], ofList), preset: ofList.indexOf(now) }
   const found = named(text)
-  if (found) return found[1] ? asSetting(...found) : undefined
+  if (found) {
+    const [label, told] = found
+    // In columns a dash stands where there is nothing.
+    const list = /\s{3}/.test(told)
+      ? told
+          .split(/\s{3}/)
+          .filter(c => !/^[-–—]$/.test(c.trim()))
+          .join('   ')
+      : told
+    const inName = DEFAULT_IN_NAME.exec(label)
+    const split = asSetting(inName?.[1] ?? label, list)
+    const preset = split.options.indexOf(inName?.[2] ?? '')
+    return list ? { ...split, preset: preset >= 0 ? preset : split.preset } : undefined
+  }
   const atEnd = wordsAtEnd(text)
   if (atEnd) return { ...asSetting(...atEnd), byWords: true }
   if (!led) return undefined

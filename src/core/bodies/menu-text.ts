@@ -1,12 +1,12 @@
 import type { Parsed } from '../reading/problem'
-import { inColumns, inRecords } from './menu-columns'
+import { fieldOf, inColumns, inRecords } from './menu-columns'
 import { indented } from './menu-layouts'
 import { saysSomething, whyLeftOut } from './menu-noise'
 import { behindName } from './menu-options'
 import { asLines } from './menu-json'
 import { linesOf, type MenuLine } from './menu-lines'
 import { plainLines } from './menu-plain'
-import { explained, isProse, loneOption, splitLine } from './menu-split'
+import { asSetting, explained, isProse, loneOption, type SplitLine, splitLine } from './menu-split'
 import { type MenuRow, MOST_LABEL, MOST_OPTIONS, MOST_SETTINGS } from './menu-rows'
 
 /**
@@ -76,8 +76,20 @@ const areOptions = ({ children }: Node, depth: number): boolean => {
   const areNames = split.some(s => s === undefined) || labels.size < split.length
   return areNames && !split.some(s => (s?.options.length ?? 0) > 1)
 }
+/** What is said of a setting below it, field by field: what can be chosen, and how it leaves the factory. */
+const fieldsOf = ({ text, children }: Node): SplitLine | undefined => {
+  const told = (head: 'options' | 'preset'): string | undefined => {
+    const at = children.find(c => fieldOf(c.text)?.head === head)
+    return at && (fieldOf(at.text)?.told || at.children.map(c => c.text).join(' | '))
+  }
+  const list = told('options')
+  if (list === undefined) return undefined
+  const split = asSetting(text.replace(/:$/, ''), list)
+  const preset = split.options.findIndex(o => o.toLowerCase() === told('preset')?.toLowerCase())
+  return { ...split, preset: preset >= 0 ? preset : split.preset }
+}
 const isSetting = (n: Node, depth: number): boolean =>
-  splitAt(n, depth) !== undefined || areExplained(n) || areOptions(n, depth)
+  splitAt(n, depth) !== undefined || fieldsOf(n) !== undefined || areExplained(n) || areOptions(n, depth)
 
 /** Lines of one depth under headings that stand at the same depth: a name alone leads the settings behind it. */
 const underHeadings = (
@@ -169,7 +181,7 @@ export const readMenuText = (text: string): ReadMenu => {
         visit(n.children, [...path, n.text.replace(/:$/, '')])
         continue
       }
-      const split = splitAt(n, depth)
+      const split = fieldsOf(n) ?? splitAt(n, depth)
       if (split?.remark) remark(n.number, n.text, split.remark)
       const told = areExplained(n)
       const [only, ...more] = n.children

@@ -93,6 +93,17 @@ export const shrunk = (grey: Grey, by: number): Grey => {
   return { width, height, data }
 }
 
+/** Each pixel with its neighbours, 1 2 1 along rows and columns. At the ends of rows those of the next stand in. */
+export const softened = ({ width, height, data }: Grey): Grey => {
+  const along = (from: Float32Array, step: number): Float32Array => {
+    const to = from.slice()
+    for (let i = step; i < from.length - step; i++)
+      to[i] = ((from[i - step] as number) + 2 * (from[i] as number) + (from[i + step] as number)) / 4
+    return to
+  }
+  return { width, height, data: along(along(data, 1), width) }
+}
+
 export const meanOf = (data: Float32Array): number => {
   let sum = 0
   for (let i = 0; i < data.length; i++) sum += data[i] as number

@@ -1,4 +1,4 @@
-import { type Grey, shrunk } from './grey'
+import { type Grey, shrunk, softened } from './grey'
 import type { Point } from './homography'
 
 /**
@@ -13,13 +13,22 @@ const UNITS = 7
 const SLACK = 0.65
 /** Marks are looked for in a picture of about this width. */
 const LOOK_WIDTH = 1500
-/** What is darker than this share of its surroundings is dark. */
-const DARKER = 0.72
+/**
+ * How a picture is looked at: smoothed so many times, and dark is what is darker than this share of its surroundings. The
+ * first is quick and enough for most pictures; grain breaks the lengths up and needs smoothing, and what is not sharp is
+ * not dark.
+ */
+const LOOKS = [
+  { smooth: 0, darker: 0.72 },
+  { smooth: 1, darker: 0.72 },
+  { smooth: 1, darker: 0.84 },
+  { smooth: 3, darker: 0.84 },
+] as const
 /** A mark is seen in so many rows at least. */
 const LEAST_ROWS = 2
 
 /** Dark places, against the mean of a square around each. */
-const darkOf = ({ width, height, data }: Grey): Uint8Array => {
+const darkOf = ({ width, height, data }: Grey, darker: number): Uint8Array => {
   const sums = new Float64Array((width + 1) * (height + 1))
   for (let y = 0; y < height; y++) {
     let row = 0
@@ -37,7 +46,7 @@ const darkOf = ({ width, height, data }: Grey): Uint8Array => {
       const at = (v: number, u: number) => sums[v * (width + 1) + u] ?? 0
       const mean =
         (at(bottom, right) - at(top, right) - at(bottom, left) + at(top, left)) / ((bottom - top) * (right - left))
-      dark[y * width + x] = (data[y * width + x] ?? 0) < DARKER * mean ? 1 : 0
+      dark[y * width + x] = (data[y * width + x] ?? 0) < darker * mean ? 1 : 0
     }
   }
   return dark
@@ -112,25 +121,40 @@ const refined = (grey: Grey, { x, y, unit }: Sighting): Point => {
   return { x: cx, y: cy }
 }
 
-/** Every mark of a picture, the best seen first, in pixels of it. */
-export const findMarks = (grey: Grey): readonly Point[] => {
-  const by = Math.max(1, Math.round(Math.max(grey.width, grey.height) / LOOK_WIDTH))
-  const small = shrunk(grey, by)
-  const clusters: { x: number; y: number; unit: number; rows: number }[] = []
-  for (const s of sightings(darkOf(small), small.width, small.height)) {
-    const near = clusters.find(c => Math.hypot(c.x - s.x, c.y - s.y) < Math.max(3, c.unit * 2))
+interface Cluster extends Sighting {
+  readonly rows: number
+}
+
+/** Sightings of the same mark, row by row, as one. */
+const gathered = (all: readonly Sighting[]): readonly Cluster[] => {
+  const clusters: Cluster[] = []
+  for (const s of all) {
+    const at = clusters.findIndex(c => Math.hypot(c.x - s.x, c.y - s.y) < Math.max(3, c.unit * 2))
+    const near = clusters[at]
     if (!near) clusters.push({ ...s, rows: 1 })
     else {
-      const n = near.rows
-      near.x = (near.x * n + s.x) / (n + 1)
-      near.y = (near.y * n + s.y) / (n + 1)
-      near.unit = (near.unit * n + s.unit) / (n + 1)
-      near.rows++
+      const mean = (of: 'x' | 'y' | 'unit') => (near[of] * near.rows + s[of]) / (near.rows + 1)
+      clusters[at] = { x: mean('x'), y: mean('y'), unit: mean('unit'), rows: near.rows + 1 }
     }
   }
+  return clusters.filter(c => c.rows >= LEAST_ROWS)
+}
+
+/**
+ * The marks of a picture, the best seen first, in pixels of it: once for each way of looking, and each time with those
+ * that were seen before. Whoever is content takes no more.
+ */
+export function* marksIn(grey: Grey): Generator<readonly Point[], void> {
+  const by = Math.max(1, Math.round(Math.max(grey.width, grey.height) / LOOK_WIDTH))
   const half = (by - 1) / 2
-  return clusters
-    .filter(c => c.rows >= LEAST_ROWS)
-    .toSorted((a, b) => b.rows / b.unit - a.rows / a.unit)
-    .map(c => refined(grey, { x: c.x * by + half, y: c.y * by + half, unit: c.unit * by }))
+  let small = shrunk(grey, by)
+  let smoothed = 0
+  let all: readonly Sighting[] = []
+  for (const { smooth, darker } of LOOKS) {
+    for (; smoothed < smooth; smoothed++) small = softened(small)
+    all = [...all, ...sightings(darkOf(small, darker), small.width, small.height)]
+    yield gathered(all)
+      .toSorted((a, b) => b.rows / b.unit - a.rows / a.unit)
+      .map(c => refined(grey, { x: c.x * by + half, y: c.y * by + half, unit: c.unit * by }))
+  }
 }

@@ -1,4 +1,4 @@
-import { findMarks } from './marks'
+import { marksIn } from './marks'
 import type { Grey } from './grey'
 import { type Homography, homography, type Point, seen } from './homography'
 
@@ -117,12 +117,18 @@ const fit = (layout: Layout, marks: readonly Point[]): Homography | undefined =>
 
 /** Finds a sheet by its marks. */
 export const findSheet = (grey: Grey, layout: Layout): Found => {
-  const marks = findMarks(grey)
-  const view = fit(layout, marks)
-  if (!view)
-    return { kind: 'missing', marks: marks.length, isOther: [RULER, CHART].some(l => l !== layout && fit(l, marks)) }
-  const [a, b] = [seen(view, layout.marks[0]), seen(view, layout.marks[1])]
-  return { kind: 'found', view, turned: (Math.atan2(b.y - a.y, b.x - a.x) * 180) / Math.PI }
+  let seenMost = 0
+  for (const marks of marksIn(grey)) {
+    const view = fit(layout, marks)
+    if (view) {
+      const [a, b] = [seen(view, layout.marks[0]), seen(view, layout.marks[1])]
+      return { kind: 'found', view, turned: (Math.atan2(b.y - a.y, b.x - a.x) * 180) / Math.PI }
+    }
+    if ([RULER, CHART].some(l => l !== layout && fit(l, marks)))
+      return { kind: 'missing', marks: marks.length, isOther: true }
+    seenMost = Math.max(seenMost, marks.length)
+  }
+  return { kind: 'missing', marks: seenMost, isOther: false }
 }
 
 /** Pixels to a millimetre around a point of the sheet, along its width. */

@@ -9,6 +9,8 @@ export interface Traces {
   readonly times: readonly number[]
   readonly far: Followed
   readonly near: Followed
+  /** The film goes on behind the last frame, which is as many as are looked at. */
+  readonly isCutShort?: true
 }
 
 export interface Followed {
@@ -41,6 +43,7 @@ export type ClipNote =
   | { readonly kind: 'nothing' }
   | { readonly kind: 'short' }
   | { readonly kind: 'cut'; readonly at: number }
+  | { readonly kind: 'long'; readonly at: number }
   | { readonly kind: 'uneven'; readonly least: number; readonly most: number }
   | { readonly kind: 'flat'; readonly place: 'far' | 'near' }
 
@@ -90,17 +93,25 @@ interface Presence {
   readonly isWithin: readonly boolean[]
   readonly within: Float64Array
   readonly without: Float64Array
-  readonly gists: readonly Float64Array[]
+  readonly gists: readonly Float32Array[]
 }
 
 /** The frames in which something stands in the near place; undefined where nothing ever comes. */
 const presenceOf = ({ far, near }: Traces): Presence | undefined => {
   // Against the light on the far place: the obstacle itself must not count as light, and light that flickers not as one.
-  const gists = near.gists.map((g, i) => Float64Array.from(g, b => (b * (near.light[i] ?? 0)) / (far.light[i] || 1)))
+  const size = near.gists[0]?.length ?? 0
+  // In one piece: thousands of small ones would take several times the memory.
+  const all = new Float32Array(near.gists.length * size)
+  const gists = near.gists.map((g, i) => {
+    const gist = all.subarray(i * size, (i + 1) * size)
+    const share = (near.light[i] ?? 0) / (far.light[i] || 1)
+    for (let k = 0; k < size; k++) gist[k] = (g[k] ?? 0) * share
+    return gist
+  })
   let without: Float64Array = meanGist(gists.slice(0, 5))
   const away = gists.map(g => distance(g, without))
   const farthest = away.reduce((best, d, i) => (d > (away[best] ?? 0) ? i : best), 0)
-  let within: Float64Array = gists[farthest] ?? without
+  let within: Float64Array = Float64Array.from(gists[farthest] ?? without)
   let isWithin: readonly boolean[] = []
   for (let pass = 0; pass < 8; pass++) {
     isWithin = gists.map(g => distance(g, within) < distance(g, without))
@@ -343,6 +354,7 @@ export const readClip = (traces: Traces, measured?: Measurable): ClipRead => {
   if (most > least * 1.5) notes.push({ kind: 'uneven', least, most })
   for (const place of ['far', 'near'] as const)
     if (quantile([...traces[place].sharpness], 0.98) < FLAT) notes.push({ kind: 'flat', place })
+  if (traces.isCutShort) notes.push({ kind: 'long', at: times.at(-1) ?? 0 })
   const cuts = cutsOf(traces)
   notes.push(...cuts.map(at => ({ kind: 'cut', at }) as const))
   const edges = [0, ...cuts.map(c => times.indexOf(c)), times.length]

@@ -56,6 +56,8 @@ export const noteWords = (note: ClipNote): string => {
       return 'The film is too short to be measured: only a few frames.'
     case 'cut':
       return `There is a cut at ${s(note.at)}: a take that it falls into is left out.`
+    case 'long':
+      return `Only the first ${Math.round(note.at / 60)} minutes of this film are looked at. Cut off what comes before and add the rest as another film.`
     case 'uneven':
       return `Frames come unevenly, ${Math.round(note.least * 1000)} to ${Math.round(note.most * 1000)} ms apart: moments are good to that.`
     case 'flat':
