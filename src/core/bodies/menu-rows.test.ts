@@ -1,0 +1,68 @@
+import { describe, expect, it } from 'vitest'
+import { tinyBody } from '../../../test/fixtures/tiny-body'
+import { type MenuRow, withMenuRows } from './menu-rows'
+
+const row = (label: string, options: readonly string[], more: Partial<MenuRow> = {}): MenuRow => ({
+  tab: 'Tab',
+  page: 'Page',
+  label,
+  options,
+  preset: 0,
+  place: '',
+  ...more,
+})
+const told = (body: ReturnType<typeof tinyBody>) =>
+  body.settings.map(s => {
+    const tab = body.menu.tabs.find(t => t.id === s.at.tab)
+    return `${tab?.label} > ${tab?.pages[s.at.page - 1]} ${s.at.row}: ${s.label} = ${s.options.map(o => o.label).join(', ')}`
+  })
+
+describe('rows put into the menu of a body', () => {
+  const body = tinyBody({
+    drive: [
+      ['one', { 'mode.drive': 'single' }],
+      ['all', { 'mode.drive': 'continuous' }],
+    ],
+    tone: ['on', 'off'],
+  })
+
+  it('that are there already stay what they were found to be, however they are spelled, and move behind the others', () => {
+    const again = withMenuRows(body, [row('DRIVE', ['One', 'All', 'None'])])
+    expect(told(again)).toEqual(['Tab > Page 2: tone = on, off', 'Tab > Page 3: DRIVE = one, all, None'])
+    const drive = again.settings.find(s => s.id === 'drive')
+    expect(drive?.options.map(o => o.means)).toEqual([{ 'mode.drive': 'single' }, { 'mode.drive': 'continuous' }, {}])
+    expect(drive?.undecided).toBe(true)
+    expect(withMenuRows(body, [row('drive', ['one', 'all'])]).settings.find(s => s.id === 'drive')?.undecided).toBe(
+      undefined,
+    )
+  })
+
+  it('are others where they stand on another page, or in another tab', () => {
+    const elsewhere = withMenuRows(body, [
+      row('drive', ['a', 'b'], { page: 'Other' }),
+      row('tone', ['a', 'b'], { tab: 'Second' }),
+    ])
+    expect(elsewhere.settings).toHaveLength(4)
+    expect(told(elsewhere)).toEqual(
+      expect.arrayContaining([
+        'Tab > Page 1: drive = one, all',
+        'Tab > Other 1: drive = a, b',
+        'Tab > Page 2: tone = on, off',
+        'Second > Page 1: tone = a, b',
+      ]),
+    )
+    expect(new Set(elsewhere.settings.map(s => s.id)).size).toBe(4)
+  })
+
+  it('take over where a star says they begin, and nothing else says it', () => {
+    const starts = (preset: number) =>
+      withMenuRows(body, [row('tone', ['on', 'off'], { preset })]).settings.find(s => s.id === 'tone')?.default
+    expect([starts(0), starts(1)]).toEqual(['on', 'off'])
+  })
+
+  it('keep what a setting can be at that they do not tell, behind what they tell', () => {
+    const fewer = withMenuRows(body, [row('drive', ['all'])]).settings.find(s => s.id === 'drive')
+    expect(fewer?.options.map(o => o.label)).toEqual(['all', 'one'])
+    expect(fewer?.default).toBe('one')
+  })
+})
