@@ -40,7 +40,8 @@ const THREADS: Readonly<Record<Lane, number>> = {
 const openLane = (lane: Lane): LaneState => ({
   pool: new Piscina({
     filename: join(WORKERS, 'worker.mjs'),
-    minThreads: 0,
+    // Pages are waited for: their threads are there from the beginning, and stay.
+    minThreads: lane === 'page' ? THREADS.page : 0,
     maxThreads: THREADS[lane],
     // A new thread takes a second until it can answer; nobody who thinks for a minute should pay that.
     idleTimeout: 600_000,

@@ -5,7 +5,6 @@ import type { classHandout } from './paper/class-handout'
 import type { ringStrip } from './paper/ring-strip'
 import type { targetSheet } from './paper/target-sheet'
 import type { standardSheet } from './paper/standard-sheet'
-import { backUpByRule } from '@/db/backups'
 import { audited, auditSent } from './audits'
 import { jobCalendar, jobDebrief, jobNeeds, scenesSent } from './jobs'
 import { known, overruler } from './lives'
@@ -25,10 +24,10 @@ import {
 import { readSheet, writeXlsx } from './sheets'
 import { bundleText, dictionary, friends, questions } from './words'
 
-const backup = ({ folder, at }: { readonly folder: string; readonly at: string }) => backUpByRule(folder, at)
-
-// What draws is large, and most workers never draw.
+// What draws or opens databases is large, and most workers never do.
 const lazily = {
+  backup: async ({ folder, at }: { readonly folder: string; readonly at: string }) =>
+    (await import('@/db/backups')).backUpByRule(folder, at),
   cardSheets: async (input: Parameters<typeof cardSheets>[0]) => (await import('./paper/card-paper')).cardSheets(input),
   standardSheet: async (input: Parameters<typeof standardSheet>[0]) =>
     (await import('./paper/standard-sheet')).standardSheet(input),
@@ -68,7 +67,6 @@ export const TASKS = {
   dictionary,
   questions,
   bundleText,
-  backup,
   auditSent,
   scenesSent,
   jobNeeds,

@@ -29,8 +29,8 @@ export interface Progress {
   readonly of: number
 }
 
-/** More frames than this are not looked at: half an hour at 60 a second. */
-export const MOST_FRAMES = 108_000
+/** More frames than this are not looked at: a quarter of an hour at 60 a second, for which 400 MB are enough. */
+export const MOST_FRAMES = 54_000
 /** Words about how far it is come after so many frames. */
 const EVERY = 30
 

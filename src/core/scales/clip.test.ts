@@ -198,6 +198,13 @@ describe('films that cannot be measured', () => {
     ])
   })
 
+  it('that go on behind the last frame that is looked at say how far they were looked at', () => {
+    const { traces } = first()
+    const at = traces.times.at(-1)
+    expect(readClip({ ...traces, isCutShort: true }).notes).toContainEqual({ kind: 'long', at })
+    expect(readClip(traces).notes).not.toContainEqual(expect.objectContaining({ kind: 'long' }))
+  })
+
   it('with a cut lose the take that it falls into, and keep the others', () => {
     const one = first()
     const other = followed(plan([[0.8, 0.4]], { seed: 71 }))
