@@ -199,7 +199,7 @@ describe('films that cannot be measured', () => {
   })
 
   it('that go on behind the last frame that is looked at say how far they were looked at', () => {
-    const { traces } = first()
+    const traces = first()
     const at = traces.times.at(-1)
     expect(readClip({ ...traces, isCutShort: true }).notes).toContainEqual({ kind: 'long', at })
     expect(readClip(traces).notes).not.toContainEqual(expect.objectContaining({ kind: 'long' }))
