@@ -141,7 +141,7 @@ const SIGNS: readonly { readonly sign: string; readonly parts: (found: Parts) =>
 ]
 const SPOKEN = [
   ...[' can be set to ', ' can be ', ' may be ', ' is either ', '? '],
-  ...[', where you can pick ', ', where you can choose ', ', one of ', ', either ', ', from ', ' from '],
+  ...[', where you can pick ', ', where you can choose ', ', one of ', ', either ', ', from '],
 ]
 
 const opens = (text: string, sign: string): number => text.split(sign).length - 1
@@ -181,7 +181,7 @@ const named = (text: string): Parts | undefined => {
   // Columns are parted once.
   const isTwice =
     again &&
-    !/\t|\s{3}/.test(list) &&
+    !/^(?:\t|\s{3})/.test(text.slice(label.length)) &&
     isList(again) &&
     !SEPARATORS.some(s => s.test(again[0])) &&
     opens(list, again[0]) === 1

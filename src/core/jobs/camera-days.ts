@@ -1,4 +1,14 @@
-import { HOLD, type JobFacts, MOST_HELD_MINUTES, type Model, RECALL, type SetUp, STORE, type UnitFact } from './facts'
+import {
+  HOLD,
+  type JobFacts,
+  LENS_SECONDS,
+  MOST_HELD_MINUTES,
+  type Model,
+  RECALL,
+  type SetUp,
+  STORE,
+  type UnitFact,
+} from './facts'
 import { planSlots } from './slot-plan'
 import { type Cost, MOST_SET_UPS, nameSlots, type SlotNames, type SlotPlan, type SlotProblem } from './slots'
 import { type JobPlan, plannedAt, type Station, stationKey, type Underway, type UnitDay } from './station'
@@ -21,7 +31,7 @@ const NIGHT_MS = 5 * 3600_000
 /** So long before its first scene a camera is out of reach of whoever prepares it. */
 const PACKED_MS = 3 * 3600_000
 
-type Bare = Omit<Station, 'change' | 'slot'>
+export type Bare = Omit<Station, 'change' | 'slot' | 'isOtherLens'>
 
 /** What a camera does, from one night to the next. */
 const daysOf = (mine: readonly Bare[]): readonly (readonly Bare[])[] => {
@@ -34,6 +44,17 @@ const daysOf = (mine: readonly Bare[]): readonly (readonly Bare[])[] => {
   }
   return days
 }
+
+/** Whether another lens is put on between two scenes of a camera; not where nobody said which. */
+export const changesLens = (before: Bare | undefined, next: Bare): boolean =>
+  before?.lens !== undefined && next.lens !== undefined && before.lens.id !== next.lens.id
+
+/** Seconds between two scenes of a camera; negative where they overlap. */
+export const pauseBetween = (before: Bare, next: Bare): number => (next.scene.from - before.scene.until) / 1000
+
+/** Seconds that are left for its settings, once another lens is on. */
+const leftBetween = (before: Bare, next: Bare): number =>
+  Math.max(0, pauseBetween(before, next) - (changesLens(before, next) ? LENS_SECONDS : 0))
 
 /** How long a key would be held that recalls the set-up of a scene: while pictures are taken. */
 const heldMinutes = ({ scene, setUp }: Bare): number => ((scene.until - scene.from) / 60_000) * (setUp?.shooting ?? 1)
@@ -50,7 +71,7 @@ const slotProblem = (facts: JobFacts, unit: UnitFact, all: readonly Bare[], { is
   }
   const problem: SlotProblem = {
     sequence: day.map(s => setUps.findIndex(x => x === s.setUp)),
-    gaps: day.slice(1).map((s, k) => Math.max(0, (s.scene.from - (day[k]?.scene.until ?? 0)) / 1000)),
+    gaps: day.slice(1).flatMap((s, k) => leftBetween(day[k] ?? s, s)),
     walk: setUps.map(a => setUps.map(b => cost(a, b))),
     recall: setUps.map(a => setUps.map(b => rest(a, b))),
     isWhole,
@@ -175,8 +196,15 @@ export const withSlots = (
     })
   const found: Found = new Map(planned.flatMap(p => [...p.found]))
   const units = planned.map(p => p.day)
+  const otherLens = new Set([...mine.values()].flatMap(own => own.filter((s, i) => changesLens(own[i - 1], s))))
   return {
-    stations: stations.map(s => ({ ...s, change: undefined, slot: undefined, ...found.get(stationKey(s)) })),
+    stations: stations.map(s => ({
+      ...s,
+      isOtherLens: otherLens.has(s),
+      change: undefined,
+      slot: undefined,
+      ...found.get(stationKey(s)),
+    })),
     units,
     isBest: isBest && units.every(d => d.isBest),
   }

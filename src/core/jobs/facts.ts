@@ -167,6 +167,8 @@ export const RECALL: Cost = { presses: 2, seconds: 4 }
 export const HOLD: Cost = { presses: 1, seconds: 0 }
 /** For longer nobody should have to hold a key, all pictures of a scene together. @source from memory */
 export const MOST_HELD_MINUTES = 10
+/** Taking one lens off and putting another on, with their caps. @source from memory */
+export const LENS_SECONDS = 30
 /** Storing what is set in a slot. @source from memory */
 export const STORE: Cost = { presses: 5, seconds: 12 }
 /** Finding a row, changing it and coming back, for somebody who knows the camera. @source common practice, no published source */

@@ -141,6 +141,43 @@ describe('a plan', () => {
     expect(words('late')).toMatch(/S1 before (two|three): the change takes about 30 s, and there are 0 s/)
   })
 
+  it('leaves time for putting another lens on, and says where there is none', () => {
+    const [long] = house().lenses
+    const short = { ...long, id: 'short', name: 'Aurelle Hearth', tags: ['H1'] }
+    const lenses = [long, short].flatMap(l =>
+      l ? [{ ...l, maker: l.maker ?? '', ranges: [], testedOn: ['sorrel'] }] : [],
+    )
+    const day = (minutes: number, second: string, standard = 'rope') =>
+      jobWith({
+        parade: { at: '12:00', minutes, standard: 'ring', who: [['ottoline-marsh', 's1', 'L1']] },
+        rope: { at: '12:10', standard, who: [['ottoline-marsh', 's1', second]] },
+      })
+    // No slots, so that the settings are walked: about half a minute.
+    const models = house().models.map(m => ({ ...m, slots: [] }))
+    const told = (job: ReturnType<typeof day>) => {
+      const facts = factsFor(job, { lenses, models })
+      const { plan, standing } = planThrough(job, facts, [])
+      const words = warningsOf(job, standing, facts, plan).flatMap(w => (w.kind === 'late' ? [w.words] : []))
+      return { change: plan.stations[1]?.change, words }
+    }
+    // Six minutes are enough for both, and are told without those for the lens.
+    expect(told(day(4, 'H1'))).toMatchObject({
+      change: { gapSeconds: 330, isLate: false },
+      words: [],
+    })
+    expect(told(day(4, 'L1')).change).toMatchObject({ gapSeconds: 360, isLate: false })
+    const job = day(4, 'H1')
+    const facts = factsFor(job, { lenses, models })
+    const { lines } = sheetFor(job, facts, planThrough(job, facts, []), [], 'ottoline-marsh')
+    expect(lines.map(l => l.change[0])).toEqual([undefined, 'Put Aurelle Hearth on.'])
+    // Where scenes follow at once, it is said of the lens even if nothing else is changed.
+    expect(told(day(10, 'H1', 'ring')).words).toEqual([
+      'S1 before rope: putting Aurelle Hearth on takes about 30 s, and there are 0 s. Have it on a second camera, or stay with Aurelle Longreach.',
+    ])
+    expect(told(day(10, 'L1', 'ring')).words).toEqual([])
+    expect(told(day(10, 'H1')).words.join(' ')).toMatch(/and there are 0 s once the other lens is on/)
+  })
+
   it('asks for ten minutes of drills with what is hired or lent, and says what is owed', () => {
     const job = jobWith({
       a: {

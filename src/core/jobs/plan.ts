@@ -1,7 +1,7 @@
 import { FORBIDDEN } from '../numeric/assignment'
 import { assign } from './assign'
 import type { Need } from './assign-board'
-import { withSlots } from './camera-days'
+import { type Bare, withSlots } from './camera-days'
 import {
   findLens,
   findPerson,
@@ -14,7 +14,7 @@ import {
 } from './facts'
 import type { Job } from './job'
 import { overlap, type Standing, type StandingScene } from './standing'
-import { type Choice, type JobPlan, plannedAt, type Station, type Underway } from './station'
+import { type Choice, type JobPlan, plannedAt, type Underway } from './station'
 
 /** Who covers what with which unit. */
 
@@ -159,7 +159,7 @@ export const planJob = (job: Job, standing: Standing, facts: JobFacts, underway?
     }
   })
   const { unitOf, isBest } = assign(needs, all.length)
-  const stations = asked.map((a, i): Omit<Station, 'change' | 'slot'> => {
+  const stations = asked.map((a, i): Bare => {
     const unit = all[unitOf[i] ?? -1]
     const fit = unit && a.setUp && fitOf(facts, unit, a.setUp.key)
     const ranked = (choices[i] ?? []).flatMap(c => c ?? []).toSorted((x, y) => x.cost - y.cost)

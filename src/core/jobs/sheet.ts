@@ -165,7 +165,10 @@ const lineOf = (job: Job, facts: JobFacts, s: Station, light: SceneLight | undef
     standard: s.setUp && { id: s.setUp.standard, name: s.setUp.name, for: s.setUp.for, isGuided: s.setUp.isGuided },
     slot: s.slot,
     held: s.change?.key,
-    change: s.unit ? changeWords(facts, s.unit.model, s.change) : [],
+    change: [
+      ...(s.isOtherLens && s.lens ? [`Put ${s.lens.name} on.`] : []),
+      ...(s.unit ? changeWords(facts, s.unit.model, s.change) : []),
+    ],
     isLate: s.change?.isLate === true,
     thumb: s.fit ? SCHOOLS[s.fit.school].about : '',
     limiter: limiter?.words ?? '',

@@ -20,6 +20,8 @@ export interface Station {
   readonly change: StationChange | undefined
   /** The slot that holds what is set here. */
   readonly slot: string | undefined
+  /** Another lens is put on the camera than it had at the scene before. */
+  readonly isOtherLens: boolean
 }
 
 export interface Choice {
@@ -46,6 +48,7 @@ export interface StationChange {
   readonly stores: string | undefined
   readonly cost: Cost
   readonly isLate: boolean
+  /** Left between the scenes, once another lens is on. */
   readonly gapSeconds: number
 }
 

@@ -1,5 +1,6 @@
 import { contains, narrowest, withMargin } from '../optics/limiter-range'
-import { findLens, findPerson, findUnit, type JobFacts, type LensFact } from './facts'
+import { changesLens, pauseBetween } from './camera-days'
+import { findLens, findPerson, findUnit, type JobFacts, LENS_SECONDS, type LensFact } from './facts'
 import { thumbOver } from './hands'
 import type { Job } from './job'
 import { lightAt, lightWords, type SceneLight } from './light'
@@ -238,12 +239,34 @@ const aboutStations = (plan: JobPlan, facts: JobFacts): readonly Warning[] =>
             {
               kind: 'late' as const,
               ...unit,
-              words: `${s.unit.tag} before ${s.scene.name}: the change takes about ${Math.round(s.change.cost.seconds)} s, and there are ${Math.round(s.change.gapSeconds)} s.`,
+              words: `${s.unit.tag} before ${s.scene.name}: the change takes about ${Math.round(s.change.cost.seconds)} s, and there are ${Math.round(s.change.gapSeconds)} s${s.isOtherLens ? ' once the other lens is on' : ''}.`,
             },
           ]
         : []),
       ...(limiter?.isShort ? [{ kind: 'limiter' as const, ...unit, words: `${s.scene.name}: ${limiter.words}.` }] : []),
     ]
+  })
+
+/** Lenses that there is no time to change, even where nothing else is changed. */
+const hurriedLenses = (plan: JobPlan): readonly Warning[] =>
+  [...new Set(plan.units.map(d => d.unit))].flatMap(unit => {
+    const mine = plan.stations.filter(s => s.unit?.id === unit.id).toSorted((a, b) => a.scene.from - b.scene.from)
+    return mine.flatMap((next, i): Warning[] => {
+      const before = mine[i - 1]
+      if (!before || !changesLens(before, next)) return []
+      const seconds = Math.max(0, Math.round(pauseBetween(before, next)))
+      return seconds >= LENS_SECONDS
+        ? []
+        : [
+            {
+              kind: 'late',
+              scene: next.scene.id,
+              ...(next.person ? { person: next.person.id } : {}),
+              unit: unit.id,
+              words: `${unit.tag} before ${next.scene.name}: putting ${next.lens?.name ?? 'the lens'} on takes about ${LENS_SECONDS} s, and there are ${seconds} s. Have it on a second camera, or stay with ${before.lens?.name ?? 'what is on'}.`,
+            },
+          ]
+    })
   })
 
 /** Lenses that nobody has tested on the bodies they are used on. */
@@ -342,6 +365,7 @@ export const warningsOf = (job: Job, standing: Standing, facts: JobFacts, plan: 
     ...clashes(plan),
     ...aboutScenes(job, standing, facts),
     ...aboutStations(plan, facts),
+    ...hurriedLenses(plan),
     ...untested(plan, facts),
     ...aboutUnits(plan, facts),
     ...aboutPeople(plan),
