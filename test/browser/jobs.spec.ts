@@ -177,6 +177,10 @@ test('two edit one job: both edits stand, and nothing is lost', async ({ page, c
     await p.goto('/work/jobs/saltmarsh-ring?scene=trapeze')
     await expect(p.getByLabel('Minutes')).toHaveValue('15')
     await expect(p.getByLabel('Far', { exact: true })).toHaveCount(1)
+    // What is typed before the page has come alive is not heard.
+    await p.waitForFunction(() =>
+      [...document.querySelectorAll('main input')].every(e => Object.keys(e).some(k => k.startsWith('__reactProps'))),
+    )
   }
   await page.getByLabel('Minutes').fill('18')
   await page.getByLabel('Minutes').press('Enter')
