@@ -96,13 +96,14 @@ const blocks = (lines: readonly MenuLine[]): readonly MenuLine[] => {
 
 /** `Mode`, below it as far to the left `Options: Single, Continuous` and what else is said of it. */
 const fields = (lines: readonly MenuLine[]): readonly MenuLine[] => {
-  const isField = (l: MenuLine | undefined) => l !== undefined && fieldOf(l.text) !== undefined
-  return lines.map((line, i) => {
-    if (!isField(line)) return line
-    const name = lines.slice(0, i).findLast(l => !isField(l))
-    return name && name.indent === line.indent && name.block === line.block
-      ? { ...line, indent: line.indent + 1 }
-      : line
+  let name: MenuLine | undefined
+  return lines.map(line => {
+    if (fieldOf(line.text) === undefined) {
+      name = line
+      return line
+    }
+    const isBelow = name && name.indent === line.indent && name.block === line.block
+    return isBelow ? { ...line, indent: line.indent + 1 } : line
   })
 }
 
