@@ -4,7 +4,7 @@ const config: NextConfig = {
   serverExternalPackages: ['knex', 'better-sqlite3', 'exceljs', 'pdfkit', 'piscina'],
   poweredByHeader: false,
   reactStrictMode: true,
-  // Types are checked by `npm run types`, and by `npm test` before it builds.
+  // Types are checked by `npm run lint`, and by `npm test` before it builds.
   typescript: { ignoreBuildErrors: true },
 }
 

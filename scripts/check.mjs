@@ -10,14 +10,11 @@ const changed = [
   ...new Set([...git('diff', '--name-only', 'HEAD'), ...git('ls-files', '--others', '--exclude-standard')]),
 ].filter(file => existsSync(file))
 const sources = changed.filter(file => /\.tsx?$/.test(file))
-const code = changed.filter(file => /\.(?:ts|tsx|mjs)$/.test(file))
 
 const looks = async () => {
-  if (changed.length)
-    await step('Formatting', bin('prettier'), ['--check', '--log-level', 'warn', '--ignore-unknown', ...changed])
+  await step('Formatting', bin('oxfmt'), ['--check'])
   await step('Rooms', bin('depcruise'), ['--config', '.dependency-cruiser.mjs', 'src', 'test'])
-  await step('Types', bin('tsc'), ['--noEmit'])
-  if (code.length) await step('Lint of what changed', bin('eslint'), ['--max-warnings', '0', ...code])
+  await step('Types and lint', bin('oxlint'), ['--deny-warnings'])
 }
 const tests = () =>
   step('Unit tests of what changed, and of the house', bin('vitest'), [

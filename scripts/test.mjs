@@ -5,10 +5,9 @@ const began = Date.now()
 // One waits for the network, the other for a compiler.
 const [chromium] = await Promise.all([ensureChromium(), ensureInstalled()])
 const looks = async () => {
-  await step('Formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.'])
+  await step('Formatting', bin('oxfmt'), ['--check'])
   await step('Layers', bin('depcruise'), ['--config', '.dependency-cruiser.mjs', 'src', 'test'])
-  await step('Types', bin('tsc'), ['--noEmit'])
-  await step('Lint', bin('eslint'), ['.', '--max-warnings', '0'])
+  await step('Types and lint', bin('oxlint'), ['--deny-warnings'])
 }
 // The unit tests do not keep all processors busy: what only reads the sources goes on beside them.
 await Promise.all([looks(), step('Unit tests', bin('vitest'), ['run'])])

@@ -108,7 +108,8 @@ const PAGE = 200
  */
 const seqFor = async (trx: Knex.Transaction, unitId: string, at: string, received: string): Promise<number> => {
   const last = (await trx('unit_events').where({ unit_id: unitId }).max({ seq: 'seq' }).first()) as
-    { seq: number | null } | undefined
+    | { seq: number | null }
+    | undefined
   let next: number | undefined
   let before = last?.seq ?? 0
   for (let done = false; at < received && !done;) {

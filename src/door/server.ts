@@ -130,7 +130,7 @@ const UNREADABLE = [
 ].join('\r\n')
 
 /** Whoever sends slowly, or too much before anything is read, is let go. */
-const LIMITS = { requestTimeout: 120_000, headersTimeout: 20_000, keepAliveTimeout: 10_000, maxHeaderSize: 32 * 1024 }
+const LIMITS = { requestTimeout: 120_000, headersTimeout: 20_000, keepAliveTimeout: 65_000, maxHeaderSize: 32 * 1024 }
 
 const listen = (host: string): Promise<Server | undefined> =>
   new Promise((done, failed) => {

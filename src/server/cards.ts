@@ -97,7 +97,8 @@ export interface CardView {
   readonly begins: 'factory' | 'unknown' | 'known'
   /** The last signature for this standard; `holds` while nothing may have touched the unit since. */
   readonly signed:
-    { readonly by: string | null; readonly at: string; readonly version: number; readonly holds: boolean } | undefined
+    | { readonly by: string | null; readonly at: string; readonly version: number; readonly holds: boolean }
+    | undefined
   /** A few presses, looks and sounds that prove it, once everything is set. */
   readonly proofs: readonly Proof[]
   /** The settings likeliest to have drifted, for a unit that has nothing else to set. */

@@ -15,7 +15,7 @@ import { useDemoFolder } from '../fixtures/demo-folder'
 import { by } from '../fixtures/by'
 
 /** How much work an answer takes, counted: no machine is too slow for that, and what grows fails here. */
-useDemoFolder()
+useDemoFolder(true)
 afterAll(closePool)
 
 let queries = 0

@@ -1,7 +1,7 @@
 /** A copied text without what carried it: tags of a web page, marks of a quoted letter, lines that draw a tree. */
 
 /** Marks of direction, of nothing, and what terminals leave behind. */
-// eslint-disable-next-line no-control-regex -- they are what is taken out
+// oxlint-disable-next-line no-control-regex -- they are what is taken out
 const INVISIBLE = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f\u00ad\u200b-\u200f\u202a-\u202e\u2060-\u2069\ufeff]/g
 const DRAWN = /[\u2500-\u257f]/g
 

@@ -26,8 +26,8 @@ const firsts = (a: Answers) => answersOn(a).flatMap(t => t.proposals[0].targets)
 const valueOf = (a: Answers, id: string) => firsts(a).find(t => t.dimension === id)?.value
 /** The share of the frame that the area which comes first covers. */
 const areaOf = (a: Answers): number => {
-  const { width, height } = schoolsIn('where')[firstOn(a).where ?? '']?.targets[0]?.value as Area
-  return width * height
+  const area = schoolsIn('where')[firstOn(a).where ?? '']?.targets[0]?.value as Area | undefined
+  return area ? area.width * area.height : NaN
 }
 
 /** Every step along an order of options, all else equal. */

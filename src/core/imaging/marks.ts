@@ -24,6 +24,8 @@ const LOOKS = [
   { smooth: 1, darker: 0.84 },
   { smooth: 3, darker: 0.84 },
 ] as const
+/** The dot reaches no farther than this, in units: beyond it is the ring, even of a sheet seen at a slant. */
+const DOT_REACH = 2.4
 /** A mark is seen in so many rows at least. */
 const LEAST_ROWS = 2
 
@@ -93,32 +95,49 @@ const sightings = (dark: Uint8Array, width: number, height: number): readonly Si
   return found
 }
 
-/** The middle of the dot, from how dark each pixel around it is. */
+/**
+ * The middle of the dot: of the dark pixels that hang together around the place, by how dark each is.
+ *
+ * A round window would do for a sheet seen straight on. One that leans shows its ring nearer to the dot on two sides;
+ * whatever of it came into the window would pull the middle its way.
+ */
 const refined = (grey: Grey, { x, y, unit }: Sighting): Point => {
-  let [cx, cy] = [x, y]
-  for (let pass = 0; pass < 3; pass++) {
-    const r = unit * 2
-    let [least, most] = [Infinity, -Infinity]
-    const each = (act: (u: number, v: number, value: number) => void) => {
-      for (let v = Math.max(0, Math.ceil(cy - r)); v <= Math.min(grey.height - 1, cy + r); v++)
-        for (let u = Math.max(0, Math.ceil(cx - r)); u <= Math.min(grey.width - 1, cx + r); u++)
-          if ((u - cx) ** 2 + (v - cy) ** 2 <= r * r) act(u, v, grey.data[v * grey.width + u] ?? 0)
-    }
-    each((_, __, value) => {
-      least = Math.min(least, value)
+  const { width, height, data } = grey
+  const r = unit * DOT_REACH
+  const [left, top] = [Math.max(0, Math.ceil(x - r)), Math.max(0, Math.ceil(y - r))]
+  const [right, bottom] = [Math.min(width - 1, Math.floor(x + r)), Math.min(height - 1, Math.floor(y + r))]
+  let [least, most, first] = [Infinity, -Infinity, -1]
+  for (let v = top; v <= bottom; v++)
+    for (let u = left; u <= right; u++) {
+      const away = Math.hypot(u - x, v - y)
+      if (away > r) continue
+      const value = data[v * width + u] ?? 0
       most = Math.max(most, value)
-    })
-    let [weight, mx, my] = [0, 0, 0]
-    each((u, v, value) => {
-      const w = Math.max(0, (least + most) / 2 - value)
-      weight += w
-      mx += w * u
-      my += w * v
-    })
-    if (weight <= 0) break
-    ;[cx, cy] = [mx / weight, my / weight]
+      // The ring may be as dark as the dot, so the darkest place is looked for near the middle.
+      if (away > unit || value >= least) continue
+      least = value
+      first = v * width + u
+    }
+  if (first < 0) return { x, y }
+  const middle = (least + most) / 2
+  const seen = new Set([first])
+  const waiting = [first]
+  let [weight, mx, my] = [0, 0, 0]
+  for (let i = waiting.pop(); i !== undefined; i = waiting.pop()) {
+    const [u, v] = [i % width, Math.floor(i / width)]
+    // Where dot and ring run into each other the place that was sighted is as good as any.
+    if (u <= left || u >= right || v <= top || v >= bottom) return { x, y }
+    const w = middle - (data[i] ?? 0)
+    weight += w
+    mx += w * u
+    my += w * v
+    for (const next of [i - 1, i + 1, i - width, i + width])
+      if (!seen.has(next) && (data[next] ?? 1) < middle) {
+        seen.add(next)
+        waiting.push(next)
+      }
   }
-  return { x: cx, y: cy }
+  return weight > 0 ? { x: mx / weight, y: my / weight } : { x, y }
 }
 
 interface Cluster extends Sighting {

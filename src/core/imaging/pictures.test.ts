@@ -2,9 +2,12 @@ import sharp, { type Sharp } from 'sharp'
 import { describe, expect, it } from 'vitest'
 import { chartPicture, type Picture, rulerPicture } from '../../../test/fixtures/made/camera'
 import { CHART_SERIES, RULER_SERIES } from '../../../test/fixtures/made/plans'
+import { demoLensTests } from '../../demo/world'
 import { chartSharpness } from './chart'
 import { type Grey, greyOf } from './grey'
+import { seen } from './homography'
 import { focusOnRuler } from './ruler'
+import { findSheet, RULER } from './target'
 
 const light = async (image: Sharp): Promise<Grey> => {
   const { data, info } = await image.ensureAlpha().raw().toBuffer({ resolveWithObject: true })
@@ -33,7 +36,44 @@ describe('the inclined ruler', () => {
     expect(Math.abs(mean)).toBeLessThan(0.25)
   })
 
+  it('gives what the test that the demo keeps says of the same pictures', async () => {
+    const kept = demoLensTests().flatMap(({ test }) => (test.kind === 'focus' ? test.pictures : []))
+    const found = await offsets
+    expect(kept.length).toBe(found.length)
+    for (const { name, offset } of kept) {
+      const i = RULER_SERIES.findIndex(shot => `${shot.name}.jpg` === name)
+      expect(Math.abs((found[i]?.found ?? NaN) - offset), name).toBeLessThan(0.05)
+    }
+  })
+
   const one = () => shipped(RULER_SERIES[0]?.name ?? '')
+
+  it('is seen where a pinhole in place of the lens would show it, though it leans', async () => {
+    const [shot] = RULER_SERIES
+    if (!shot) throw new Error('no picture')
+    const { distance = 0, offset, roll = 0, width = 0, height = 0 } = shot.picture
+    const sheet = findSheet(await light(one()), RULER)
+    if (sheet.kind === 'missing') throw new Error('no sheet')
+    const focus = distance + offset
+    const [cos, sin] = [Math.cos((roll * Math.PI) / 180), Math.sin((roll * Math.PI) / 180)]
+    for (const mark of RULER.marks) {
+      // The camera of the made pictures shows 190 mm over the height at the field, and the ruler's middle 10 mm beside it.
+      const z = distance + (RULER.zero - mark.y) * Math.SQRT1_2
+      const pixels = height / 190 / (focus / distance)
+      const right = ((mark.x - RULER.width / 2 + 10) * focus * pixels) / z
+      const down = ((distance - z) * focus * pixels) / z
+      const found = seen(sheet.view, mark)
+      // The middle of the first pixel is its zero.
+      expect(Math.abs(found.x + 0.5 - width / 2 - (right * cos + down * sin))).toBeLessThan(0.25)
+      expect(Math.abs(found.y + 0.5 - height / 2 - (down * cos - right * sin))).toBeLessThan(0.25)
+    }
+  })
+
+  it('gives focus where depth of field is deeper than the ruler as well', async () => {
+    const picture = rulerPicture({ offset: 12, focalMm: 35, fNumber: 2, rays: 16, seed: 8, width: 900, height: 675 })
+    const found = focusOnRuler(await light(raw(picture)))
+    expect(found.kind === 'focus' && Math.abs(found.offset - 12)).toBeLessThan(0.5)
+  })
 
   it.each([90, 180, 270])('is read just the same when the picture is turned by %d degrees', async degrees => {
     const [plain, turned] = [focusOnRuler(await light(one())), focusOnRuler(await light(one().rotate(degrees)))]

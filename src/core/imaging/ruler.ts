@@ -27,11 +27,13 @@ export interface FocusTrouble {
 }
 
 /** Depth of a place on a ruler that leans back by 45 degrees: its far end is the upper one. */
-const DEPTH = Math.SQRT1_2
+const depthAt = (y: number): number => (RULER.zero - y) * Math.SQRT1_2
 const STEP = 2
 /** Half of a window along the ruler, in millimetres, and of one across an edge. */
 const ALONG = 4
 const ACROSS = 6
+/** No lens is so near the ruler that it could see all of it. */
+const LEAST_DISTANCE = 100
 /** Below this no edge can be measured. */
 const LEAST_SCALE = 2.5
 const LEAST_PLACES = 10
@@ -57,7 +59,8 @@ const blurAt = (grey: Grey, view: Homography, x: number, y: number): number | 'o
     ].map(p => seen(view, p)),
   )
   if (box.x < 0 || box.y < 0 || box.x + box.width > grey.width || box.y + box.height > grey.height) return undefined
-  const found = slantedEdge(crop(grey, box))
+  // Places are told by the middles of pixels, what is cut out by their edges.
+  const found = slantedEdge(crop(grey, { ...box, x: box.x + 0.5, y: box.y + 0.5 }))
   if (found.kind === 'none') return found.why === 'over-exposed' ? 'over-exposed' : undefined
   return GAUSSIAN_HALF / found.mtf50 / scaleAt(view, { x, y })
 }
@@ -67,8 +70,19 @@ interface Place {
   readonly blur: number
 }
 
-/** Where the square of blur is least: away from focus, blur grows with depth, so its square is a parabola. */
-const vertexOf = (places: readonly Place[]): { readonly depth: number; readonly scatter: number } | undefined => {
+/**
+ * Where focus lies: away from it blur grows with depth, so that its square is a parabola.
+ *
+ * What is no blur of focus (the pixels, the lens itself) is the same everywhere in pixels, so that in millimetres it
+ * grows with the distance d from the lens. At the depth z the square of all blur is a (z - f)^2 + k (d + z)^2, which is
+ * least a little in front of the focus f: from the three coefficients of the parabola and d follow a, k and f.
+ *
+ * @param distance from the lens to the ruler's zero in millimetres, Infinity where it cannot be told
+ */
+const vertexOf = (
+  places: readonly Place[],
+  distance: number,
+): { readonly depth: number; readonly scatter: number } | undefined => {
   const sums = new Float64Array(5)
   const right = new Float64Array(3)
   for (const { depth: z, blur } of places) {
@@ -92,7 +106,18 @@ const vertexOf = (places: readonly Place[]): { readonly depth: number; readonly 
   const scatter = median(
     places.map(p => Math.abs(Math.sqrt(Math.max(0, c + b * p.depth + a * p.depth ** 2)) / p.blur - 1)),
   )
-  return { depth: -b / (2 * a), scatter }
+  if (distance === Infinity) return { depth: -b / (2 * a), scatter }
+  const d = distance
+  const still = Math.max(0, (4 * a * c - b * b) / (4 * (a * d * d - b * d + c)))
+  return { depth: (2 * still * d - b) / (2 * (a - still)), scatter }
+}
+
+/** From the lens to the ruler's zero, in millimetres: what is nearer is larger. */
+const distanceOf = (view: Homography): number => {
+  const [far, near] = [depthAt(RULER.from), depthAt(RULER.to)]
+  const [small, large] = [RULER.from, RULER.to].map(y => scaleAt(view, { x: RULER.width / 2, y })) as [number, number]
+  const distance = (small * far - large * near) / (large - small)
+  return distance > LEAST_DISTANCE ? distance : Infinity
 }
 
 /**
@@ -116,7 +141,7 @@ export const focusOnRuler = (grey: Grey): FocusFound | FocusTrouble => {
       if (blur === 'over-exposed') over++
       return typeof blur === 'number' ? [blur] : []
     })
-    if (blurs.length > 0) profile.push({ depth: (RULER.zero - y) * DEPTH, blur: median(blurs) })
+    if (blurs.length > 0) profile.push({ depth: depthAt(y), blur: median(blurs) })
   }
   if (over > tried / 3) return trouble({ kind: 'over-exposed' })
   if (profile.length < LEAST_PLACES) return trouble({ kind: 'edges' })
@@ -125,7 +150,7 @@ export const focusOnRuler = (grey: Grey): FocusFound | FocusTrouble => {
   const [nearest, farthest] = [Math.min(...depths), Math.max(...depths)]
   // Places around the sharpest one, as far as the curve is one of focus.
   const around = profile.filter(p => p.blur <= sharpest.blur * NEAR_FOCUS)
-  const vertex = around.length < 5 ? undefined : vertexOf(around)
+  const vertex = around.length < 5 ? undefined : vertexOf(around, distanceOf(view))
   const margin = (farthest - nearest) * 0.06
   if (!vertex || vertex.depth < nearest + margin || vertex.depth > farthest - margin)
     return sharpest.depth < nearest + 2 * margin || sharpest.depth > farthest - 2 * margin

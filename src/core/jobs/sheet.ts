@@ -40,7 +40,8 @@ export interface SheetLine {
   readonly unit: { readonly id: string; readonly tag: string; readonly model: string } | undefined
   readonly lens: string | undefined
   readonly standard:
-    { readonly id: string; readonly name: string; readonly for: string; readonly isGuided: boolean } | undefined
+    | { readonly id: string; readonly name: string; readonly for: string; readonly isGuided: boolean }
+    | undefined
   readonly slot: string | undefined
   /** The key that recalls it, for as long as it is held. */
   readonly held: string | undefined

@@ -112,7 +112,8 @@ export const focusResult = (
     }
     const setting = nearestOf(steps, -line.b / line.m) ?? best.setting
     const expected = line.m * setting + line.b
-    return settings.includes(setting) || Math.abs(expected) >= Math.abs(best.mean)
+    // A step that gains less than the mean is known to is not worth ten pictures more.
+    return settings.includes(setting) || Math.abs(best.mean) - Math.abs(expected) < half
       ? { kind: 'leave', setting: best.setting, isWithinDepth }
       : { kind: 'set', setting, expected }
   }

@@ -61,6 +61,12 @@ describe('where focus lies', () => {
     expect(end.verdict).toEqual({ kind: 'leave', setting: 10, isWithinDepth: false })
   })
 
+  it('is left where another setting would gain less than can be told', () => {
+    const two = result([...around(0, -4.6, 1, 10), ...around(5, -1.6, 1, 10)], STEPS)
+    // At +10 it would lie 1.4 mm behind: 0.2 mm better, and the mean is known to 0.75.
+    expect(two.verdict).toEqual({ kind: 'leave', setting: 5, isWithinDepth: false })
+  })
+
   it('is kept for the camera it was measured on, beside what is known of the model', () => {
     const kept = withTest(lens, demoFocus, { focus: focusResult(demoFocus, lens, STEPS, CIRCLE) })
     expect(kept.offsets.filter(o => o.id === 'tollgate').map(o => [o.unit, o.steps])).toEqual([

@@ -162,7 +162,8 @@ export const withoutOne = (problem: FleetProblem, levelled: Levelled, b: number)
 export interface Help {
   readonly body: string
   readonly change:
-    { readonly kind: 'update'; readonly firmware: string } | { readonly kind: 'replace'; readonly by: string }
+    | { readonly kind: 'update'; readonly firmware: string }
+    | { readonly kind: 'replace'; readonly by: string }
   readonly now: FleetFigures
   readonly then: FleetFigures
   /** What the fleet saves, as a share of what it costs now; below 0 where it would lose. */

@@ -27,7 +27,7 @@ export const useDraft = <T>(options: DraftOptions<T>): Draft<T> => {
 
   useEffect(() => {
     // The store sends when its time has come, and signs with whoever is chosen then.
-    // eslint-disable-next-line react-hooks/immutability -- a store is there to be told
+    // oxlint-disable-next-line react/immutability -- a store is there to be told
     store.person = person?.id
   }, [store, person])
   // Pages that were seen before, this one too, may show what was before the edits.

@@ -1,5 +1,5 @@
-import axe, { type RunOptions } from 'axe-core'
 import { expect, type Page, test as base } from '@playwright/test'
+import { expectAccessible } from './accessible'
 import { TestServer } from './server'
 
 /** The five bodies with the most different characters, in hand. */
@@ -189,15 +189,10 @@ interface Fixtures {
   readonly expectAccessible: () => Promise<void>
 }
 
-type Checker = typeof axe
-
-/** Looks of words whose contrast this process has seen to be enough, in both themes. */
-const lookedAt = new Set<string>()
-
 /** A test with the demo on a fresh database. The tests of one process hand their server on to each other. */
 export const test = base.extend<Fixtures, { readonly handedOn: TestServer }>({
   handedOn: [
-    // eslint-disable-next-line no-empty-pattern
+    // oxlint-disable-next-line no-empty-pattern
     async ({}, use) => {
       const server = await TestServer.start('demo')
       await use(server)
@@ -230,96 +225,7 @@ export const test = base.extend<Fixtures, { readonly handedOn: TestServer }>({
   card: async ({ page }, use) => use(new CardDriver(page)),
   optics: async ({ page }, use) => use(new OpticsDriver(page)),
   standard: async ({ page }, use) => use(new StandardDriver(page)),
-  expectAccessible: async ({ page }, use) =>
-    use(async () => {
-      /** Loaded anew each time: it remembers colours. There are no frames to put together, and what passed is not told. */
-      const violationsIn = async (theme: string, options: RunOptions, context?: string): Promise<readonly string[]> => {
-        await page.evaluate(axe.source)
-        const whole: RunOptions = { resultTypes: ['violations'], iframes: false, ...options }
-        const found = await page.evaluate(
-          async ([where, how]) => {
-            const { axe } = window as unknown as { readonly axe: Checker }
-            const { violations } = await axe.run(where ?? document, how)
-            return violations.map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).join(', ')}`)
-          },
-          [context, whole] as const,
-        )
-        return found.map(f => `${theme}, ${f}`)
-      }
-      const turn = () =>
-        page.evaluate(() => {
-          const { dataset } = document.documentElement
-          return (dataset['theme'] = dataset['theme'] === 'dark' ? 'light' : 'dark')
-        })
-      // What is still fading in has the colours of neither before nor after.
-      const settle = () =>
-        page.evaluate(async () => {
-          // What changes by classes begins to move with the next frame.
-          for (let frames = 0; frames < 2; frames++) await new Promise(requestAnimationFrame)
-          const ends = (a: Animation) => a.effect?.getComputedTiming().endTime !== Infinity
-          await Promise.allSettled(document.getAnimations().flatMap(a => (ends(a) ? [a.finished] : [])))
-        })
-      // Colours come from classes and states: of words that share all of theirs with words elsewhere, or with words that
-      // this process looked at on another page, one is looked at.
-      const mark = () =>
-        page.evaluate(
-          known => {
-            const looksOf = (e: Element | null): string =>
-              e === null
-                ? ''
-                : `${looksOf(e.parentElement)}>${e.tagName} ${[...e.attributes].flatMap(({ name, value }) => (/^(id|href|aria-label.*|aria-describedby|aria-controls|for|name|title|value|d|x|y|data-seen)$/.test(name) ? [] : [`${name}=${value}`])).join(' ')}`
-            const short = (text: string): string => {
-              let [one, other] = [5381, 52711]
-              for (let i = 0; i < text.length; i++) {
-                one = (Math.imul(one, 33) ^ text.charCodeAt(i)) | 0
-                other = (Math.imul(other, 31) + text.charCodeAt(i)) | 0
-              }
-              return `${one} ${other}`
-            }
-            const seen = new Set(known)
-            const added: string[] = []
-            for (const e of document.querySelectorAll('body *')) {
-              delete (e as HTMLElement).dataset['seen']
-              const hasWords = [...e.childNodes].some(n => n.nodeType === Node.TEXT_NODE && n.textContent?.trim())
-              if (!hasWords) continue
-              const looks = short(looksOf(e))
-              if (seen.has(looks)) continue
-              seen.add(looks)
-              added.push(looks)
-              ;(e as HTMLElement).dataset['seen'] = ''
-            }
-            return added
-          },
-          [...lookedAt],
-        )
-      const contrast: RunOptions = { runOnly: { type: 'rule', values: ['color-contrast'] } }
-      await settle()
-      const here = await violationsIn('here', {
-        runOnly: { type: 'tag', values: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] },
-        rules: { 'color-contrast': { enabled: false } },
-      })
-      const added = await mark()
-      if (added.length === 0) {
-        expect(here).toEqual([])
-        return
-      }
-      const bright = await violationsIn('here', contrast, '[data-seen]')
-      // In the other theme nothing but the colours is another; they change at once where nothing may move.
-      await page.emulateMedia({ reducedMotion: 'reduce' })
-      const theme = await turn()
-      await settle()
-      let there = await violationsIn(theme, contrast, '[data-seen]')
-      if (there.length > 0) {
-        // Words that are drawn anew in that very moment may still have the colour of the theme before; to be read they
-        // have to be right a moment later.
-        await page.waitForTimeout(300)
-        there = await violationsIn(theme, contrast, '[data-seen]')
-      }
-      await turn()
-      await page.emulateMedia({ reducedMotion: null })
-      expect([...here, ...bright, ...there]).toEqual([])
-      for (const looks of added) lookedAt.add(looks)
-    }),
+  expectAccessible: async ({ page }, use) => use(() => expectAccessible(page)),
 })
 
 export { expect } from '@playwright/test'

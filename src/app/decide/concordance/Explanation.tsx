@@ -32,7 +32,7 @@ export const Explanation = ({
   const forWhom = useSearchParams().get('for')
   const asked = useMemo(
     () => ({ standard, ...cell, ...(forWhom ? { for: forWhom } : {}) }),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- a cell is its body and its dimension
+    // oxlint-disable-next-line react/exhaustive-deps -- a cell is its body and its dimension
     [standard, cell.body, cell.dimension, forWhom],
   )
   const { value, problem } = useFetched<ExplanationView>(

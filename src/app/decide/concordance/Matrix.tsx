@@ -100,7 +100,7 @@ export const Matrix = ({
     rows.scrollToIndex(place.line)
     across.scrollToIndex(place.column)
     // Only when the view opens: later selections are in view already.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [])
 
   const move = (event: KeyboardEvent) => {

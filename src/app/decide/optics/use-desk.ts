@@ -113,7 +113,7 @@ export const useOpticsDesk = (
     if (text !== undefined) return
     const last = readLocal(DESK_KEY)
     if (last) store.open(sceneFromText(last))
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the page opens
+    // oxlint-disable-next-line react/exhaustive-deps -- once, when the page opens
   }, [])
 
   useEffect(() => {

@@ -1,5 +1,6 @@
 'use client'
 
+import { useState } from 'react'
 import { MenuItem, TextField, Typography } from '@mui/material'
 import { THUMB_CAUTION } from '@/core/cautions/cautions'
 import { DRILL_IDS, DRILLS, heldMinutes, standingOf } from '@/core/drills/drills'
@@ -16,7 +17,7 @@ import { Whose } from './Whose'
 export const DrillList = ({ hand }: { hand: Pick<DrillHand, 'body' | 'bodies' | 'standard' | 'school'> }) => {
   const { tries, person } = usePractice()
   const go = useGoTo()
-  const today = new Date().toISOString().slice(0, 10)
+  const [today] = useState(() => new Date().toISOString().slice(0, 10))
   const held = heldMinutes(tries, today)
   const hands = handsOf(tries)
   return (

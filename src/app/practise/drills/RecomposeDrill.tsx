@@ -86,7 +86,7 @@ export const RecomposeDrill = ({ hand }: { hand: DrillHand }) => {
       )
     },
     // The lens is fixed while a try runs.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
     [running, add, hand.body.id],
   )
   const hold = useCallback(

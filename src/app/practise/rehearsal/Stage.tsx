@@ -105,7 +105,7 @@ export const Stage = ({
     frame = requestAnimationFrame(tick)
     return () => cancelAnimationFrame(frame)
     // Where it begins is where it stands when somebody presses play.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [isPlaying, steps])
   const state = STATES[drawn.trace.state[step] ?? 0] ?? 'searching'
   return (

@@ -32,7 +32,7 @@ export const useCard = (initial: CardView, person: Person | undefined) => {
 
   useEffect(() => store.take(initial), [store, initial])
   useEffect(() => {
-    // eslint-disable-next-line react-hooks/immutability -- a store is there to be told
+    // oxlint-disable-next-line react/immutability -- a store is there to be told
     store.person = person
   }, [store, person])
   useEffect(() => {

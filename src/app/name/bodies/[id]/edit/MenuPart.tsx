@@ -131,7 +131,7 @@ export const MenuPart = ({ editor }: { editor: Editor }) => {
   const isWaiting = firstUndecided !== undefined
   useEffect(() => {
     if (isWaiting) tree.current?.focus({ preventScroll: true })
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when it opens
+    // oxlint-disable-next-line react/exhaustive-deps -- once, when it opens
   }, [])
 
   const go = (key: string | undefined, extend = false) => {

@@ -60,7 +60,7 @@ export const FocusFound = ({
               </b>
               : {side(a.mean)} on average
               {a.pictures > 1 &&
-                ` (${signedMm(a.interval[0])} to ${signedMm(a.interval[1])} mm, 95 times of a hundred), ± ${a.spread.toFixed(1)} mm from picture to picture`}
+                ` (${signedMm(a.interval[0])} to ${signedMm(a.interval[1])} mm, 95 times of a hundred), ±\u00a0${a.spread.toFixed(1)} mm from picture to picture`}
               , {a.pictures} {a.pictures === 1 ? 'picture' : 'pictures'}.
             </Typography>
           ))}
