@@ -2,10 +2,9 @@
 import { readFileSync } from 'node:fs'
 import { pathToFileURL } from 'node:url'
 import { build } from 'esbuild'
-import { ensureBuilt, ensureChromium, ensureInstalled, run } from './lib.mjs'
+import { ensureChromium, ensureReady, run } from './lib.mjs'
 
-await ensureInstalled()
-await ensureBuilt()
+await ensureReady()
 // Measured as it is shipped: in one piece, without what a runner of TypeScript puts around every function.
 await build({
   entryPoints: ['scripts/bench/index.ts'],

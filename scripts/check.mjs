@@ -1,10 +1,11 @@
 // npm run check: in under two minutes, what most often goes wrong while somebody works. `npm test` says the rest.
 import { execFileSync } from 'node:child_process'
 import { existsSync } from 'node:fs'
-import { bin, ensureInstalled, say, step } from './lib.mjs'
+import { bin, ensureCompiled, ensurePackages, say, step } from './lib.mjs'
 
 const began = Date.now()
-await ensureInstalled()
+await ensurePackages()
+await ensureCompiled()
 const git = (...args) => execFileSync('git', args, { encoding: 'utf8' }).split('\n').filter(Boolean)
 const changed = [
   ...new Set([...git('diff', '--name-only', 'HEAD'), ...git('ls-files', '--others', '--exclude-standard')]),

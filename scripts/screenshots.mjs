@@ -2,10 +2,9 @@
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { bin, chromiumArgs, ensureBuilt, ensureChromium, ensureInstalled, root, say, serve, step } from './lib.mjs'
+import { bin, chromiumArgs, ensureChromium, ensureReady, root, say, serve, step } from './lib.mjs'
 
-await ensureInstalled()
-await ensureBuilt()
+await ensureReady()
 const executablePath = await ensureChromium()
 const { chromium } = await import('@playwright/test')
 const data = mkdtempSync(join(tmpdir(), 'coherion-pictures-'))

@@ -5,7 +5,10 @@ export const WORKER_ADDRESS = '/service-worker.js'
 export const CARDS_CACHE = 'cards'
 /** Named anew when what may be kept changes, so that what an older service worker kept wrongly goes with it. */
 export const PARTS_CACHE = 'parts-2'
-export const CACHES: readonly string[] = [CARDS_CACHE, PARTS_CACHE]
+/** What the server last said, for pages that are kept. */
+export const ANSWERS_CACHE = 'answers'
+/** What stays when a newer service worker takes over. */
+export const CACHES: readonly string[] = [CARDS_CACHE, PARTS_CACHE, ANSWERS_CACHE]
 /** Shown where a page is not kept and the server does not answer. */
 export const AWAY_ADDRESS = '/away'
 /** Has the service worker send what waits, once there is network. */

@@ -1,5 +1,6 @@
 import { IDBFactory } from 'fake-indexeddb'
 import 'fake-indexeddb/auto'
+import { deleteDB, openDB } from 'idb'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type * as Outbox from './outbox'
 import type { Entry, Landed } from './outbox'
@@ -83,6 +84,16 @@ describe('what waits', () => {
       // The same request, by its id: the server knows that it has it.
       expect(arrived).toEqual(['a', 'b', 'b', 'c'])
     }
+  })
+
+  it('is kept the next time where the browser could not open what it keeps in', async () => {
+    // Kept in a form that it does not know.
+    const other = await openDB('coherion-outbox', 9)
+    other.close()
+    await expect(outbox.keep(entry('a'))).rejects.toThrow('version')
+    await deleteDB('coherion-outbox')
+    await keepAll('b')
+    expect(await waiting()).toEqual(['b'])
   })
 
   it('is kept to be read where it is refused, and what comes after goes on', async () => {

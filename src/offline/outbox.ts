@@ -59,10 +59,18 @@ interface Schema extends DBSchema {
 }
 
 let opened: Promise<IDBPDatabase<Schema>> | undefined
-const store = () =>
-  (opened ??= openDB<Schema>('coherion-outbox', 1, {
+const close = () => {
+  opened = undefined
+}
+/** Opened once; a browser that could not, or that closed it by itself, is asked again the next time. */
+const store = () => {
+  opened ??= openDB<Schema>('coherion-outbox', 1, {
     upgrade: db => void db.createObjectStore('entries', { autoIncrement: true }),
-  }))
+    terminated: close,
+  })
+  opened.catch(close)
+  return opened
+}
 
 const CHANNEL = 'coherion-outbox'
 /** Tells every page of this browser, this one included. */

@@ -102,6 +102,7 @@ test('a card that was opened once opens while the server is gone; its ticks wait
   await fifth.getByRole('combobox', { name: 'It says something else' }).click()
   await page.getByRole('option', { name: wanted, exact: true }).click()
   await expect(page.getByRole('checkbox', { name: /^Step \d+:/ })).toHaveCount(count - 1)
+  await card.expectSaved()
   await server.kill()
   await page.reload()
   await expect(page.getByText('The server does not answer. The card goes on as it is')).toBeVisible()

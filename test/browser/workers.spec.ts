@@ -56,9 +56,13 @@ test('Coherion is built anew while a page is open: the page goes on, and says wh
   page,
   server,
   concordance,
+  card,
 }) => {
   await translate(page, 'hold', 'Hold when blocked')
   await expectServiceWorker(page)
+  await card.open('wicket', '?standard=ring-action&unit=quay-1')
+  const keptAnswers = () => page.evaluate(async () => (await (await caches.open('answers')).keys()).length)
+  await expect.poll(keptAnswers).toBe(1)
   await lookOver(page)
   const built = newBuild()
   await server.kill()
@@ -70,6 +74,8 @@ test('Coherion is built anew while a page is open: the page goes on, and says wh
     await registration?.update()
     await isNew
   })
+  // What cards were last known to say is there still, for when there is no network.
+  expect(await keptAnswers()).toBe(1)
   await page.keyboard.press('/')
   await page.getByRole('dialog').getByLabel('Any word, even half remembered').fill('hold')
   const answers = page.getByRole('dialog').getByRole('option', { name: 'Hold when blocked' }).first()

@@ -142,6 +142,25 @@ describe('a card on a device', () => {
     ])
   })
 
+  it('finds what waits at the next look where the browser could not read it at first', async () => {
+    const { w, store, outside } = await opened()
+    w.isUp = false
+    store.toggle('hold=long')
+    await settle()
+    const { read } = outside.outbox
+    let tries = 0
+    const later = new CardStore(w.card(), {
+      ...outside,
+      outbox: { ...outside.outbox, read: () => (++tries === 1 ? Promise.reject(new Error('internal')) : read()) },
+    })
+    later.open()
+    await settle()
+    expect(later.state().waiting).toBe(0)
+    later.lookAgain()
+    await settle()
+    expect([later.state().waiting, ticksOf(later)]).toEqual([1, ['hold=long']])
+  })
+
   it('shows what the server did otherwise as the server has it, with what it said', async () => {
     const { w, store } = await opened()
     w.remark = { outcome: 'overruled', by: 'Tobiah Lark', words: 'reset it' }

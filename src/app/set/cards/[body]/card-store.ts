@@ -137,9 +137,12 @@ export class CardStore {
   /** Takes up what waits in the browser, and what comes in on other pages of it. @returns what closes the card */
   readonly open = (): (() => void) => {
     const stop = this.outside.outbox.on(landed => void this.readOutbox(landed))
-    void this.readOutbox().then(this.refresh)
+    this.lookAgain()
     return stop
   }
+
+  /** Reads what waits in the browser, which may not have been readable at first, and the card. */
+  readonly lookAgain = (): void => void this.readOutbox().then(this.refresh)
 
   /** Reads the card again. */
   readonly refresh = async (): Promise<void> => {

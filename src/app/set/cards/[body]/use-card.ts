@@ -39,7 +39,7 @@ export const useCard = (initial: CardView, person: Person | undefined) => {
     const close = store.open()
     const notYet = keepThisPage()
     const seen = () => {
-      if (document.visibilityState === 'visible') void store.refresh()
+      if (document.visibilityState === 'visible') store.lookAgain()
     }
     const timer = setInterval(seen, LOOK_AGAIN_MS)
     document.addEventListener('visibilitychange', seen)
