@@ -95,7 +95,7 @@ const COMPILER = { CFLAGS: '-O2', CXXFLAGS: '-O2', ...process.env }
 
 /**
  * Compiles the database's library where there is none ready-made for this machine. It keeps one processor busy for a
- * minute or two; looking over the sources and building get on without it.
+ * minute or two; building gets on without it.
  */
 export const ensureCompiled = async () => {
   const library = join(root, 'node_modules/better-sqlite3/build/Release/better_sqlite3.node')
@@ -106,7 +106,7 @@ export const ensureCompiled = async () => {
 }
 
 /** Builds the application where the sources changed. */
-export const ensureBuilt = async () => {
+const ensureBuilt = async () => {
   const digest = digestOf(['src', 'next.config.ts', 'tsconfig.json', 'package.json', 'package-lock.json'])
   const isThere = ['.next/BUILD_ID', 'public/service-worker.js', 'dist/pool/worker.mjs', 'dist/door.mjs'].every(file =>
     existsSync(join(root, file)),
