@@ -52,10 +52,19 @@ export const openWorkedOut = async (folder: string): Promise<Knex> => {
   return db
 }
 
-export const readKept = async (db: Knex, key: string): Promise<KeptAnswer | undefined> => {
-  const row = await withRetry(() => db<Row>('worked_out').where({ key }).first('failed', 'text', 'until'))
-  if (!row?.failed) return row && { text: row.text }
-  return row.until !== null && row.until < Date.now() ? undefined : { failed: row.text, until: row.until ?? undefined }
+/** As many as one question may name. */
+const MOST_ASKED = 500
+
+/** What is kept under each of several keys, as far as something is. */
+export const readKept = async (db: Knex, keys: readonly string[]): Promise<ReadonlyMap<string, KeptAnswer>> => {
+  const kept = new Map<string, KeptAnswer>()
+  for (let at = 0; at < keys.length; at += MOST_ASKED) {
+    const some = keys.slice(at, at + MOST_ASKED)
+    for (const { key, failed, text, until } of await withRetry(() => db<Row>('worked_out').whereIn('key', some)))
+      if (!failed) kept.set(key, { text })
+      else if (until === null || until >= Date.now()) kept.set(key, { failed: text, until: until ?? undefined })
+  }
+  return kept
 }
 
 /** Writes several answers down at once; the oldest go where there are too many. */

@@ -19,6 +19,7 @@ export const LIMITS: Readonly<Record<TaskName, Limit>> = {
   resolution: page(10),
   walk: page(15),
   slots: page(20),
+  jobFits: page(30),
   jobWalks: page(60),
   jobRoughly: page(30),
   known: page(20),

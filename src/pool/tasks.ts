@@ -6,6 +6,7 @@ import type { ringStrip } from './paper/ring-strip'
 import type { targetSheet } from './paper/target-sheet'
 import type { standardSheet } from './paper/standard-sheet'
 import { audited, auditSent } from './audits'
+import { jobFits } from './job-fits'
 import { jobCalendar, jobDebrief, jobNeeds, scenesSent } from './jobs'
 import { known, overruler } from './lives'
 import { measured } from './measured'
@@ -46,6 +47,7 @@ export const TASKS = {
   resolution,
   walk,
   slots,
+  jobFits,
   jobWalks,
   jobRoughly,
   known,

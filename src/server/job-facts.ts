@@ -1,12 +1,8 @@
 import 'server-only'
-import { type Body, choiceWordsById, factoryState, inMenuOrder, type State } from '@/core/bodies'
+import type { Body } from '@/core/bodies'
 import { bodyCautions, standardCautions } from '@/core/cautions/cautions'
-import { todayOf } from '@/core/controls/today'
-import { schoolFor } from '@/core/functions/plan'
-import { schoolByShutter } from '@/core/functions/schools'
 import {
   findPerson,
-  type Fit,
   type JobFacts,
   type LensFact,
   type Model,
@@ -21,23 +17,19 @@ import type { Happened } from '@/core/jobs/standing'
 import type { SetTo, Walks } from '@/core/jobs/walks'
 import type { Known } from '@/core/kit/known'
 import { focusRangesOf } from '@/core/lenses/schema'
-import { situationOf } from '@/core/rescues/on-body'
-import { standingOf } from '@/core/rescues/rescue'
-import { askedOf, type Resolution } from '@/core/resolve'
 import { type Context, contextText, effectiveTargets, relevantContext, type Standard } from '@/core/standards'
-import { dimension } from '@/core/vocabulary/dimensions'
 import type { UnitRow } from '@/db/units'
 import { share } from '@/pool/documents'
+import type { FitOnBody } from '@/pool/job-fits'
 import { work } from '@/pool/pool'
 import { readCarriers } from './carriers'
 import { formOf, listLenses, readBody, readStandard, type Revised, units as listUnits } from './catalogue'
-import { resolveStored } from './concordance'
 import { database } from './database'
 import { readLives } from './lives'
 import { listPeople } from './people'
 import { RequestError } from './problems'
 import { work as inPool } from './working'
-import { workedOut, whyNot } from './worked-out'
+import { allWorkedOut, whyNot, workedOut } from './worked-out'
 
 /** What has to be known of cameras, lenses and people to plan a job. */
 
@@ -122,44 +114,17 @@ const setUpsOf = async (job: Job, people: JobFacts['people']) => {
   return { all: [...found.values()], setUpOf, lost }
 }
 
-const fitOf = (form: Body, resolution: Resolution, { document }: Revised<Standard>): Fit => {
-  const { state, outcomes, agreement, unavailable } = resolution
-  const keys = todayOf(form, state)
-  const situation = situationOf(form, state, keys)
-  const areas = inMenuOrder(form).flatMap(s => {
-    const option = s.options.find(o => o.id === state[s.id])
-    return option?.means['area.pattern'] !== undefined && !unavailable.includes(s.id)
-      ? [choiceWordsById(form, s.id, option.id)]
-      : []
-  })
-  return {
-    agreement,
-    broken: outcomes
-      .filter(o => o.target.weight === 'must' && !o.held)
-      .map(o => dimension(o.target.dimension).label.toLowerCase()),
-    school: document.controls
-      ? schoolFor(document.controls, form.id)
-      : schoolByShutter(situation.means['trigger.shutter']),
-    areas: [...new Set(areas)],
-    rescues: standingOf(situation),
-  }
-}
-
 /** What a unit still owes for a set-up: what it is not known to be set to, row by row. */
 const owedOf = (
-  form: Body,
   known: Known,
   { setUp, standard }: Prepared,
-  resolution: Resolution,
+  { asked, state }: FitOnBody,
 ): UnitFact['owed'][string] | undefined => {
   const { id, version } = standard.document
   if (!setUp.isGuided && [...known.slots.values()].some(s => s.standard === id && s.version === version))
     return undefined
-  const asked = askedOf(form, resolution)
   const unknown = asked.filter(s => known.facts.get(s) === undefined)
-  const other = asked.filter(
-    s => known.facts.get(s) !== undefined && known.facts.get(s)?.option !== resolution.state[s],
-  )
+  const other = asked.filter(s => known.facts.get(s) !== undefined && known.facts.get(s)?.option !== state[s])
   const rows = unknown.length + other.length
   if (rows === 0) return undefined
   const words = [
@@ -187,24 +152,48 @@ const modelsOf = async (units: readonly UnitRow[]): Promise<readonly OnModel[]> 
   )
 }
 
-const walksOf = ({ body, firmware }: OnModel, setUps: readonly Prepared[]): Promise<Walks> => {
-  const asked = {
-    body: share(body.document),
-    firmware,
-    setUps: setUps.map(s => ({ key: s.setUp.key, standard: share(s.standard.document), context: s.context })),
-  }
-  const of = asked.setUps.flatMap(s => [s.key, s.standard.digest, contextText(s.context)])
-  return workedOut<Walks>(['job walks', asked.body.digest, firmware, ...of], () =>
-    work('jobWalks', asked, { isForAll: true }),
+const asked = ({ body, firmware }: OnModel, setUps: readonly Prepared[]) => ({
+  body: share(body.document),
+  firmware,
+  setUps: setUps.map(s => ({ key: s.setUp.key, standard: share(s.standard.document), context: s.context })),
+})
+
+const walksOf = (model: OnModel, setUps: readonly Prepared[]): Promise<Walks> => {
+  const of = asked(model, setUps)
+  const keptBy = of.setUps.flatMap(s => [s.key, s.standard.digest, contextText(s.context)])
+  return workedOut<Walks>(['job walks', of.body.digest, of.firmware, ...keptBy], () =>
+    work('jobWalks', of, { isForAll: true }),
   )
 }
 
+/** How each set-up does on a model; a text says why it cannot be reckoned. One set-up more asks for no other again. */
+const fitsOf = async (
+  model: OnModel,
+  setUps: readonly Prepared[],
+): Promise<ReadonlyMap<string, FitOnBody | string>> => {
+  const of = asked(model, setUps)
+  const keptBy = of.setUps.map(s => ['job fit', of.body.digest, of.firmware, s.standard.digest, contextText(s.context)])
+  const answers = allWorkedOut<FitOnBody>(keptBy, missing =>
+    work('jobFits', { ...of, setUps: of.setUps.filter((_, i) => missing.includes(i)) }, { isForAll: true }),
+  )
+  const fits = await Promise.all(answers.map(answer => answer.catch(textOrThrow)))
+  return new Map(fits.map((fit, i) => [of.setUps[i]?.key ?? '', fit]))
+}
+
+const textOrThrow = (error: unknown): string => {
+  const why = whyNot(error)
+  if (why === undefined) throw error
+  return why
+}
+
 /** Walks in the order of the menu, between what the set-ups were found to set. */
-const roughWalksOf = ({ body, form, firmware }: OnModel, found: ReadonlyMap<string, Resolution>): Promise<Walks> => {
-  const all = [...found].map(([key, r]): SetTo => ({ key, state: r.state, asked: askedOf(form, r) }))
-  const asked = { body: share(body.document), firmware, all }
-  return workedOut<Walks>(['rough job walks', asked.body.digest, firmware, JSON.stringify(all)], () =>
-    work('jobRoughly', asked, { isForAll: true }),
+const roughWalksOf = ({ body, firmware }: OnModel, fits: ReadonlyMap<string, FitOnBody | string>): Promise<Walks> => {
+  const all = [...fits].flatMap(([key, f]): SetTo[] =>
+    typeof f === 'string' ? [] : [{ key, state: f.state, asked: f.asked }],
+  )
+  const of = { body: share(body.document), firmware, all }
+  return workedOut<Walks>(['rough job walks', of.body.digest, firmware, JSON.stringify(all)], () =>
+    work('jobRoughly', of, { isForAll: true }),
   )
 }
 
@@ -248,32 +237,12 @@ const gather = async (job: Job) => {
 /** Everything to plan a job with; walks are rough, which is quick. */
 export const readJobFacts = async (job: Job): Promise<JobFacts> => {
   const { people, rows, units, carriers, all, setUpOf, lost, models, lives } = await gather(job)
-  const resolutions = new Map<string, Map<string, Resolution>>()
+  const found = new Map<string, ReadonlyMap<string, FitOnBody | string>>()
   const made = await Promise.all(
     models.map(async (model): Promise<Model> => {
-      const { id, body, form, firmware } = model
-      const own = new Map<string, Resolution>()
-      resolutions.set(id, own)
-      const fits = await Promise.all(
-        all.map(async ({ setUp, standard, context }): Promise<readonly [string, Fit | string]> => {
-          try {
-            const resolution = await resolveStored(
-              { body, standard, firmware, context },
-              factoryState(form) satisfies State,
-            )
-            own.set(setUp.key, resolution)
-            return [setUp.key, fitOf(form, resolution, standard)]
-          } catch (error) {
-            const why = whyNot(error)
-            if (why === undefined) throw error
-            return [setUp.key, why]
-          }
-        }),
-      )
-      // In the order of the day, whichever was found first.
-      const inOrder = new Map(
-        all.flatMap(({ setUp: { key } }) => (own.has(key) ? [[key, own.get(key) as Resolution]] : [])),
-      )
+      const { id, form } = model
+      const fits = await fitsOf(model, all)
+      found.set(id, fits)
       return {
         id,
         body: form.id,
@@ -282,8 +251,8 @@ export const readJobFacts = async (job: Job): Promise<JobFacts> => {
         slots: form.slots.names,
         isWhole: form.slots.stores === 'everything',
         cautions: bodyCautions(form).map(({ title, words }) => ({ title, words })),
-        fits: Object.fromEntries(fits),
-        ...(await orNone(roughWalksOf(model, inOrder))),
+        fits: Object.fromEntries([...fits].map(([key, f]) => [key, typeof f === 'string' ? f : f.fit])),
+        ...(await orNone(roughWalksOf(model, fits))),
       }
     }),
   )
@@ -292,8 +261,8 @@ export const readJobFacts = async (job: Job): Promise<JobFacts> => {
       const model = models.find(m => m.id === `${u.body_id ?? ''} ${u.firmware}`)
       const known = model && (await lives.knownOf(u, model.body, u.firmware))
       const owed = all.flatMap(s => {
-        const resolution = model && resolutions.get(model.id)?.get(s.setUp.key)
-        const rest = model && known && resolution && owedOf(model.form, known, s, resolution)
+        const fit = model && found.get(model.id)?.get(s.setUp.key)
+        const rest = known && fit && typeof fit !== 'string' && owedOf(known, s, fit)
         return rest ? [[s.setUp.key, rest] as const] : []
       })
       return {

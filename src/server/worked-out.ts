@@ -65,45 +65,97 @@ const memory = remember<Promise<unknown>>('worked out', 12_000)
 /** What took too long on a busy machine may not on a quiet one; until then it holds nobody up again. */
 const TRIED_AGAIN_AFTER_MS = 24 * 3600_000
 
+const keyOf = (of: readonly string[]): string =>
+  createHash('sha256')
+    .update([program(), ...of].join('\n'))
+    .digest('base64url')
+
 /**
- * An answer of the pool, from memory, from the file, or worked out now; asked for twice at once it is worked out once.
+ * Answers of the pool, from memory, from the file, or worked out now; asked for twice at once each is worked out once.
  *
- * @param of all that decides the answer: digests of documents, and what else
+ * @param all for each answer all that decides it: digests of documents, and what else
+ * @param make gives those that are not there yet, by their places, together: as JSON text, or why it cannot be
+ * @returns one for each; it fails with a CannotReckonError where it cannot be worked out
+ */
+export const allWorkedOut = <T>(
+  all: readonly (readonly string[])[],
+  make: (missing: readonly number[]) => Promise<readonly KeptAnswer[]>,
+): readonly Promise<T>[] => {
+  const keys = all.map(keyOf)
+  const known = keys.map(key => memory.get(key) as Promise<T> | undefined)
+  const open = keys.flatMap((_, i) => (known[i] ? [] : [i]))
+  const found = open.length ? find(open, keys, make) : undefined
+  return keys.map((key, i) => known[i] ?? (memory.getOr(key, () => answerOf<T>(key, i, found)) as Promise<T>))
+}
+
+const answerOf = async <T>(key: string, i: number, found: ReturnType<typeof find> | undefined): Promise<T> => {
+  try {
+    return read<T>((await found)?.get(i))
+  } catch (error) {
+    // What failed for another reason than what was asked may not fail again.
+    if (!(error instanceof CannotReckonError)) memory.forget(key)
+    throw error
+  }
+}
+
+/**
+ * One such answer.
+ *
  * @param make gives it as JSON text
  * @throws CannotReckonError where it cannot be worked out
  */
 export const workedOut = <T>(of: readonly string[], make: () => Promise<string>): Promise<T> => {
-  const key = createHash('sha256')
-    .update([program(), ...of].join('\n'))
-    .digest('base64url')
-  return memory.getOr(key, () => {
-    const answer = find<T>(key, make)
-    // What failed for another reason than what was asked may not fail again.
-    answer.catch((error: unknown) => {
-      if (!(error instanceof CannotReckonError)) memory.forget(key)
-    })
-    return answer
-  }) as Promise<T>
+  const [answer] = allWorkedOut<T>([of], async () => [{ text: await make() }])
+  return answer ?? Promise.reject(new Error('nothing was asked'))
 }
 
-const find = async <T>(key: string, make: () => Promise<string>): Promise<T> => {
+const read = <T>(kept: KeptAnswer | undefined): T => {
+  if (!kept) throw new Error('the pool did not answer all that it was asked')
+  if ('failed' in kept) throw new CannotReckonError(kept.failed)
+  return JSON.parse(kept.text) as T
+}
+
+const find = async (
+  open: readonly number[],
+  keys: readonly string[],
+  make: (missing: readonly number[]) => Promise<readonly KeptAnswer[]>,
+): Promise<ReadonlyMap<number, KeptAnswer>> => {
+  const keyAt = (i: number): string => keys[i] ?? ''
   const db = await store()
-  const kept = shared.coherionUnwritten?.get(key) ?? (db && (await readKept(db, key)))
-  if (kept && 'failed' in kept) throw new CannotReckonError(kept.failed)
-  if (kept) return JSON.parse(kept.text) as T
-  try {
-    const text = await make()
-    keep(key, { text })
-    return JSON.parse(text) as T
-  } catch (error) {
-    if (!(error instanceof Refusal) || !FAILS_AGAIN.includes(error.why)) throw error
-    const until = error.why === 'unresolvable' ? undefined : Date.now() + TRIED_AGAIN_AFTER_MS
-    keep(key, { failed: error.message, until })
-    throw new CannotReckonError(error.message)
+  const there = db && (await readKept(db, open.map(keyAt)))
+  const answers = new Map<number, KeptAnswer>()
+  for (const i of open) {
+    const kept = shared.coherionUnwritten?.get(keyAt(i)) ?? there?.get(keyAt(i))
+    if (kept) answers.set(i, kept)
   }
+  const missing = open.filter(i => !answers.has(i))
+  const made = missing.length ? await makeAll(missing, make) : []
+  missing.forEach((i, place) => {
+    const answer = made[place]
+    if (!answer) return
+    answers.set(i, answer)
+    keep(keyAt(i), answer)
+  })
+  return answers
 }
 
 const FAILS_AGAIN: readonly Why[] = ['unresolvable', 'too-long', 'too-much-memory']
+
+const makeAll = async (
+  missing: readonly number[],
+  make: (missing: readonly number[]) => Promise<readonly KeptAnswer[]>,
+): Promise<readonly KeptAnswer[]> => {
+  try {
+    return await make(missing)
+  } catch (error) {
+    if (!(error instanceof Refusal) || !FAILS_AGAIN.includes(error.why)) throw error
+    // One that takes too long must not take the others with it.
+    if (missing.length > 1) return (await Promise.all(missing.map(i => makeAll([i], make)))).flat()
+    return [
+      { failed: error.message, until: error.why === 'unresolvable' ? undefined : Date.now() + TRIED_AGAIN_AFTER_MS },
+    ]
+  }
+}
 
 /** Why something cannot be worked out though the rest can be shown without it; undefined for any other error. */
 export const whyNot = (error: unknown): string | undefined =>

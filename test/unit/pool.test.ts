@@ -7,7 +7,7 @@ import { Turns } from '../../src/pool/turns'
 import { demoBodies, demoStandards } from '../../src/demo/world'
 import { resolve } from '../../src/core/resolve'
 import { database } from '../../src/server/database'
-import { CannotReckonError, workedOut } from '../../src/server/worked-out'
+import { allWorkedOut, CannotReckonError, workedOut } from '../../src/server/worked-out'
 import { useDemoFolder } from '../fixtures/demo-folder'
 
 /** Work on threads of its own: who comes next, what ends it, and what is kept of it. */
@@ -79,6 +79,29 @@ describe('what is worked out', () => {
     // It was kept that it cannot be: nobody waits for it again.
     await expect(workedOut(['test', 'three'], make)).rejects.toThrow('Tangled.')
     expect(made).toBe(2)
+  })
+
+  it('is worked out together for many, one by one where one of them takes too long for all', async () => {
+    await workedOut(['many', 'a'], () => Promise.resolve('"A"'))
+    const asked: (readonly number[])[] = []
+    const names = ['a', 'b', 'knot', 'd']
+    const make = (missing: readonly number[]) => {
+      asked.push(missing)
+      if (missing.some(i => names[i] === 'knot')) return Promise.reject(new Refusal('too-long', 'Ended.'))
+      return Promise.resolve(missing.map(i => ({ text: JSON.stringify((names[i] ?? '').toUpperCase()) })))
+    }
+    const all = () =>
+      Promise.all(
+        allWorkedOut<string>(
+          names.map(n => ['many', n]),
+          make,
+        ).map(answer => answer.catch((error: unknown) => error)),
+      )
+    const [first, second] = await Promise.all([all(), all()])
+    expect(first).toEqual(['A', 'B', new CannotReckonError('Ended.'), 'D'])
+    expect(second).toEqual(first)
+    // What was there is not asked for again, and nobody asks for the rest twice.
+    expect(asked).toEqual([[1, 2, 3], [1], [2], [3]])
   })
 
   it('is still there after a restart', async () => {

@@ -8,6 +8,7 @@ import { listCards, readCard } from '../../src/server/cards'
 import { listStandards } from '../../src/server/catalogue'
 import { readConcordance, readInHand } from '../../src/server/concordance'
 import { database } from '../../src/server/database'
+import { importJob, readJob, readJobView } from '../../src/server/jobs'
 import { readKit } from '../../src/server/kit'
 import { readFalseFriends } from '../../src/server/phrasebook'
 import { readReadiness } from '../../src/server/readiness'
@@ -57,6 +58,19 @@ describe('an answer that was given before', () => {
     const again = await workOf(what)
     expect(again.tasks).toBe(0)
     expect(again.queries).toBeLessThanOrEqual(most)
+  })
+
+  it('is what another job with some of the same scenes stands on: no set-up is resolved for it', async () => {
+    const fits = () => tasksBegun().get('jobFits') ?? 0
+    const before = fits()
+    await readJobView('saltmarsh-ring')
+    const known = fits()
+    expect(known).toBeGreaterThan(before)
+    const { document } = await readJob('saltmarsh-ring')
+    await importJob({ ...document, id: 'shorter', scenes: document.scenes.slice(1, 5) }, by())
+    const { facts } = await readJobView('shorter')
+    expect(facts.setUps.length).toBeGreaterThan(1)
+    expect(fits()).toBe(known)
   })
 
   it('is the same after a tick, which resolves nothing anew', async () => {

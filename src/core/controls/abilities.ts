@@ -26,13 +26,18 @@ const assignmentsOf = (setting: Setting, option: Option): readonly Placement[] =
     return [{ function: f, control, setting: setting.id, option: option.id, press, value }]
   })
 
+/** Bodies are profiles that never change, so that what they offer, and what their rules allow, is found out once. */
+const offered = new WeakMap<Body, readonly Placement[]>()
+
 /** Every way a body offers to put a function on a control. The profile has to be at the firmware that runs. */
-export const placementsOf = (body: Body): readonly Placement[] =>
-  inMenuOrder(body).flatMap(s => s.options.flatMap(o => assignmentsOf(s, o)))
+export const placementsOf = (body: Body): readonly Placement[] => {
+  const found = offered.get(body) ?? inMenuOrder(body).flatMap(s => s.options.flatMap(o => assignmentsOf(s, o)))
+  offered.set(body, found)
+  return found
+}
 
 export type ShutterDoes = 'starts-af' | 'meters-only'
 
-/** Bodies are profiles that never change, so that what their rules allow is found out once. */
 const allowed = new WeakMap<Body, Map<ShutterDoes, readonly Placement[]>>()
 
 /** The ways that a body's rules leave while the shutter does this: some keys take work only in one of its modes. */

@@ -14,29 +14,33 @@ export interface SetTo {
 }
 
 type Steps = readonly { readonly setting: string; readonly to: string }[]
+type StepsTo = (from: State, target: SetTo) => { readonly steps: Steps; readonly presses: number }
 
 /**
  * Every row as it stands in the menu, without looking for a better order or for what has to be unlocked first: quick, and
  * an estimate until the walk itself is worked out.
  */
-const roughSteps = (
-  body: Body,
-  from: State,
-  to: State,
-  asked: readonly string[],
-): { steps: Steps; presses: number } => {
+const roughSteps = (body: Body, all: readonly SetTo[]): StepsTo => {
   const cursor = menuCursor(body)
-  const steps: { setting: string; to: string }[] = []
-  let presses = 0
-  let last: Body['settings'][number] | undefined
-  for (const setting of body.settings) {
-    const [a, b] = [from[setting.id], to[setting.id]]
-    if (a === b || b === undefined || !asked.includes(setting.id)) continue
-    presses += (last ? cursor.between(last, setting) : cursor.enter(setting)) + cursor.change(setting, a ?? b, b)
-    steps.push({ setting: setting.id, to: b })
-    last = setting
+  const turnedBy = new Map(
+    all.map(({ key, asked }) => {
+      const turned = new Set(asked)
+      return [key, body.settings.filter(s => turned.has(s.id))] as const
+    }),
+  )
+  return (from, { key, state: to }) => {
+    const steps: { setting: string; to: string }[] = []
+    let presses = 0
+    let last: Body['settings'][number] | undefined
+    for (const setting of turnedBy.get(key) ?? []) {
+      const [a, b] = [from[setting.id], to[setting.id]]
+      if (a === b || b === undefined) continue
+      presses += (last ? cursor.between(last, setting) : cursor.enter(setting)) + cursor.change(setting, a ?? b, b)
+      steps.push({ setting: setting.id, to: b })
+      last = setting
+    }
+    return { steps, presses }
   }
-  return { steps, presses }
 }
 
 /** All walks of a body, the rows they go through, and the keys that save some of them. */
@@ -55,18 +59,15 @@ export const walksBetween = (
 
 /** The same without looking for the best order. */
 export const roughlyBetween = (body: Body, all: readonly SetTo[]): Omit<Walks, 'keys'> =>
-  between(body, all, (from, target) => roughSteps(body, from, target.state, target.asked))
+  between(body, all, roughSteps(body, all))
 
-const between = (
-  body: Body,
-  all: readonly SetTo[],
-  stepsTo: (from: State, target: SetTo) => { readonly steps: Steps; readonly presses: number },
-): Omit<Walks, 'keys'> => {
+const between = (body: Body, all: readonly SetTo[], stepsTo: StepsTo): Omit<Walks, 'keys'> => {
   const rows: Model['rows'][number][] = []
   const rowOf = new Map<string, number>()
+  const settings = new Map(body.settings.map(s => [s.id, s]))
   const indexed = (steps: Steps): Walk['steps'] =>
     steps.flatMap(s => {
-      const setting = body.settings.find(x => x.id === s.setting)
+      const setting = settings.get(s.setting)
       if (!setting) return []
       const at = rowOf.get(s.setting) ?? rows.length
       if (at === rows.length) {
@@ -82,13 +83,16 @@ const between = (
   const { stores } = body.slots
   const walks: Record<string, Record<string, Walk>> = {}
   const rests: Record<string, Record<string, Walk>> = {}
-  for (const a of all)
-    for (const b of all) {
+  for (const b of all) {
+    const kept =
+      stores === 'everything' || body.slots.names.length === 0
+        ? undefined
+        : Object.fromEntries(Object.entries(b.state).filter(([setting]) => stores.includes(setting)))
+    for (const a of all) {
       if (a === b) continue
       ;(walks[a.key] ??= {})[b.key] = walk(a.state, b)
-      if (stores === 'everything' || body.slots.names.length === 0) continue
-      const kept = Object.fromEntries(Object.entries(b.state).filter(([setting]) => stores.includes(setting)))
-      ;(rests[a.key] ??= {})[b.key] = walk({ ...a.state, ...kept }, b)
+      if (kept) (rests[a.key] ??= {})[b.key] = walk({ ...a.state, ...kept }, b)
     }
+  }
   return { walks, rests, rows }
 }

@@ -8,18 +8,26 @@ import type { Situation } from './situation'
 
 /** What a camera is set to as a situation, and changes as the presses of this body. */
 
-/**
- * @param known what the camera is set to; settings that are missing are not known
- * @param keys on which control each function is
- */
-export const situationOf = (body: Body, known: State, keys: Readonly<Record<FunctionId, string>>): Situation => {
+/** What a body speaks of at all, and what it amounts to where it has no word for it, whatever it is set to. */
+const spokenBy = (body: Body): { readonly spoken: ReadonlySet<string>; readonly implied: Situation['means'] } => {
   const spoken = new Set(body.settings.flatMap(s => s.options.flatMap(o => Object.keys(o.means))))
   // What the body has no word for is as bodies without it are, where that is beyond doubt.
   const implied = DIMENSIONS.flatMap(d =>
     d.without !== undefined && !spoken.has(d.id) && !isNotLookedFor(body, d.id) ? [[d.id, d.without] as const] : [],
   )
-  const means = { ...Object.fromEntries(implied), ...meansIn(body, known) }
-  return { means, keys, says: spoken }
+  return { spoken, implied: Object.fromEntries(implied) }
+}
+
+const known = new WeakMap<Body, ReturnType<typeof spokenBy>>()
+
+/**
+ * @param state what the camera is set to; settings that are missing are not known
+ * @param keys on which control each function is
+ */
+export const situationOf = (body: Body, state: State, keys: Readonly<Record<FunctionId, string>>): Situation => {
+  const by = known.get(body) ?? spokenBy(body)
+  known.set(body, by)
+  return { means: { ...by.implied, ...meansIn(body, state) }, keys, says: by.spoken }
 }
 
 /** How a change is made on a body: by a key, or in a row of its menus. */

@@ -214,13 +214,32 @@ const gather = <T>(map: Map<string, T[]>, key: string, item: T) => {
 export const driveAsked = (targets: readonly { readonly dimension: string; readonly value: NeutralValue }[]) =>
   targets.find(t => t.dimension === 'mode.drive')?.value
 
+type Said<T> = ReadonlyMap<string, readonly T[]>
+
+/** What a body says never changes, so that it is read once for each firmware and drive, whatever standard asks. */
+const saidBy = new WeakMap<Body, Map<string, ReturnType<typeof readStatements>>>()
+
 /** All that the options of a body say, by channel. */
+const statementsBy = (
+  body: Body,
+  firmware: string,
+  there: (setting: Setting, option: Option) => boolean,
+  drive: NeutralValue | undefined,
+): ReturnType<typeof readStatements> => {
+  const known = saidBy.get(body) ?? new Map<string, ReturnType<typeof readStatements>>()
+  saidBy.set(body, known)
+  const key = `${firmware} ${JSON.stringify(drive)}`
+  const said = known.get(key) ?? readStatements(body, inMenuOrder(body), there, drive)
+  known.set(key, said)
+  return said
+}
+
 const readStatements = (
   body: Body,
   settings: readonly Setting[],
   there: (setting: Setting, option: Option) => boolean,
   drive: NeutralValue | undefined,
-) => {
+): Said<{ readonly setting: number; readonly option: number; readonly value: NeutralValue }> => {
   const said = new Map<string, { setting: number; option: number; value: NeutralValue }[]>()
   settings.forEach((s, setting) =>
     s.options.forEach((o, option) => {
@@ -233,7 +252,7 @@ const readStatements = (
   return said
 }
 
-const readFixed = (body: Body) => {
+const readFixed = (body: Body): Said<{ readonly value: NeutralValue; readonly words: string }> => {
   const said = new Map<string, { value: NeutralValue; words: string }[]>()
   const implied = onlyRate(body)
   const words = 'so at the only frame rate that is known'
@@ -378,7 +397,7 @@ const statedOn = (profile: Body, standard: Standard, options: ResolveOptions): S
   const settings = inMenuOrder(body)
   const there = (s: Setting, o: Option) => isThere(s.since, firmware) && isThere(o.since, firmware)
   const effective = effectiveTargets(standard, options.context)
-  const said = readStatements(body, settings, there, driveAsked(effective))
+  const said = statementsBy(body, firmware, there, driveAsked(effective))
   const fixed = readFixed(body)
   const onBody = (dimensionId: string, value: NeutralValue) =>
     partsOf(dimensionId, value).map(part => partOnBody(part, said, fixed))

@@ -114,9 +114,21 @@ export const layered = (standard: Standard, context: Context = {}): Layered => {
   return { targets: [...targets.values(), ...implied].sort(inVocabularyOrder), withheld }
 }
 
+/** Standards never change, so that what one asks for is found once for everybody it is asked for. */
+const asked = new WeakMap<Standard, Map<string, readonly EffectiveTarget[]>>()
+/** Of one standard. */
+const MOST_ASKED = 60
+
 /** What a standard asks for once its layers are laid over each other, in the order of the vocabulary. */
-export const effectiveTargets = (standard: Standard, context: Context = {}): readonly EffectiveTarget[] =>
-  layered(standard, context).targets
+export const effectiveTargets = (standard: Standard, context: Context = {}): readonly EffectiveTarget[] => {
+  const known = asked.get(standard) ?? new Map<string, readonly EffectiveTarget[]>()
+  asked.set(standard, known)
+  const key = JSON.stringify(SCOPES.map(scope => context[scope]))
+  const targets = known.get(key) ?? layered(standard, context).targets
+  if (known.size >= MOST_ASKED) known.clear()
+  known.set(key, targets)
+  return targets
+}
 
 /** Everything that some layer is for, so that a person can choose. */
 export const scopesOf = (...stacks: readonly (readonly Pick<Layer, 'applies'>[])[]): Context =>
