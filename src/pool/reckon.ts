@@ -29,9 +29,9 @@ export const resolution = ({
 }): string => JSON.stringify(resolve(documentOf(body), documentOf(standard), { firmware, context, known }))
 
 /**
- * The walk to what a standard asks of a body.
+ * The walk to what a standard asks of a body, and the resolution that it goes to.
  *
- * @returns the plan as JSON text, to be kept as it is
+ * @returns both as JSON text, to be kept as they are
  */
 export const walk = ({
   known,
@@ -41,11 +41,12 @@ export const walk = ({
   readonly known: State
   /** The same, with what it is taken to be at for the rest. */
   readonly assumed: State
-}): string => {
+}): { readonly resolution: string; readonly plan: string } => {
   const form = bodyAt(documentOf(of.body), of.firmware)
   const found = resolve(documentOf(of.body), documentOf(of.standard), { ...of, known })
   const unseen = new Set(askedOf(form, found).filter(s => !(s in known)))
-  return JSON.stringify(planSteps(form, assumed, found.state, { listed: listedBy(found), unseen }))
+  const plan = planSteps(form, assumed, found.state, { listed: listedBy(found), unseen })
+  return { resolution: JSON.stringify(found), plan: JSON.stringify(plan) }
 }
 
 export interface SlotsAsked {

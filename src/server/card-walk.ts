@@ -17,12 +17,11 @@ import {
   type RevisedStandard,
   units,
 } from './catalogue'
-import { work } from '@/pool/pool'
-import { type OnBody, reckoned, resolveStored, stateText } from './concordance'
+import { type OnBody, stateText, type WalkFrom, walkStored } from './concordance'
 import { database } from './database'
 import { type Lives, readLives } from './lives'
 import { notFound } from './problems'
-import { eachReckoned, type NotReckoned, workedOut } from './worked-out'
+import { eachReckoned, type NotReckoned } from './worked-out'
 
 /** The walk of a card: from what a unit is known to be set to, to what a standard asks of it. */
 
@@ -60,12 +59,9 @@ interface Underway {
   readonly walkOf: (key: Omit<CardKey, 'walk'>) => OpenWalk
 }
 
-/** What a walk begins from. */
-interface Start extends Pick<PreparedCard, 'from' | 'assumed'> {
-  /** What of it the profile still offers. */
-  readonly kept: State
-  /** All of it as text, to remember answers by. */
-  readonly text: string
+/** What a walk begins from, whether or not the profile still offers all of it. */
+interface Start extends WalkFrom {
+  readonly from: State
 }
 
 const startOf = (form: Body, from: State): Start => {
@@ -85,15 +81,6 @@ const startKnown = (form: Body, known: Known): Start => {
   const start = startOf(form, knownState(known))
   starts.set(known, { form, start })
   return start
-}
-
-/** A plan from what a unit is set to, worked out once; what nobody has seen of it is looked at. */
-export const walkStored = (on: OnBody, { kept, assumed, text }: Pick<Start, 'kept' | 'assumed' | 'text'>) => {
-  const { of, keptBy } = reckoned(on)
-  const seen = Object.keys(kept).sort().join()
-  return workedOut<StepPlan>(['walk', ...keptBy, text, seen], () =>
-    work('walk', { ...of, known: kept, assumed }, { isForAll: true }),
-  )
 }
 
 /** The steps of a card from what the unit is known to be set to; a unit's own firmware counts where there is a unit. */
@@ -116,7 +103,7 @@ const prepareWith = async (
   const { from, assumed, kept } = start
   const on = { body, standard, firmware, context }
   // Where several answers are as good, the one that changes least of what this unit is set to.
-  const [resolution, plan] = await Promise.all([resolveStored(on, kept), walkStored(on, start)])
+  const { resolution, plan } = await walkStored(on, start)
   const unseen = new Set(askedOf(form, resolution).filter(s => !(s in kept)))
   return {
     body: form,

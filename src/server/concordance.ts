@@ -10,10 +10,11 @@ import {
   relevantContext,
   type Standard,
 } from '@/core/standards'
+import type { StepPlan } from '@/core/steps/plan'
 import { share } from '@/pool/documents'
 import { work } from '@/pool/pool'
 import { firmwareOf, formOf, listBodies, listStandards, readBody, readStandard, type Revised, units } from './catalogue'
-import { eachReckoned, workedOut, whyNot } from './worked-out'
+import { allWorkedOut, eachReckoned, workedOut, whyNot } from './worked-out'
 
 /** The standard and the bodies in hand, as the address names them; undefined where it does not. */
 export interface InHand {
@@ -53,11 +54,55 @@ export const reckoned = ({ body, standard, firmware, context: asked = {} }: OnBo
  * @throws CannotReckonError where the rules of the body cannot be searched
  */
 export const resolveStored = (on: OnBody, known: State = {}): Promise<Resolution> => {
+  const { of, keptBy } = resolutionOf(on, stateText(formOf(on.body, on.firmware), known))
+  return workedOut<Resolution>(keptBy, () => work('resolution', { ...of, known }, { isForAll: true }))
+}
+
+/** What a resolution is asked of, and what it is kept by. @param from what the body is set to, as text */
+const resolutionOf = (on: OnBody, from: string) => {
   const { of, keptBy } = reckoned(on)
-  const from = stateText(formOf(on.body, on.firmware), known)
-  return workedOut<Resolution>(['resolution', ...keptBy, from], () =>
-    work('resolution', { ...of, known }, { isForAll: true }),
+  return { of, keptBy: ['resolution', ...keptBy, from] }
+}
+
+/** What a walk begins from. */
+export interface WalkFrom {
+  /** What the body is known to be set to. */
+  readonly kept: State
+  /** The same, with what it is taken to be at for the rest. */
+  readonly assumed: State
+  /** What is known as text, to remember answers by. */
+  readonly text: string
+}
+
+/** From a state that is known whole. */
+export const startAt = (form: Body, state: State): WalkFrom => ({
+  kept: state,
+  assumed: state,
+  text: stateText(form, state),
+})
+
+/**
+ * A resolution and the plan to it from what a unit is set to, worked out once and together; what nobody has seen of the
+ * unit is looked at.
+ *
+ * @throws CannotReckonError where the rules of the body cannot be searched
+ */
+export const walkStored = async (
+  on: OnBody,
+  { kept, assumed, text }: WalkFrom,
+): Promise<{ readonly resolution: Resolution; readonly plan: StepPlan }> => {
+  const { of, keptBy } = resolutionOf(on, text)
+  const seen = Object.keys(kept).sort().join()
+  const [resolution, plan] = allWorkedOut<Resolution | StepPlan>(
+    [keptBy, ['walk to', ...keptBy, seen]],
+    async missing => {
+      if (!missing.includes(1)) return [{ text: await work('resolution', { ...of, known: kept }, { isForAll: true }) }]
+      const both = await work('walk', { ...of, known: kept, assumed }, { isForAll: true })
+      return missing.map(i => ({ text: i === 0 ? both.resolution : both.plan }))
+    },
   )
+  const both = await Promise.all([resolution, plan])
+  return { resolution: both[0] as Resolution, plan: both[1] as StepPlan }
 }
 
 /** What a body is set to by a standard; the factory's where there is none, or where it cannot be reckoned. */

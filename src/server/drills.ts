@@ -13,8 +13,7 @@ import { modelsCarried, readCarriers } from './carriers'
 import { firmwareOf, formOf, listBodies, listStandards, readBody, readStandard, units } from './catalogue'
 import { share } from '@/pool/documents'
 import { work } from '@/pool/pool'
-import { walkStored } from './card-walk'
-import { type OnBody, stateBy, stateText } from './concordance'
+import { type OnBody, startAt, stateBy, walkStored } from './concordance'
 import { database } from './database'
 import { notFound, RequestError } from './problems'
 import { whyNot, workedOut } from './worked-out'
@@ -57,10 +56,9 @@ const MOST_TARGETS = 12
 /** The rows of a card from the factory; none where it cannot be reckoned. */
 const cardOf = async (on: OnBody): Promise<readonly RaceTarget[]> => {
   const form = formOf(on.body, on.firmware)
-  const factory = factoryState(form)
   try {
-    const { steps } = await walkStored(on, { kept: factory, assumed: factory, text: stateText(form, factory) })
-    return steps.slice(0, MOST_TARGETS).map(s => ({ setting: s.setting, option: s.to }))
+    const { plan } = await walkStored(on, startAt(form, factoryState(form)))
+    return plan.steps.slice(0, MOST_TARGETS).map(s => ({ setting: s.setting, option: s.to }))
   } catch (error) {
     if (whyNot(error) === undefined) throw error
     return []

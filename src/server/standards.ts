@@ -21,9 +21,8 @@ import { dimension } from '@/core/vocabulary/dimensions'
 import { listHistory } from '@/db/history'
 import { saveUsualStandard } from '@/db/settings'
 import * as db from '@/db/standards'
-import { walkStored } from './card-walk'
 import { firmwareOf, formOf, listStandards, readBodies, readStandard, type Revised, units } from './catalogue'
-import { resolveStored, stateText } from './concordance'
+import { resolveStored, startAt, walkStored } from './concordance'
 import { eachReckoned, type NotReckoned } from './worked-out'
 import { database } from './database'
 import { changedMeanwhile, invalid, notFound, RequestError } from './problems'
@@ -339,7 +338,7 @@ export const effectOf = async (ref: string): Promise<EffectView> => {
       before && resolveStored({ body, standard: before, firmware }),
     ])
     const from = was?.state ?? factoryState(form)
-    const { steps } = await walkStored(on, { kept: from, assumed: from, text: stateText(form, from) })
+    const { steps } = (await walkStored(on, startAt(form, from))).plan
     const held = (r: typeof then | undefined, id: string) =>
       r?.outcomes.some(o => o.target.dimension === id && o.target.weight === 'must' && o.held) ?? false
     const broken = (r: typeof then | undefined, id: string) =>

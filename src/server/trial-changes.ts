@@ -2,9 +2,8 @@ import 'server-only'
 import { type Body, factoryState, menuPath } from '@/core/bodies'
 import { blocksOf, type TrialPlan } from '@/core/evidence/trial'
 import type { UnitRow } from '@/db/units'
-import { walkStored } from './card-walk'
 import { formOf, readBody, readStandard, type Revised } from './catalogue'
-import { resolveStored, stateText } from './concordance'
+import { resolveStored, startAt, walkStored } from './concordance'
 
 /** What is changed on the camera between two ways of a trial, in the order that takes the fewest presses. */
 export interface SetUpChange {
@@ -45,7 +44,7 @@ const changeBetween = async (
   const [before, after] = await Promise.all([from.standard, to.standard].map(ref => stateBy(ref, body, firmware)))
   if (!before || !after) return []
   const state = { ...factoryState(form), ...before.state }
-  const plan = await walkStored(after.on, { kept: state, assumed: state, text: stateText(form, state) })
+  const { plan } = await walkStored(after.on, startAt(form, state))
   const steps = plan.steps.flatMap(s => {
     const setting = form.settings.find(x => x.id === s.setting)
     const option = setting?.options.find(o => o.id === s.to)

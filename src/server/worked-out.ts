@@ -85,7 +85,16 @@ export const allWorkedOut = <T>(
   const known = keys.map(key => memory.get(key) as Promise<T> | undefined)
   const open = keys.flatMap((_, i) => (known[i] ? [] : [i]))
   const found = open.length ? find(open, keys, make) : undefined
-  return keys.map((key, i) => known[i] ?? (memory.getOr(key, () => answerOf<T>(key, i, found)) as Promise<T>))
+  return keys.map(
+    (key, i) =>
+      known[i] ??
+      (memory.getOr(key, () => {
+        const answer = answerOf<T>(key, i, found)
+        // Whoever asked for several may end at the first that fails.
+        answer.catch(() => undefined)
+        return answer
+      }) as Promise<T>),
+  )
 }
 
 const answerOf = async <T>(key: string, i: number, found: ReturnType<typeof find> | undefined): Promise<T> => {

@@ -13,6 +13,8 @@ const LOOKED_AT = [
   '/decide/concordance?standard=high-rope',
   '/set/controls',
   '/name/phrasebook/dictionary',
+  // With all walks of its day.
+  '/api/v1/jobs/saltmarsh-ring/sheets?each=yes',
 ]
 
 /** Seeds the demo once and has worked out what is usually asked first; every test starts on a copy of it. */
