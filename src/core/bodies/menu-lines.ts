@@ -1,5 +1,7 @@
-import { stripped } from './menu-options'
+import { behindName, stripped } from './menu-options'
+import { withChoices } from './menu-choices'
 import { plainLines } from './menu-plain'
+import { splitLine } from './menu-split'
 
 /** The lines of a menu as people write or copy it, without what is only there to be looked at. */
 
@@ -17,7 +19,7 @@ export interface MenuLine {
 }
 
 const TAB_WIDTH = 4
-const BULLET = /^(?:[-–—•‣◦▪►▸*·]\s+|\+\s+(?=\p{L})|\(?\d{1,3}[.)]\s+)/u
+const BULLET = /^(?:[-–—•‣◦▪►▸*·]\s+|;\s(?=[^\s:][^:]*:\s)|\+\s+(?=\p{L})|\(?\d{1,3}[.)]\s+)/u
 const CHAPTER = /^(\d{1,2}(?:[.-]\d{1,2}){0,4})\.?\s+(?=\p{L})/u
 /** Letters and small Roman numbers, where several lines have them. */
 const LETTERED = /^\(?(?:[A-H][.):]|[a-z]\)|(?:i{1,3}|iv|vi{0,3}|ix|x)[.)])\s+/
@@ -33,6 +35,19 @@ const sectionIn = (text: string): string | undefined => {
   return isBetween ? stripped(text, '=~_- ') || undefined : undefined
 }
 
+/** All that a name above it can be at, in brackets of its own: `[On / Off]`, `(On / Off)`. */
+const IN_BRACKETS = /^(?:\[[^[\]]+\]|\([^()]+\)|\{[^{}]+\})$/
+/**
+ * Such a list without its brackets, where the line before is a name that has no options yet; else a section is named so.
+ *
+ * @param before the line right above; undefined where there is none, or an empty one
+ */
+const listIn = (text: string, before: string | undefined): string | undefined => {
+  if (!IN_BRACKETS.test(text) || before === undefined || IN_BRACKETS.test(before) || splitLine(before)) return undefined
+  const inside = text.slice(1, -1).trim()
+  return behindName(inside).length > 1 ? inside : undefined
+}
+
 /** “Under Focus you find:” and “In the Focus menu:” are names with words around them. */
 const IN_WORDS = /^(?:under|in(?: the)?)\s(.+?)(?:\s(?:you find|there (?:is|are)|menu|tab|page)){1,2}:$/i
 
@@ -46,7 +61,7 @@ const withoutTriangle = (text: string): string =>
 const trimmedEnd = (text: string): string => text.trimEnd()
 
 export const linesOf = (text: string): readonly MenuLine[] => {
-  const all = plainLines(text)
+  const all = withChoices(plainLines(text))
   // One star alone is no mark of a list: it stands before a footnote.
   const lettered = all.filter(raw => LETTERED.test(raw.trimStart()))
   const isBullet = lettered.some(raw => /^\s*\(?[Aai]/.test(raw)) && lettered.length > 1 ? LETTERED : BULLET
@@ -64,13 +79,15 @@ export const linesOf = (text: string): readonly MenuLine[] => {
       return [
         { text: body.slice(heading.length).trim(), indent: HEADING_INDENT + heading.length, number: i + 1, block },
       ]
+    const list = listIn(trimmedEnd(body), all[i - 1]?.trim() || undefined)
+    const indent = lead.replaceAll('\t', ' '.repeat(TAB_WIDTH)).length
+    if (list) return [{ text: list, indent, number: i + 1, block }]
     const section = sectionIn(trimmedEnd(body)) ?? IN_WORDS.exec(trimmedEnd(body))?.[1]
     if (section) return [{ text: section, indent: HEADING_INDENT + 3, number: i + 1, block }]
     const chapter = CHAPTER.exec(body)?.[1]
     const plain = withoutTriangle(
       hasFootnote && raw.startsWith('* ') ? raw : body.replace(isBullet, '').replace(BULLET, ''),
     )
-    const indent = lead.replaceAll('\t', ' '.repeat(TAB_WIDTH)).length
     return plain
       ? [
           {

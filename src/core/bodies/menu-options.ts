@@ -13,7 +13,8 @@ const unquoted = (text: string): string =>
 /** Boxes and rings as forms have them, before what can be chosen; full where it is. */
 export const BOX = /(?<!\S)(?:\([ xX•*●]\)|\[[ xX•*]\]|[○◯◉●☐☑☒✓✔□■])\s/
 const BOXES = new RegExp(BOX.source, 'g')
-const FULL = /[xX•*●◉☑☒✓✔■]/
+/** Of these the full ones. */
+export const FULL = /[xX•*●◉☑☒✓✔■]/
 
 /** An option without its mark, and whether it had one. */
 export const unmarked = (option: string): { readonly text: string; readonly isDefault: boolean } => {
@@ -71,13 +72,13 @@ export const bracketed = (text: string, [left, right] = ['[', ']']): readonly st
   return parts.length > 1 && !/[\p{L}\p{N}]/u.test(rest.replaceAll(/\b(?:or|and)\b/g, '')) ? parts : undefined
 }
 
-const NUMBER = /(?<!\S)[[(]?(\d{1,2})[\])]\s/g
-/** What stands behind numbers that count up, as “[1] Single [2] Continuous”; undefined where none do. */
+const NUMBER = /(?<!\S)(?:[[(]?(\d{1,2})[\])]\s|(\d{1,2})\s?=\s?)/g
+/** What stands behind numbers that count up, as “[1] Single [2] Continuous” or “0=Off 1=On”; undefined where none do. */
 const numbered = (text: string): readonly string[] | undefined => {
   const found = [...text.matchAll(NUMBER)]
   if (found.length < 2 || found[0]?.index !== 0) return undefined
-  const first = Number(found[0][1])
-  if (!found.every((m, i) => Number(m[1]) === first + i)) return undefined
+  const counted = found.map(m => Number(m[1] ?? m[2]))
+  if (!counted.every((n, i) => n === (counted[0] ?? 0) + i)) return undefined
   return found.map((m, i) => stripped(text.slice(m.index + m[0].length, found[i + 1]?.index).trim(), ',;'))
 }
 

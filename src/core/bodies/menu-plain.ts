@@ -16,6 +16,8 @@ const withoutTags = (text: string): string =>
         .replaceAll(/\r?\n/g, ' ')
         .replaceAll(CELL, '\t')
         .replaceAll(LINE, '\n')
+        // What stands out is the default.
+        .replaceAll(/<\/?(?:b|strong)>/gi, '**')
         .replaceAll(/<[^<>]*>/g, '')
         .replaceAll(/&(amp|lt|gt|quot|nbsp|apos);/g, (_, name: string) => NAMED_SIGNS[name] ?? '')
         .split('\n')

@@ -34,10 +34,18 @@ const withoutPage = (label: string): string => {
   return open > 0 && PAGE.test(label.slice(open).trimEnd()) ? label.slice(0, open) : label
 }
 
+/** What kind of thing can be chosen, as programs say it. */
+const TYPE = /\s\((?:enum|bool|boolean|int|integer|string)\)$/i
+/** A name alone, without what goes with it: “Q: AF mode?”, “AF mode (enum)”. */
+export const nameIn = (label: string): string => {
+  const name = withoutPage(label).trim().replace(TYPE, '')
+  return name.startsWith('Q: ') ? name.slice(3).replace(/\?$/, '') : name
+}
+
 const asSplit = (label: string, written: readonly string[], remark?: string): SplitLine => {
   const marked = written.map(unmarked).filter(o => o.text)
   return {
-    label: unmarked(withoutPage(label)).text,
+    label: unmarked(nameIn(label)).text,
     options: marked.map(o => o.text),
     preset: marked.findIndex(o => o.isDefault),
     ...(remark ? { remark } : {}),
@@ -183,6 +191,8 @@ const named = (text: string): Parts | undefined => {
     again &&
     !/^(?:\t|\s{3})/.test(text.slice(label.length)) &&
     isList(again) &&
+    // “Continuous (Single, Continuous)”: what it is set to, and all that it can be.
+    !behindName(again[1]).includes(again[0].trim()) &&
     !SEPARATORS.some(s => s.test(again[0])) &&
     opens(list, again[0]) === 1
   if (isTwice) return [`${label}: ${again[0].trim()}`, again[1]]

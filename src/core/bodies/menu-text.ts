@@ -2,11 +2,11 @@ import type { Parsed } from '../reading/problem'
 import { fieldOf, inColumns, inRecords } from './menu-columns'
 import { indented } from './menu-layouts'
 import { saysSomething, whyLeftOut } from './menu-noise'
-import { behindName } from './menu-options'
+import { behindName, unmarked } from './menu-options'
 import { asLines } from './menu-json'
 import { linesOf, type MenuLine } from './menu-lines'
 import { plainLines } from './menu-plain'
-import { asSetting, explained, isProse, loneOption, type SplitLine, splitLine } from './menu-split'
+import { asSetting, explained, isProse, loneOption, nameIn, type SplitLine, splitLine } from './menu-split'
 import { type MenuRow, MOST_LABEL, MOST_OPTIONS, MOST_SETTINGS } from './menu-rows'
 
 /**
@@ -178,7 +178,7 @@ export const readMenuText = (text: string): ReadMenu => {
     const depth = path.length
     for (const n of underHeadings(nodes, depth, (h, what) => remark(h.number, h.text, what))) {
       if (!isSetting(n, depth) && !isLeaf(n)) {
-        visit(n.children, [...path, n.text.replace(/:$/, '')])
+        visit(n.children, [...path, unmarked(n.text.replace(/:$/, '')).text])
         continue
       }
       const split = fieldsOf(n) ?? splitAt(n, depth)
@@ -189,7 +189,7 @@ export const readMenuText = (text: string): ReadMenu => {
       const lone = split ? [] : listed.map(text => loneOption((told && explained(text)?.option) || text))
       const options = split?.options ?? lone.map(o => o.text)
       const [tab = 'Menu', ...pages] = path
-      const label = (split?.label ?? n.text.replace(/:$/, '')).trim()
+      const label = (split?.label ?? nameIn(n.text.replace(/:$/, ''))).trim()
       if (!saysSomething(label)) {
         remark(n.number, n.text, 'left out: it names no setting')
         continue
