@@ -22,7 +22,9 @@ const PLACE_WORDS: readonly (readonly [RegExp, Place])[] = [
 const NAMES = phrasesIn(KEY_NAMES)
 const WORKS = Object.entries(KEY_WORK).map(([id, words]) => [id, phrasesIn(words)] as const)
 const SHUTTER = phraseOf('shutter/halfpress')
-const TOGGLED = phrasesIn('toggle, toggled, press once, on off switch, latch*, push again')
+const TOGGLED = phrasesIn('toggle, toggled, press once, on off switch, latch*, push again, until press')
+/** A lock that holds by itself, as menus write it. */
+const HOLDS = /\(hold\)|\bAE-?L hold$/i
 const HOLD = phrasesIn('hold, held, while held')
 
 /** The control whose work a setting chooses: one of the body by its name, or a new one. */
@@ -56,6 +58,8 @@ const JOINING = new Set([
   'for',
   'with',
   'while',
+  'until',
+  'again',
   'hold',
   'held',
   'press',
@@ -77,13 +81,13 @@ const workOf = (label: string): string | undefined => {
 }
 
 /**
- * Whether a lock stays after the press. Beside a plain lock, one with “hold” in brackets is pressed once; beside a
+ * Whether a lock stays after the press. Beside a plain lock, one with “hold” behind it is pressed once; beside a
  * toggle, “hold” means for as long as it is held.
  */
 const pressOf = (label: string, hasToggle: boolean): 'held' | 'toggled' => {
   const tokens = tokensOf(label)
   if (TOGGLED.some(p => isMet(p, tokens))) return 'toggled'
-  return !hasToggle && /\(hold\)/i.test(label) && HOLD.some(p => isMet(p, tokens)) ? 'toggled' : 'held'
+  return !hasToggle && HOLDS.test(label) && HOLD.some(p => isMet(p, tokens)) ? 'toggled' : 'held'
 }
 
 const meaningOf = (work: string | undefined, control: string, press: 'held' | 'toggled'): Meaning => {

@@ -33,11 +33,11 @@ export const KEY_WORK: Readonly<Record<string, string>> = {
   'area.recall': `
     home, centre point, reset point, return centre, focus standard, registered point, point centre,
     reset focus point, switch registered af point, preset focus point, centre focus point, set point centre,
-    frame centre, area centre, move centre, frame to centre
+    frame centre, area centre, move centre, frame to centre, my point, jump* point
   `,
   'subject.toggle': `
     detect* on, detect* off, subject detect*, subject recogni*, switch detect*, toggle detect*, eye detect*,
-    recogni*, detect*, face detect*, face on off, find* face, face on
+    recogni*, detect*, recogni*/detect* on off, face detect*, face on off, find* face, face on
   `,
   'subject.cycle': `
     switch/next/change detect* subject/face/eye, switch/next/change subject, eye next, face next, eye switch, switch eye, right left eye, face select*, next face/subject/eye, eye select*, switch face,
@@ -71,7 +71,7 @@ export const ELSEWHERE_PHRASES = `
   tally, false colour, shutter angle, fan, frame rate @movie, teleconverter, iso, white balance, wb, image quality,
   picture quality, image size, raw, jpeg, colour space, colour mode, colour look, picture style, noise reduction,
   noise filter, nr, long exposure, stabili*, is mode, card, slot, file, folder, copyright, date, time zone,
-  language, format !film !depth, clean*, sensor clean*, wi fi, wifi, bluetooth, network, battery, power, standby,
+  language, format !film !depth, clean*, sensor clean*, wi fi, wifi, bluetooth, network, battery, power, standby, switch off after,
   auto power, eco, brightness, monitor, lcd, self timer, timer, flash, red eye, bracket* !focus,
   bracketing sequence, exposure step*, aspect, grid, composition line*, centre marker, level !peak*, level gauge,
   electronic level, flicker, mirror, silent, zebra, waveform, log, headphone, microphone, audio level,
@@ -88,7 +88,7 @@ export const UNNAMED_PHRASES = `
   focus bracket*, focus stack*, focus guide, mf guide, mf assist, limit af, limit area, area limit,
   focus area limit, area regist*, regist* area, auto clear area, magnif* time, magnifier time, auto magnifier,
   focus position save, lens retract, touch zoom, ring lock, focus ring lock,
-  illumination finder, finder illumination, point illumination, point brightness, status finder, face prior* meter*,
+  illumination finder, finder illumination, point illumination, point lamp !dark, point brightness, status finder, face prior* meter*,
   face meter*, ael shutter, shutter ael, shutter ae, ae lock halfpress, release halfpress, eye sensor af,
   focus check, focus switch body, aelafl mode, aelafl, lock hold, bulb, focus frame movement speed, movement speed,
   show hide af mode, centre weight* area, sensitiv* point select*,
@@ -126,12 +126,12 @@ export const LITTLE =
 
 /** Yes, whatever it is about. */
 export const YES_WORDS = `
-  on, yes, enable*, allowed, active, show*, always, shown, auto, operative, effective, permit*, emit, used, sound,
+  on, yes, y, enable*, allowed, active, show*, always, shown, auto, operative, effective, permit*, emit, used, sound,
   valid, execute, release allowed, include*, possible, use, with, apply, do
 `
 
 /** No, whatever it is about. */
 export const NO_WORDS = `
-  off, no, not, disable*, never, none, inactive, hidden, hide, without, inoperative, ignored, ineffective,
+  off, no, n, not, disable*, never, none, inactive, hidden, hide, without, inoperative, ignored, ineffective,
   prohibit*, mute, blocked, invalid, forbid*, reject, exclude*, not possible, impossible, dont, unused, refuse*
 `

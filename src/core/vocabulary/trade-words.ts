@@ -225,9 +225,9 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
       vertical point
     `,
     values: {
-      shared: 'same, shared, off, same both, no, common, same spot',
+      shared: 'same, shared, off, same both, no, common, same spot, together',
       point: `
-        point !same, separate point, point only, own, separate, area only, focus area only, individual, own spot
+        point !same, separate point, point only, own, separate*, area only, focus area only, individual, own spot
       `,
       'point-and-pattern': `
         point area, area point, point mode, separate point area, area and, both, point pattern, point size,
@@ -380,11 +380,12 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
       lens drive impossible, lens drive not possible, search not found, af not possible, search loss, af scan*,
       focus cannot found, cannot find, if focus, search after, when not found, focus search, af impossible, drive failure,
       focus failure, lens drive focus failure, failure search, af fail*, drive difficult, focus difficult,
-      keep search*, search* nothing found, search* when
+      keep search*, search* nothing found, search* when, keep hunt*, hunt* nothing
     `,
     values: {
-      continue: 'continue, try, persist*, retry, again, go on search*, keep search*, on, go on, enable*, search !stop',
-      stop: 'stop, off, disable*, stay, stop search, cease, give up, desist, abandon, rest',
+      continue:
+        'continue, yes, try, persist*, retry, again, go on search*, keep search*, on, go on, enable*, search !stop',
+      stop: 'stop, off, no, disable*, stay, stop search, cease, give up, desist, abandon, rest',
     },
   },
   'release.single': {
@@ -395,7 +396,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
       release not sharp => release focus, shoot* not sharp => release focus, release prior* s => release focus,
       shutter out focus single => release focus, shutter before focus single => release focus,
       shutter before focus afs => release focus, release out focus single => release focus,
-      shoot* before focus => release focus
+      shoot* before focus => release focus, picture out focus single => release focus
     `,
     values: READINESS,
   },
@@ -412,7 +413,8 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
       following frame prior*, second frame, frame onward*, frame after first, prior* burst other, later frame, second prior*, release afc, release later, prior* c,
       prior* following, afc release, release later frame continuous, release prior* c => release focus,
       shutter out focus continuous => release focus, shutter before focus continuous => release focus,
-      shutter before focus afc => release focus, release out focus continuous => release focus
+      shutter before focus afc => release focus, release out focus continuous => release focus,
+      picture out focus continuous => release focus
     `,
     values: READINESS,
   },
@@ -456,7 +458,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'range.reset': {
     names: `
       reset lens, lens reset, lens infinity, lens position power, focus return, lens return, lens off infinity,
-      return switch, lens start position, keep*/retain*/remember* lens/focus !halfpress !before => false true,
+      return switch, lens start position, return lens last => false true, keep*/retain*/remember* lens/focus !halfpress !before => false true,
       lens/focus position resume/keep*/memory/retain* => false true, resume lens/focus => false true, lens position off, initialis* lens, lens initialis*, lens power off, lens initial*
     `,
     values: {
@@ -471,7 +473,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
     names: `
       area show* !colour, area display, point display, area pointer, frame during af, focus frame during,
       frame display !subject !eye !recogni* !face, point* shown !all, area shown, frame autofocus, area during,
-      frame shown !subject !eye !face
+      frame shown !subject !eye !face, show* point* !all
     `,
     values: {
       true: 'display* !not, during, on, shown, selected, show, constant, always, yes, enable*',
@@ -516,7 +518,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
       sound in focus, af sound, focus beep, beep focus, confirm* sound, make sound focus, signals, sound focused
     `,
     values: {
-      true: 'on, yes, enable*, all, loud*, quiet*, high, low, touch off',
+      true: 'on, yes, enable*, all, loud*, quiet*, high, low, hi, lo, touch off',
       false: 'off, no, disable*, mute*, silent, shutter only, only shutter',
     },
   },
@@ -554,7 +556,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
     `,
     values: {
       off: OFF,
-      low: 'low, weak, soft, faint, small, slight*, lo, l, delicate, thin, fine, light, subtle, mild',
+      low: 'low, little, weak, soft, faint, small, slight*, lo, l, delicate, thin, fine, light, subtle, mild',
       mid: 'mid*, middle, medium, normal, standard, clear*, m',
       high: 'high, strong, large, strong*, hi, h, pronounced, bold, thick, heavy, intense, maximum',
     },
@@ -582,8 +584,8 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
       focus while movie, focus movie !accelerat*, movie focus !speed !area !map !sensitiv*
     `,
     values: {
-      true: 'run*, on, enable*, always, mode, itself, yes, keep*',
-      false: 'demand, only demand, press*, key, button, off, disable*, no, lock*',
+      true: 'run*, on, enable*, always, mode, itself, yes, keep*, continuous*',
+      false: 'demand, only demand, ask*, press*, key, button, off, disable*, no, lock*',
     },
     not: 'accelerat*',
     film: 'only',
@@ -611,7 +613,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
   'video.transition': {
     names: `
       transition speed, af speed => speed, focus speed, af servo speed, focus travel, transition, rack speed,
-      travel time, speed af, servo speed, af speed, speed, how fast, fast focus move*, focus move*
+      travel time, glide subject, speed af, servo speed, af speed, speed, how fast, fast focus move*, focus move*
     `,
     film: 'only',
   },
@@ -619,7 +621,7 @@ export const TRADE_WORDS: Readonly<Record<string, TradeWords>> = {
     names: `
       subject shift => -, track sensitiv* => -, af sensitiv* => -, af response => -, delay refocus*, hold subject,
       wait before, wait first, how long wait, sensitiv* => -, responsive* => -, delay before, lock on, stay* subject, stickiness,
-      af stickiness
+      af stickiness, let go, cover* subject
     `,
     film: 'only',
   },
