@@ -134,6 +134,13 @@ describe('what to look at first', () => {
     expect(likeliestToDrift(told, weights, DAY(29), 2)).toEqual(['temper', 'way'])
   })
 
+  it('is the same each time where two are as likely, in whatever order they are given', () => {
+    const alike = ['way', 'temper', 'sheen', 'kin'].map(id => [id, 3] as const)
+    const first = likeliestToDrift(after(), new Map(alike), DAY(1))
+    expect(first).toEqual(['kin', 'sheen', 'temper'])
+    expect(likeliestToDrift(after(), new Map(alike.toReversed()), DAY(1))).toEqual(first)
+  })
+
   it('never is what the standard does not ask for', () => {
     expect(likeliestToDrift(after(), weights, DAY(1), 9)).not.toContain('sheen')
   })

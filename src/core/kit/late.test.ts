@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { demoBodies } from '../../demo/world'
 import type { Body } from '../bodies'
 import { knownAfter, knownAlong, type UnitEvent } from './known'
-import { doneAt, overruledBy, type SetEvent } from './late'
+import { doneAt, overruledBy, type SetEvent, withLate } from './late'
 
 const NOON = '2026-03-01T12:00:00.000Z'
 const shifted = (at: string, ms: number) => new Date(Date.parse(at) + ms).toISOString()
@@ -28,6 +28,29 @@ describe('when something was done', () => {
     expect(doneAt(NOON, shifted(NOON, HOUR), NOON)).toBe(NOON)
     expect(doneAt(NOON, shifted(NOON, -365 * 24 * HOUR), NOON)).toBe(NOON)
     expect(doneAt(NOON, 'yesterday', NOON)).toBe(NOON)
+  })
+})
+
+describe('what comes in late', () => {
+  const reset = (hour: number, by = 'Imelda Frost'): UnitEvent => ({
+    kind: 'reset',
+    at: shifted(NOON, hour * HOUR),
+    by,
+  })
+  const [one, three, four] = [reset(1), reset(3), reset(4)]
+
+  it('stands behind all that was done before it, also in the same moment, and before the rest', () => {
+    const late = reset(3, 'Tobiah Lark')
+    expect(withLate([one, three, four], late, shifted(NOON, 9 * HOUR))).toEqual([one, three, late, four])
+    expect(withLate([], late, NOON)).toEqual([late])
+    const last = reset(5)
+    expect(withLate([one, three, four], last, shifted(NOON, 9 * HOUR))).toEqual([one, three, four, last])
+  })
+
+  it('stands behind what claims to be later than the moment it came in', () => {
+    const wrong = reset(20)
+    const late = reset(2)
+    expect(withLate([one, wrong], late, shifted(NOON, 9 * HOUR))).toEqual([one, wrong, late])
   })
 })
 
