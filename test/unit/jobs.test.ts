@@ -52,7 +52,7 @@ describe('what goes wrong at a scene', () => {
     // Neither a job nor a scene that is not there is in anybody’s way.
     expect((await readRescueHand({ unit: 'tsp-l1', job: 'no-such-job', scene: 'x' }))?.scene).toBeUndefined()
     expect((await readRescueHand({ unit: 'tsp-l1', job: job.id, scene: 'no-such-scene' }))?.scene).toBeUndefined()
-  }, 60_000)
+  })
 })
 
 describe('the festival', () => {
@@ -69,7 +69,7 @@ describe('the festival', () => {
     const carried = p.plan.stations.filter(s => s.unit?.carriedBy.includes(s.person?.id ?? ''))
     expect(carried.length).toBeGreaterThan(p.plan.stations.length / 2)
     expect(facts.models.length).toBeGreaterThanOrEqual(12)
-  }, 60_000)
+  })
 
   it('has a walk in the words of the body for every change, and slots that save most of them', async () => {
     const { facts, planned: p } = await planned()
@@ -83,7 +83,7 @@ describe('the festival', () => {
     const saved = p.plan.units.reduce((n, d) => n + d.withoutSlots - d.presses, 0)
     expect(saved).toBeGreaterThan(200)
     expect(p.plan.stations.filter(s => s.change?.isLate)).toEqual([])
-  }, 60_000)
+  })
 
   it('puts on a key what is wanted for one short scene', async () => {
     const { facts, planned: p } = await planned()
@@ -93,19 +93,19 @@ describe('the festival', () => {
     const [key] = facts.models.find(m => m.id === 'tollgate 3.0')?.keys ?? []
     expect(key).toMatchObject({ name: 'Gate key', row: ['Gate key', 'Side plate'] })
     expect(key?.reaches['ring-action']).toContain('house-baseline')
-  }, 60_000)
+  })
 
   it('says what is owed, hired, untested, against the sun and over people', async () => {
     const { job, facts, planned: p } = await planned()
     const kinds = new Set(warningsOf(job, p.standing, facts, p.plan).map(w => w.kind))
     for (const kind of ['owed', 'untested', 'light', 'remote', 'battery'] as const) expect(kinds).toContain(kind)
-  }, 60_000)
+  })
 
   it('is answered by the guide where no standard is named, and says so', async () => {
     const { facts } = await readJobView(FESTIVAL)
     const guided = facts.setUps.filter(s => s.isGuided).map(s => s.name)
     expect(guided).toEqual(['Make-up mirror', 'Tumbling pass'])
-  }, 60_000)
+  })
 })
 
 describe('call sheets', () => {
@@ -127,7 +127,7 @@ describe('call sheets', () => {
     expect(one).toContain('Club passing')
     expect(one).not.toContain('Marionette')
     await expect(printSheets(FESTIVAL, { paper: 'a4', person: 'nobody' })).rejects.toMatchObject({ status: 404 })
-  }, 60_000)
+  })
 
   it('are a calendar that another reader finds every scene in, at its moment', async () => {
     const { job, planned: p } = await planned()
@@ -142,7 +142,7 @@ describe('call sheets', () => {
     expect(events[0]?.location).toBe('Harbour square')
     expect(events.every(e => e.description.includes('?'))).toBe(true)
     expect(job.timeZone).toBe('Atlantic/South_Georgia')
-  }, 60_000)
+  })
 
   it('say in the calendar as well what changed since they were printed', async () => {
     const { job, facts, happened, planned: p } = await planned()
@@ -158,7 +158,7 @@ describe('call sheets', () => {
       .filter(e => e.description.startsWith('Changed since the last print; it was '))
     expect(changed.map(e => e.summary)).toContain(mine?.scene.name)
     for (const id of ['printed-hers', 'moved-hers']) await happen(FESTIVAL, { id, isTakenBack: true }, LEAD)
-  }, 60_000)
+  })
 })
 
 describe('a job of one’s own', () => {
@@ -188,7 +188,7 @@ describe('a job of one’s own', () => {
     expect((await listJobs()).map(j => j.id)).toContain(id)
     const { facts, planned: p } = await planned(id)
     expect(findUnit(facts.units, p.plan.stations[0]?.unit?.tag ?? '')?.id).toBe(p.plan.stations[0]?.unit?.id)
-  }, 60_000)
+  })
 
   it('is read from a spreadsheet, and goes as long as nothing happened on it', async () => {
     const { id } = await beginJob({ ...NEW, name: 'To go' }, LEAD)
@@ -248,7 +248,7 @@ describe('what happens on the day', () => {
     await happen(FESTIVAL, { id: said.id, isTakenBack: true }, LEAD)
     expect((await readJobView(FESTIVAL)).happened.some(h => h.id === said.id)).toBe(false)
     await expect(happen('no-such-job', said, LEAD)).rejects.toMatchObject({ status: 404 })
-  }, 60_000)
+  })
 
   it('comes up in the debrief, with what was signed and measured meanwhile', async () => {
     await happen(
@@ -263,14 +263,14 @@ describe('what happens on the day', () => {
     ])
     expect(debrief.notes).toHaveLength(1)
     expect(trials.length).toBeGreaterThan(0)
-  }, 60_000)
+  })
 
   it('has walks for models of the job, and none for others', async () => {
     const { document } = await readJob(FESTIVAL)
     const walks = await readWalks(document, 'linnet 1.3', ['ring-action', 'high-rope'])
     expect(walks?.walks['ring-action']?.['high-rope']?.steps.length).toBeGreaterThan(0)
     expect(await readWalks(document, 'no such model', [])).toBeUndefined()
-  }, 60_000)
+  })
 })
 
 describe('film', () => {
@@ -281,7 +281,7 @@ describe('film', () => {
     expect(view.rows.every(r => r.cells.length === view.bodies.length)).toBe(true)
     expect(view.travels.find(t => t.body === 'sorrel')?.steps.length).toBe(7)
     expect((await readFilm({ standard: 'high-rope' })).travel).toBeUndefined()
-  }, 60_000)
+  })
 
   it('prints a strip that another reader finds the marks on, and refuses what is no distance of the lens', async () => {
     const asked = {

@@ -147,6 +147,9 @@ describe('the search', () => {
     )
     expect(() => search(input(body), undefined, 20)).toThrow(SearchTooLargeError)
     expect(() => search(input(body), undefined, 20)).toThrow('too many combinations among the linked settings a, b, c')
+    // Of very many it names as many as somebody reads.
+    const many = new SearchTooLargeError([...'abcdefghijkl'], 'Linnet')
+    expect(many.message).toMatch(/^Linnet: .*settings a, b, c, d, e, f, g, h\. Leave it out/)
   })
 
   it('gives up within seconds on what is too entangled, instead of holding up everybody else', () => {

@@ -244,6 +244,7 @@ const stationsOf = (
         slot: slot < 0 || change?.key !== undefined ? undefined : name(slot),
         change: change && {
           key: keys[change.key ?? -1]?.name,
+          isByThumb: keys[change.key ?? -1]?.isThumbs ?? false,
           recalls: name(each?.recalls),
           walks,
           keeps: name(each?.keeps),

@@ -60,6 +60,8 @@ export interface Walk extends Cost {
 export interface ModelKey {
   /** As it is called on the body. */
   readonly name: string
+  /** The thumb holds it; devices may have kept facts from before this was known. */
+  readonly isThumbs?: boolean
   /** The row that gives it this work, and what is chosen there. */
   readonly row: readonly [label: string, option: string]
   /** By set-up: with which others on the key a camera set to it does as they do, while it is held. */

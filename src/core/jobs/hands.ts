@@ -9,6 +9,8 @@ export interface HandScene {
   readonly shooting: number
   readonly following: number
   readonly school: SchoolId
+  /** It also holds a key that recalls the scene's settings, while pictures are taken. */
+  readonly holdsKey?: boolean
 }
 
 export interface HandLoad {
@@ -30,7 +32,10 @@ const sessionOf = ({ minutes, shooting, following }: HandScene): Session => ({
 })
 
 const held = (scenes: readonly HandScene[], school?: SchoolId): number =>
-  scenes.reduce((sum, s) => sum + thumbLoad(school ?? s.school, sessionOf(s)).heldMinutes, 0)
+  scenes.reduce((sum, s) => {
+    const focusing = thumbLoad(school ?? s.school, sessionOf(s)).heldMinutes
+    return sum + Math.max(focusing, s.holdsKey ? s.minutes * s.shooting : 0)
+  }, 0)
 
 /** @example thumbOver([{ minutes: 60, shooting: 1, following: 0.9, school: 'thumb-start' }]).heldMinutes // 54 */
 export const thumbOver = (scenes: readonly HandScene[]): HandLoad => {

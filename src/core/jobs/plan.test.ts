@@ -8,7 +8,7 @@ import { lightAt } from './light'
 import { differencesBetween, planThrough } from './replan'
 import { printedLines, sheetFor } from './sheet'
 import { type Happened, type Happening, standingOf } from './standing'
-import { limiterAt, warningsOf } from './warnings'
+import { handScenes, limiterAt, warningsOf } from './warnings'
 
 const happened = (...all: readonly (readonly [at: string, what: Happening])[]): readonly Happened[] =>
   all.map(([at, what], i) => ({ id: `h${i}`, at: `2026-06-20T${at}:00.000Z`, by: 'ottoline-marsh', what }))
@@ -53,7 +53,11 @@ describe('a plan', () => {
     const base = house()
     const reaches = { ring: ['rope'], rope: ['ring'] }
     const [sorrel] = base.models
-    const keyed = { ...sorrel, slots: [], keys: [{ name: 'Heel', row: ['Heel does', 'Other set'] as const, reaches }] }
+    const keyed = {
+      ...sorrel,
+      slots: [],
+      keys: [{ name: 'Heel', isThumbs: true, row: ['Heel does', 'Other set'] as const, reaches }],
+    }
     const models = base.models.map(m => (m === sorrel ? { ...m, ...keyed } : m))
     const day = {
       parade: { at: '19:00', standard: 'ring', who: [['ottoline-marsh']] as const },
@@ -66,6 +70,7 @@ describe('a plan', () => {
     expect(plan.units[0]).toMatchObject({ presses: 1, withoutSlots: 60, late: 0, isBest: true })
     expect(plan.units[0]?.keys?.map(k => [k.name, k.setUp?.key])).toEqual([['Heel', 'rope']])
     expect(plan.stations.map(s => s.change?.key)).toEqual([undefined, 'Heel', undefined])
+    expect(handScenes(plan.stations).map(s => s.holdsKey)).toEqual([false, true, false])
     // The key is let go: what comes then is there already.
     expect(plan.stations[2]?.change).toMatchObject({ recalls: undefined, walks: undefined, cost: { presses: 0 } })
 
@@ -412,6 +417,10 @@ describe('light, limiter and thumb', () => {
     expect(load.heldMinutes).toBeCloseTo(54, 9)
     expect(load).toMatchObject({ isHigh: true, instead: { school: 'thumb-stop' } })
     expect(load.instead?.heldMinutes).toBeCloseTo(6, 9)
+    // A key that the thumb holds while pictures are taken counts as well; half of an hour is shooting.
+    const scene = { minutes: 60, shooting: 0.5, following: 0.9, school: 'thumb-stop' } as const
+    expect(thumbOver([scene]).heldMinutes).toBeCloseTo(3, 9)
+    expect(thumbOver([{ ...scene, holdsKey: true }]).heldMinutes).toBeCloseTo(30, 9)
   })
 })
 

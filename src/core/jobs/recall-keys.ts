@@ -1,4 +1,5 @@
 import { type Body, type Setting } from '../bodies'
+import { PLACES } from '../vocabulary/places'
 import type { ControlAssignment } from '../vocabulary/values'
 import type { ModelKey } from './facts'
 import type { SetTo } from './walks'
@@ -38,8 +39,10 @@ export const recallKeysOf = (body: Body, all: readonly SetTo[]): readonly ModelK
     const free = all.filter(s => isFree(chance, s))
     const does = (from: SetTo, to: SetTo) =>
       to.asked.every(id => id === chance.setting.id || from.state[id] === to.state[id] || isStored(id))
+    const control = body.controls.find(c => c.id === chance.control)
     return {
-      name: body.controls.find(c => c.id === chance.control)?.label ?? chance.control,
+      name: control?.label ?? chance.control,
+      isThumbs: control !== undefined && PLACES[control.place].finger === 'thumb',
       row: [chance.setting.label, chance.option.label],
       reaches: Object.fromEntries(
         free.map(from => [from.key, free.filter(to => to !== from && does(from, to)).map(to => to.key)]),

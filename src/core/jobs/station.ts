@@ -42,6 +42,8 @@ export interface Why {
 export interface StationChange {
   /** The key that is held through the scene, in place of any change: what else is set stays. */
   readonly key: string | undefined
+  /** The thumb holds that key. */
+  readonly isByThumb: boolean
   readonly recalls: string | undefined
   readonly walks: { readonly from: string; readonly to: string; readonly isRest: boolean } | undefined
   readonly keeps: string | undefined

@@ -103,6 +103,7 @@ export const handScenes = (all: readonly Station[]) =>
             shooting: s.setUp.shooting,
             following: s.scene.following ?? s.setUp.following,
             school: s.fit.school,
+            holdsKey: s.change?.isByThumb ?? false,
           },
         ]
       : [],

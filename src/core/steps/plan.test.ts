@@ -354,7 +354,7 @@ describe('the plan', () => {
       now = { ...now, [step.setting]: step.to }
     }
     expect(now).toEqual(all('o1'))
-  }, 8000)
+  })
 
   it('has nothing to walk where nothing changes', () => {
     const b = body('sorrel')
