@@ -101,11 +101,10 @@ export const levelReport = (problem: FleetProblem, best: Levelled, levelled: Lev
       .sort((a, b) => b.weight * changed(b.i) - a.weight * changed(a.i))
       .map(({ dimension, before, after }) => ({ dimension, before, after })),
     bodies: problem.bodies.map(({ id }, b) => {
-      const moved = problem.dimensions.flatMap((d, i) => {
+      const moved = problem.dimensions.map((d, i) => {
         const [from, to] = [best.behaviours[b]?.[i] ?? -1, levelled.behaviours[b]?.[i] ?? -1]
         const change = d.weight * ((d.right[to] ?? 0) - (d.right[from] ?? 0))
-        if (change === 0) return []
-        return [{ change, row: { dimension: d.target.dimension, before: doingOf(d, from), after: doingOf(d, to) } }]
+        return { change, row: { dimension: d.target.dimension, before: doingOf(d, from), after: doingOf(d, to) } }
       })
       return {
         body: id,
