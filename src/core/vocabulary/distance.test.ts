@@ -15,7 +15,7 @@ import { gradeOf } from './grade'
 import { PLACE_IDS, placeDistance } from './places'
 import { RELATIVES } from './relatives'
 import * as v from 'valibot'
-import { distanceReason } from './distance'
+import { distanceReason, sameValue } from './distance'
 import { targetSchema } from './schema'
 import type { Area, NeutralValue } from './values'
 import { toleranceWords } from './words'
@@ -307,5 +307,18 @@ describe('assignments', () => {
     const wants = (press: 'held' | 'toggled') => (got: object) => assignDistance({ ...at, press }, { ...at, ...got })
     expect([wants('held')({}), wants('toggled')({}), wants('toggled')({ press: 'toggled' })]).toEqual([0, 0.5, 0])
     expect(wants('held')({ press: 'toggled' })).toBe(0.5)
+  })
+})
+
+describe('the same', () => {
+  it('is what neither would be off from the other: a key that says nothing of its press, and one that toggles, are two', () => {
+    const d = dimension('trigger.start')
+    const [plain, toggled] = [{ place: 'thumb-centre' }, { place: 'thumb-centre', press: 'toggled' }] as const
+    expect(distance(d, plain, toggled)).toBe(0)
+    expect(sameValue(d, plain, toggled)).toBe(false)
+    expect(sameValue(d, toggled, plain)).toBe(false)
+    expect(sameValue(d, toggled, { ...toggled })).toBe(true)
+    expect(sameValue(dimension('track.hold'), 0.5, 0.5)).toBe(true)
+    expect(sameValue(dimension('track.hold'), 0.5, 2)).toBe(false)
   })
 })
