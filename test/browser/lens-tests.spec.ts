@@ -91,6 +91,8 @@ test('the aperture at which a lens is sharpest is found and kept on the lens', a
   await expect(page.getByText(/The lower right corner is \d+ % softer/)).toBeVisible()
   await shot(page, 'chart-result')
   await expectAccessible()
+  await page.setViewportSize({ width: 390, height: 844 })
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
   await page.getByRole('button', { name: /^Keep on Hearth 24-70/ }).click()
   await expect(page.getByText(/Kept on Hearth 24-70 mm .* since/)).toBeVisible()
   await page.goto('/name/lenses/sorrel-24-70')

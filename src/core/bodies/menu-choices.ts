@@ -25,14 +25,41 @@ const boxesBelow = (lines: readonly string[]): readonly string[] => {
 }
 
 const ARROW = /^(\s*)[>▶►▸→](\s+)\S/
-/** A screen's arrow stands where its neighbours have nothing; names with as many arrows are a list. */
-const arrowsBeside = (lines: readonly string[]): readonly string[] =>
-  lines.map((line, i) => {
-    const [, lead, gap] = ARROW.exec(line) ?? []
-    if (lead === undefined || gap === undefined) return line
-    const within = lead.length + 1 + gap.length
-    const isBeside = [lines[i - 1], lines[i + 1]].some(l => l?.trim() && !ARROW.test(l) && leadOf(l) === within)
-    return isBeside ? `${' '.repeat(within)}${line.slice(within).trimEnd()} *` : line
+const withinOf = (line: string): number | undefined => {
+  const [, lead, gap] = ARROW.exec(line) ?? []
+  return lead === undefined || gap === undefined ? undefined : lead.length + 1 + gap.length
+}
+
+/**
+ * A screen's arrow stands where its neighbours have nothing, below a name that stands further out, and there is one of
+ * it. Several are before names, and only lead on.
+ */
+const arrowsBeside = (lines: readonly string[]): readonly string[] => {
+  /** The names that stand around a line, each further in than the one before. */
+  const around: number[] = []
+  const leave = (lead: number) => {
+    while (around.length && leadOf(lines[around.at(-1) ?? 0] ?? '') >= lead) around.pop()
+  }
+  const below = new Map<number, number[]>()
+  lines.forEach((line, i) => {
+    const within = withinOf(line)
+    if (!line.trim()) around.length = 0
+    else leave(within ?? leadOf(line))
+    const name = around.at(-1)
+    if (within === undefined && line.trim()) around.push(i)
+    if (within !== undefined && name !== undefined) below.set(name, [...(below.get(name) ?? []).slice(-1), i])
   })
+  const made = [...lines]
+  for (const [i, ...more] of below.values()) {
+    const line = lines[i ?? -1] ?? ''
+    const within = withinOf(line) ?? 0
+    const isBeside = [-1, 1].some(k => {
+      const beside = lines[(i ?? 0) + k] ?? ''
+      return beside.trim() && withinOf(beside) === undefined && leadOf(beside) === within
+    })
+    if (i !== undefined && !more.length && isBeside) made[i] = `${' '.repeat(within)}${line.slice(within).trimEnd()} *`
+  }
+  return made
+}
 
 export const withChoices = (lines: readonly string[]): readonly string[] => boxesBelow(arrowsBeside(lines))

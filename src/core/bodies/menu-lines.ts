@@ -19,7 +19,7 @@ export interface MenuLine {
 }
 
 const TAB_WIDTH = 4
-const BULLET = /^(?:[-–—•‣◦▪►▸*·]\s+|;\s(?=[^\s:][^:]*:\s)|\+\s+(?=\p{L})|\(?\d{1,3}[.)]\s+)/u
+const BULLET = /^(?:[-–—•‣◦▪►▸*·]\s+|;\s(?=[^\s:][^:]*:\s)|[+>]\s+(?=\p{L})|\(?\d{1,3}[.)]\s+)/u
 const CHAPTER = /^(\d{1,2}(?:[.-]\d{1,2}){0,4})\.?\s+(?=\p{L})/u
 /** Letters and small Roman numbers, where several lines have them. */
 const LETTERED = /^\(?(?:[A-H][.):]|[a-z]\)|(?:i{1,3}|iv|vi{0,3}|ix|x)[.)])\s+/

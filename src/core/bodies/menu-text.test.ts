@@ -96,6 +96,33 @@ describe('a pasted menu', () => {
     expect([row?.label, row?.options.join('|'), row?.preset]).toEqual(wanted)
   })
 
+  it.each([
+    ['leads on', '> AF mode\n  Single\n  Continuous\n> AF lamp\n  On\n  Off', 'AF mode: Single|Continuous'],
+    [
+      'leads on below a heading',
+      'Focus\n> AF mode\n  Single\n  Continuous\n> AF lamp\n  On\n  Off',
+      'AF mode: Single|Continuous',
+    ],
+    [
+      'chooses, further in',
+      'Focus\n  AF mode\n    Single\n  > Continuous\n  AF lamp\n  > On\n    Off',
+      'AF mode: Single|Continuous*',
+    ],
+  ])('tells an arrow that %s', (_, text, first) => {
+    const read = rows(text).map(
+      r => `${r.label}: ${r.options.map((o, i) => (i && i === r.preset ? `${o}*` : o)).join('|')}`,
+    )
+    expect(read).toEqual([first, 'AF lamp: On|Off'])
+  })
+
+  it('says where one full box of several may be something else', () => {
+    const { rows: read, remarks } = readMenuText('Setup\n[x] AF lamp\n[ ] Beep')
+    expect(read).toMatchObject([{ label: 'Setup', options: ['AF lamp', 'Beep'] }])
+    expect(remarks.map(r => r.what)).toEqual(['the boxes below it are read as what can be chosen of it'])
+    // Two are no choice.
+    expect(readMenuText('Setup\n[x] AF lamp\n[x] Beep').rows[0]).toMatchObject({ label: 'Setup', options: [] })
+  })
+
   it.each(pastes().map(p => [p.name, p] as const))('reads a menu in the layout of %s', (_, { text, rows: wanted }) => {
     const read = rows(text).map(r => {
       const options = r.options.map((o, i) => (i === r.preset ? `${o}*` : o))

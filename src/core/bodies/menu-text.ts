@@ -2,7 +2,7 @@ import type { Parsed } from '../reading/problem'
 import { fieldOf, inColumns, inRecords } from './menu-columns'
 import { indented } from './menu-layouts'
 import { saysSomething, whyLeftOut } from './menu-noise'
-import { behindName, unmarked } from './menu-options'
+import { behindName, BOX, unmarked } from './menu-options'
 import { asLines } from './menu-json'
 import { linesOf, type MenuLine } from './menu-lines'
 import { plainLines } from './menu-plain'
@@ -194,6 +194,9 @@ export const readMenuText = (text: string): ReadMenu => {
         remark(n.number, n.text, 'left out: it names no setting')
         continue
       }
+      // One full box of several may as well be the only setting of a page that is on.
+      if (n.children.length && n.children.every(c => c.text.startsWith('[') && c.text.search(BOX) === 0))
+        remark(n.number, n.text, 'the boxes below it are read as what can be chosen of it')
       if (options.length === 0 && !split) remark(n.number, n.text, 'no options stand behind it; is it a setting?')
       rows.push({
         tab,

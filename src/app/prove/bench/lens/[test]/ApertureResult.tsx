@@ -61,7 +61,7 @@ export const ApertureResult = ({ sharpness }: { sharpness: SharpnessResult }) =>
             ],
           }}
         />
-        <Table size="small" sx={{ maxWidth: 760, mt: 2 }}>
+        <Table size="small" sx={{ maxWidth: 760, mt: 2, '& .MuiTableCell-root': { px: { xs: 0.75, sm: 2 } } }}>
           <TableHead>
             <TableRow>
               {['Aperture', 'Centre', 'Corners, mean', 'Softest field', 'Pictures'].map(h => (
