@@ -16,10 +16,13 @@ const unguarded = (cell: string): string =>
     ? cell.slice(1)
     : cell
 
+const DELIMITERS = [',', ';', '\t'] as const
+
 export const writeCsv = (rows: readonly (readonly string[])[]): string =>
   Papa.unparse(
     rows.map(r => r.map(guarded)),
-    { newline: '\r\n' },
+    // Marked as one cell where it holds another program's delimiter: a heading full of them would be taken for theirs.
+    { newline: '\r\n', quotes: cell => DELIMITERS.some(d => String(cell).includes(d)) },
   ) + '\r\n'
 
 /** Bytes as text: UTF-8, or UTF-16 where the file says so at its start. */
@@ -62,8 +65,6 @@ const longestPrefix = (bytes: Uint8Array, encoding: string): string => {
   }
   return read(low) ?? ''
 }
-
-const DELIMITERS = [',', ';', '\t'] as const
 
 /** The delimiter that the heading uses most, outside of quotation marks. */
 const delimiterOf = (text: string): string => {
