@@ -32,6 +32,7 @@ export default defineConfig({
           include: rooms?.map(room => `src/core/${room}/**/*.test.ts`) ?? ['src/core/**/*.test.ts'],
           // Core is pure: nothing one file does reaches another, and loading it once is most of the time saved.
           isolate: false,
+          setupFiles: ['./test/fixtures/drawn.ts'],
         },
       },
       {
@@ -42,7 +43,7 @@ export default defineConfig({
           exclude: ['src/core/**'],
           // Loading the server and its threads once for many files is a third of the time; each begins anew all the same.
           isolate: false,
-          setupFiles: ['./test/fixtures/forget.ts'],
+          setupFiles: ['./test/fixtures/drawn.ts', './test/fixtures/forget.ts'],
         },
       },
     ],

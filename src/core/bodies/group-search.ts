@@ -83,6 +83,7 @@ export class GroupSearch extends GroupWalk {
     const parts = this.split(component, next)
     let best: Solution | undefined
     for (const candidate of this.candidates(next, component)) {
+      // Stryker disable next-line ConditionalExpression: it only takes longer
       if (best && isWorse(candidate.main, candidate.minor, best)) break
       const found = this.withOption(next, candidate.option, parts, best)
       if (found && (!best || this.isBetter(found, best, component))) best = found

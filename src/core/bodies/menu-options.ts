@@ -150,7 +150,7 @@ export const behindName = (told: string): readonly string[] => {
   // A full stop may as well end an abbreviation.
   const written = /\b(?:on|off|auto|yes|no|none|manual)\.$/i.test(told) ? told.slice(0, -1) : told
   const isOne = /^(?:\[[^[\]]*\]|\{[^{}]*\})$/.test(written)
-  const text = isOne ? written.slice(1, -1).trim() : written
+  const text = isOne ? written.slice(1, -1) : written
   const options = optionsIn(text)
   const either = text.split(' or ')
   if (options.length === 1 && either.length > 1 && either.every(p => p.split(' ').length < 3)) return either

@@ -110,6 +110,7 @@ const inBracketsAtEnd = (text: string): readonly [string, string] | undefined =>
   const opening = OPENED[close]
   if (!opening) return undefined
   let open = text.length - 1
+  // Stryker disable next-line EqualityOperator: a bracket at the very beginning opens no list behind a name
   for (let depth = 1; depth > 0 && open > 0;) depth += { [close]: 1, [opening]: -1 }[text[--open] ?? ''] ?? 0
   if (open < 2) return undefined
   const list = text

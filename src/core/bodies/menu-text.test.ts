@@ -51,6 +51,9 @@ describe('a pasted menu', () => {
     const options = (text: string) => rows(text).map(r => [r.label, r.options.join('|')])
     expect(options('Lamp [On] [Off')).not.toEqual([['Lamp', 'On|Off']])
     expect(options('Lamp [On] always [Off]')).not.toEqual([['Lamp', 'On|Off']])
+    expect(options('Lamp (On, Off)')).toEqual([['Lamp', 'On|Off']])
+    expect(options('Lamp On, Off)')).not.toEqual([['Lamp', 'On|Off']])
+    expect(complaints('(On, Off)')).toContain('expected at least one setting')
   })
 
   it('takes dots that lead to one word alone for no setting with its options', () => {

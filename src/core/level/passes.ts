@@ -19,6 +19,7 @@ export interface Weighed {
 const scratch = { atNode: new Float64Array(64), atBranch: new Float64Array(64), around: new Float64Array(64) }
 
 const room = (list: keyof typeof scratch, length: number): Float64Array => {
+  // Stryker disable next-line all: more room than it takes
   if (scratch[list].length < length) scratch[list] = new Float64Array(2 * length)
   return scratch[list]
 }

@@ -129,6 +129,7 @@ export const descend = (w: Weighing, start: Int32Array): { levels: Int32Array; c
         byLevel.forEach((c, l) => (total[l] = (total[l] ?? 0) + c))
       }
       const best = leastAt(total, levels[d] ?? 0)
+      // Stryker disable next-line ConditionalExpression: it only takes longer
       if (best === levels[d]) return
       levels[d] = best
       moved = true

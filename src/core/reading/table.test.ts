@@ -62,7 +62,22 @@ describe('a table', () => {
 describe('CSV', () => {
   const cell = fc.oneof(
     fc.string({ maxLength: 12 }),
-    fc.constantFrom(';;;', '\t\t\t\t', '=1+1', '+49 30', '-', '@me', "'quoted'", "'=x", ',;\t', 'a"b', 'x\ny', '  ', '−0.7', '-12,5'),
+    fc.constantFrom(
+      ';;;',
+      '\t\t\t\t',
+      '=1+1',
+      '+49 30',
+      '-',
+      '@me',
+      "'quoted'",
+      "'=x",
+      ',;\t',
+      'a"b',
+      'x\ny',
+      '  ',
+      '−0.7',
+      '-12,5',
+    ),
   )
 
   it('written and read again is the same table, whatever stands in it', () => {

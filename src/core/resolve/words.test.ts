@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
+import { tinyBody, tinyStandard } from '../../../test/fixtures/tiny-body'
 import { demoBodies, demoStandards } from '../../demo/world'
+import type { Body } from '../bodies'
 import {
   alternativeWords,
   cellWords,
@@ -69,6 +71,37 @@ describe.each(pairs)('$name', ({ body, standard }) => {
       expect(distances).toEqual(distances.toSorted((x, y) => x - y))
     }
   })
+})
+
+it('says of a cell that it is a guess, until somebody has measured or confirmed it', () => {
+  const body = tinyBody({
+    hold: [
+      ['short', { 'track.hold': 0.2 }],
+      ['long', { 'track.hold': 2 }],
+    ],
+  })
+  const guessed = {
+    ...body,
+    settings: body.settings.map(s => ({ ...s, options: s.options.map(o => ({ ...o, guessed: ['track.hold'] })) })),
+  }
+  const standard = tinyStandard({ dimension: 'track.hold', value: 2, weight: 'must' })
+  const below = (b: Body) => resolve(b, standard).outcomes.map(o => cellWords(b, o).sub)
+  expect(below(guessed).map(words => words.includes('a guess'))).toEqual([true])
+  expect(below(body).map(words => words.includes('a guess'))).toEqual([false])
+})
+
+it('answers for the people it is asked for, though it was asked for others before', () => {
+  const body = tinyBody({
+    hold: [
+      ['short', { 'track.hold': 0.2 }],
+      ['long', { 'track.hold': 2 }],
+    ],
+  })
+  const standard = tinyStandard({ dimension: 'track.hold', value: 2, weight: 'must' })
+  const layers = standard.layers.map(l => ({ ...l, applies: { people: ['imelda-frost'] } }))
+  const forOne = { ...standard, layers }
+  const asked = (people: readonly string[]) => resolve(body, forOne, { context: { people } }).outcomes.length
+  expect([asked([]), asked(['imelda-frost']), asked(['noor-vale'])]).toEqual([0, 1, 0])
 })
 
 it('refuses to explain what the standard does not ask for', () => {

@@ -6,6 +6,7 @@ import { canFocus } from '../bodies/can-focus'
 /** A state after the body has pulled along what its rules force. */
 export const settled = (body: Body, state: State): State => {
   let now = state
+  // Stryker disable next-line EqualityOperator: one look more finds nothing
   for (let i = 0; i < body.rules.length; i++) {
     const forced = availability(body, now).broken.find(r => r.then.effect === 'forced')
     if (forced?.then.effect !== 'forced') return now

@@ -234,6 +234,33 @@ describe('the plan', () => {
     expect(isThere(swap, walkBy(swap, { left: 'x', right: 'y' }, swapped.steps), { left: 'y', right: 'x' })).toBe(true)
   })
 
+  it('passes through a mode that nobody asked for where that alone keeps something focusing', () => {
+    // While the ways are linked, a shutter that focuses keeps the rear key from doing so; nothing else focuses.
+    const b = tinyBody(
+      {
+        shutter: [['focuses', { 'trigger.shutter': 'starts-af' }], 'fires'],
+        rear: [['focuses', { 'trigger.shutter': 'starts-af' }], 'idle'],
+        ways: ['free', 'apart', 'linked'],
+      },
+      {
+        rules: [
+          rule(
+            'one at a time',
+            { ways: 'linked', shutter: 'focuses' },
+            { effect: 'forced', setting: 'rear', option: 'idle' },
+          ),
+        ],
+      },
+    )
+    const from = { shutter: 'focuses', rear: 'idle', ways: 'linked' }
+    const to = { shutter: 'fires', rear: 'focuses', ways: 'linked' }
+    const plan = planSteps(b, from, to)
+    expect(plan.steps.map(s => s.setting)).toEqual(['ways', 'rear', 'shutter', 'ways'])
+    const always = plan.steps.map((_, i) => somethingFocuses(b, walkBy(b, from, plan.steps.slice(0, i + 1)) ?? {}))
+    expect(always).toEqual([true, true, true, true])
+    expect(isThere(b, walkBy(b, from, plan.steps), to)).toBe(true)
+  })
+
   it('looks at what nobody has seen, unless a rule says what it must be at', () => {
     const b = tinyBody(
       { a: ['o0', 'o1'], b: ['o0', 'o1'], c: ['o0', 'o1'] },
@@ -394,6 +421,20 @@ describe('several memory slots in one walk', () => {
       }
       expect(best).toBeLessThanOrEqual(presses)
     }
+  })
+
+  it('stores them as they are listed where no order takes fewer', () => {
+    // Options in a circle: each is one press from each other.
+    const free = tinyBody({ a: ['now', 'one', 'two'] })
+    const circle = { ...free, menu: { ...free.menu, wraps: true } }
+    const orderOf = (...slots: readonly string[]) =>
+      planSlots(
+        circle,
+        { a: 'now' },
+        slots.map(slot => ({ slot, to: () => ({ a: slot }) })),
+      ).map(w => w.slot)
+    expect(orderOf('one', 'two')).toEqual(['one', 'two'])
+    expect(orderOf('two', 'one')).toEqual(['two', 'one'])
   })
 
   it('refuses more than it can try in every order', () => {
