@@ -6,7 +6,9 @@ import { demoBodies } from '../../src/demo/world'
 import { leaveOneOut } from '../../test/fixtures/leave-one-out'
 import { random } from '../../test/fixtures/random'
 import { knowledgeOf } from '../../src/core/propose/knowledge'
+import { likeOptions } from '../../src/core/propose/like-options'
 import { likeRows } from '../../src/core/propose/like-rows'
+import { optionsLearnedWithout } from '../../test/fixtures/known-options'
 import { learnedWithout } from '../../test/fixtures/known-rows'
 import { MENU_SETS, scoreOf, scoreText, summed, tradeMenus } from '../../test/fixtures/trade-menus'
 
@@ -80,7 +82,10 @@ export const benchPhrasebook = (): void => {
     const scores = tradeMenus(set).map(m => scoreOf(m.name, m.rows))
     for (const s of scores) console.log(`  ${scoreText(s)}`)
     console.log(`  ${scoreText(summed(`all ${set}`, scores))}`)
-    const knowledge = knowledgeOf([], likeRows(learnedWithout([set])))
+    const knowledge = knowledgeOf([], {
+      likeRows: likeRows(learnedWithout([set])),
+      likeOptions: likeOptions(optionsLearnedWithout([set])),
+    })
     const unlearned = tradeMenus(set).map(m => scoreOf(m.name, m.rows, knowledge))
     console.log(`  ${scoreText(summed('  had its rows not been learned from', unlearned))}`)
   }

@@ -66,6 +66,7 @@ const PATTERN_WORDS: Readonly<Record<Pattern, readonly Phrase[]>> = {
     'expand*',
     'plus',
     'point 4',
+    'spot 4',
     'expand* 4',
     'area 4',
     'expand* spot',
@@ -81,6 +82,7 @@ const PATTERN_WORDS: Readonly<Record<Pattern, readonly Phrase[]>> = {
     'expand* around',
     'expand* 8',
     'point 8',
+    'spot 8',
     'area 8',
     '3x3',
     'nine',
@@ -168,21 +170,24 @@ export interface ReadArea {
   readonly follows: boolean
 }
 
-const SMALLEST = phrases('pinpoint', 'tiny', 'spot', 'minimal', 'smallest')
+/** What is smaller than a point, the surest words first. */
+const TINY = phrases('pinpoint', 'tiny', 'dot', 'fine', 'pin', 'minimal', 'smallest')
+const SMALLEST = [TINY, [...TINY, ...phrases('spot')]]
 
-/** Beside a size that is smaller still by its own word, “small” is a point. */
-export const hasSmaller = (labels: readonly string[]): boolean =>
-  labels.some(l => SMALLEST.some(p => isMet(p, tokensOf(l))))
+/** By which words something is smaller than a point in a row: beside a tiny one a spot is a point, beside a spot a small one. */
+export type Smallest = readonly Phrase[]
+export const smallestOf = (labels: readonly string[]): Smallest =>
+  SMALLEST.find(words => labels.some(l => words.some(p => isMet(p, tokensOf(l))))) ?? []
 
 /** What an option's words say about an area; undefined where they say nothing. */
-export const areaOf = (body: Body, label: string, isSmallPoint = false): ReadArea | undefined => {
+export const areaOf = (body: Body, label: string, smallest: Smallest = []): ReadArea | undefined => {
   const tokens = tokensOf(label)
   let best: { readonly pattern: Pattern; readonly asks: number } | undefined
   for (const [pattern, words] of Object.entries(PATTERN_WORDS)) {
     const met = bestMet(words, tokens)
     if (met && (!best || met.asks > best.asks)) best = { pattern: pattern as Pattern, asks: met.asks }
   }
-  if (best?.pattern === 'pinpoint' && isSmallPoint && !SMALLEST.some(p => isMet(p, tokens)))
+  if (best?.pattern === 'pinpoint' && smallest.length > 0 && !smallest.some(p => isMet(p, tokens)))
     best = { ...best, pattern: 'point' }
   const follows = bestMet(FOLLOWS, tokens) !== undefined
   if (!best) return follows ? { follows } : undefined
@@ -195,5 +200,26 @@ export const areaOf = (body: Body, label: string, isSmallPoint = false): ReadAre
       ...(follows ? { follow: 'from-start-point' as const } : {}),
     },
     follows,
+  }
+}
+
+const CHOSEN_BY_CAMERA = new Set<string>(['zone', 'wide-zone', 'full'])
+
+/** An area as a class to be learned: what it covers, who picks inside where that is unusual, whether it follows. */
+export const areaClass = ({
+  pattern,
+  chooser,
+  follow = 'off',
+}: Pick<Area, 'pattern' | 'chooser' | 'follow'>): string => {
+  const isUnusual = chooser === 'camera' && !CHOSEN_BY_CAMERA.has(pattern)
+  return [pattern, ...(isUnusual ? ['camera'] : []), ...(follow === 'off' ? [] : ['start'])].join(' ')
+}
+
+export const areaOfClass = (body: Body, is: string, label: string): Area => {
+  const [pattern = 'point', ...more] = is.split(' ')
+  return {
+    ...coveringOf(body, pattern as Pattern, label),
+    ...(more.includes('camera') ? { chooser: 'camera' as const } : {}),
+    ...(more.includes('start') ? { follow: 'from-start-point' as const } : {}),
   }
 }

@@ -2,8 +2,9 @@ import { type Body, menuPath, type Setting } from '../bodies'
 import { findDimension } from '../vocabulary/dimensions'
 import { countsOfRow, rowOf, type WordCandidate } from './by-words'
 import { type Knowledge, WORK } from './knowledge'
+import type { LikeOptions } from './like-options'
 import type { RowClass } from './like-rows'
-import { readOptions } from './options'
+import { readOptions } from './read-options'
 import type { Candidate } from './reading'
 
 /** What a row of a menu may be about by its likeness to rows whose meaning is known, and how much that counts. */
@@ -34,11 +35,16 @@ const UNTOLD = 0.3
 /** From here on a reading none of whose options is understood is offered all the same. */
 export const WORTH_ASKING = 0.25
 
-export const byLikeness = (body: Body, setting: Setting, alike: ReadonlyMap<RowClass, number>): readonly Candidate[] =>
+export const byLikeness = (
+  body: Body,
+  setting: Setting,
+  alike: ReadonlyMap<RowClass, number>,
+  like: LikeOptions | undefined,
+): readonly Candidate[] =>
   [...alike].flatMap(([id, share]): readonly Candidate[] => {
     const d = findDimension(id)
     if (!d || share < LEAST_LIKE) return []
-    const read = readOptions(body, d, setting)
+    const read = readOptions(body, d, setting, { like })
     const counts = countsOfRow(rowOf(body, setting), d)
     return [
       {

@@ -5,7 +5,9 @@ import { ELSEWHERE_PHRASES, FOCUS_WORDS, UNNAMED_PHRASES } from '../vocabulary/t
 import type { Meaning } from '../vocabulary/schema'
 import { TRADE_WORDS } from '../vocabulary/trade-words'
 import { isYesNo } from './figures'
-import { readOptions, type ReadOptions } from './options'
+import type { LikeOptions } from './like-options'
+import type { ReadOptions } from './options'
+import { readOptions } from './read-options'
 import type { Candidate } from './reading'
 
 /** What a row of a menu may be about, by the trade's words in its label, its options and its page. */
@@ -162,7 +164,13 @@ const LEAST_COVERED = 0.6
 const LOOSE = 0.93
 
 /** One row read as one dimension; undefined where nothing speaks for it. */
-const asDimension = (body: Body, setting: Setting, row: Row, w: Words): Candidate | undefined => {
+const asDimension = (
+  body: Body,
+  setting: Setting,
+  row: Row,
+  w: Words,
+  like: LikeOptions | undefined,
+): Candidate | undefined => {
   if (row.isFilm ? FILM_TWINS.has(w.d.id) : w.isFilm) return undefined
   if (bestMet(w.not, row.label)) return undefined
   let best: Name | undefined
@@ -170,7 +178,7 @@ const asDimension = (body: Body, setting: Setting, row: Row, w: Words): Candidat
     if (bestMet([n.phrase], row.label, row.page) && (!best || n.phrase.asks > best.phrase.asks)) best = n
   const hint = best ? undefined : bestMet(w.hints, row.label)
   if (!best && !hint && !w.isTelling) return undefined
-  const read = readOptions(body, w.d, setting, best?.polarity ?? 1, best?.flag)
+  const read = readOptions(body, w.d, setting, { polarity: best?.polarity ?? 1, flag: best?.flag, like })
   // A yes and a no bear nothing out: where the label says much else, it may be about that.
   const isLoose = best && isYesNo(setting.options.map(o => o.label)) && coverage(best.phrase, row.label) < LEAST_COVERED
   if (best)
@@ -221,9 +229,11 @@ const isTold = ({ means }: Candidate, { options }: Setting): boolean => {
 export type WordCandidate = Candidate & { readonly isForWantOfWords?: true }
 
 /** Everything a row may be about by its words: dimensions, not focus at all, or focus without a word for it. */
-export const byWords = (body: Body, setting: Setting): readonly WordCandidate[] => {
+export const byWords = (body: Body, setting: Setting, like?: LikeOptions): readonly WordCandidate[] => {
   const row = rowOf(body, setting)
-  const found = WORDS.flatMap(w => asDimension(body, setting, row, w) ?? []).map(c => forAllFrames(body, setting, c))
+  const found = WORDS.flatMap(w => asDimension(body, setting, row, w, like) ?? []).map(c =>
+    forAllFrames(body, setting, c),
+  )
   const nothing = setting.options.map(() => ({}))
   const elsewhere = bestMet(ELSEWHERE, row.label, row.page)
   const unnamed = bestMet(UNNAMED, row.label)

@@ -1,5 +1,7 @@
+import { folded } from '../language/language'
 import { tokensOf } from '../language/phrases'
 import { isYesNo } from './figures'
+import { type Features, ofLengthOne } from './softmax'
 
 /** What is seen of a row of a menu when it is compared with rows whose meaning is known: its words, and how many. */
 
@@ -10,21 +12,35 @@ export interface RowWords {
   readonly page: string
 }
 
-/** Each feature and how much of it there is; together of length one. */
-export type Features = ReadonlyMap<string, number>
-
 const ENDING = /(?:ations?|itions?|ities|ity|ings?|ed|es|s|ive|ion)$/
 
 /** Shorter than a phrase keeps it: recognise, recognised and recognition are to be one. */
-const bare = (word: string): string => (word.length > 6 ? word.replace(ENDING, '').slice(0, 8) : word.replace(/s$/, ''))
+export const bare = (word: string): string =>
+  word.length > 6 ? word.replace(ENDING, '').slice(0, 8) : word.replace(/s$/, '')
 
-const isFigure = (word: string): boolean => /^[a-z]?\d/.test(word)
+export const isFigure = (word: string): boolean => /^[a-z]?\d/.test(word)
+
+/** The letters of each word by threes, its ends among them: what is cut short or joined keeps most of them. */
+export const lettersOf = (text: string): readonly string[] =>
+  [...folded(text).matchAll(/\p{L}+/gu)].flatMap(([word]) => {
+    const between = `^${word}$`
+    return Array.from({ length: between.length - 2 }, (_, i) => between.slice(i, i + 3))
+  })
 
 /** How much each kind of word tells; tried with one set of menus left out after the other. */
-const WEIGHTS = { label: 1, pair: 0.5, option: 1, optionInLabel: 0.25, page: 0.3, shape: 0.3, always: 0.2 }
+const WEIGHTS = {
+  label: 1,
+  pair: 0.5,
+  letters: 0.5,
+  option: 1,
+  optionInLabel: 0.25,
+  page: 0.3,
+  shape: 0.3,
+  always: 0.2,
+}
 
 /**
- * Words of the label, its neighbouring pairs, words of the options and of the page, and whether it is a yes and a no.
+ * Words of the label, its neighbouring pairs, its letters by threes, words of the options and of the page, and whether it is a yes and a no.
  *
  * @example featuresOf({ label: 'AF lamp', options: ['On', 'Off'], page: '' }).has('label lamp') // true
  */
@@ -41,8 +57,9 @@ export const featuresOf = ({ label, options, page }: RowWords): Features => {
     if (!isFigure(w)) add(`label ${w}`, WEIGHTS.optionInLabel * share)
   }
   for (const w of new Set(tokensOf(page).map(bare))) add(`page ${w}`, WEIGHTS.page)
+  const threes = lettersOf(label)
+  for (const three of threes) add(`letters ${three}`, WEIGHTS.letters / Math.sqrt(threes.length))
   add(isYesNo(options) ? 'yes and no' : 'other options', WEIGHTS.shape)
   add('always', WEIGHTS.always)
-  const length = Math.hypot(...found.values())
-  return new Map([...found].map(([key, amount]) => [key, amount / length]))
+  return ofLengthOne(found)
 }

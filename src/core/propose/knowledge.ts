@@ -1,6 +1,7 @@
 import { type Body, inMenuOrder, menuPath, type Setting } from '../bodies'
 import { type PreparedLabel, prepare } from '../language/language'
 import { dimension } from '../vocabulary/dimensions'
+import type { LikeOptions } from './like-options'
 import type { LikeRows } from './like-rows'
 
 /** What other profiles call things and mean by them, as proposals draw on it. */
@@ -23,6 +24,8 @@ export interface Knowledge {
   readonly after: ReadonlyMap<string, ReadonlyMap<string, number>>
   /** What rows of menus are about at large, whoever made the body. */
   readonly likeRows?: LikeRows | undefined
+  /** What their options say, once it is clear what a row is about. */
+  readonly likeOptions?: LikeOptions | undefined
 }
 
 export const WORK = 'work'
@@ -51,8 +54,11 @@ export const knownOf = (b: Body): readonly KnownSetting[] =>
       key: keyOf(setting),
     }))
 
-/** @param likeRows what rows of menus are about at large; without it words alone tell */
-export const knowledgeOf = (bodies: readonly Body[], likeRows?: LikeRows): Knowledge => {
+/** What is known of menus at large, whoever made the body. */
+export type AtLarge = Pick<Knowledge, 'likeRows' | 'likeOptions'>
+
+/** @param atLarge without it words alone tell */
+export const knowledgeOf = (bodies: readonly Body[], atLarge: AtLarge = {}): Knowledge => {
   const each = bodies.map(knownOf)
   const counts = new Map<string, Map<string, number>>()
   for (const settings of each)
@@ -66,7 +72,7 @@ export const knowledgeOf = (bodies: readonly Body[], likeRows?: LikeRows): Knowl
     const total = [...row.values()].reduce((a, b) => a + b, 0)
     return [key, new Map([...row].map(([k, n]) => [k, n / (total + 1)]))] as const
   })
-  return { settings: each.flat(), after: new Map(shares), likeRows }
+  return { settings: each.flat(), after: new Map(shares), ...atLarge }
 }
 
 export const isOfMaker = (known: KnownSetting, body: Body): boolean =>

@@ -1,4 +1,4 @@
-import type { Body, Setting } from '../bodies'
+import type { Body } from '../bodies'
 import { bestMet, isMet, type Phrase, phrasesIn, tokensOf } from '../language/phrases'
 import type { Dimension } from '../vocabulary/dimensions'
 import { isSigned } from '../vocabulary/dimensions'
@@ -7,7 +7,7 @@ import type { Meaning } from '../vocabulary/schema'
 import { LITTLE, LONG, MUCH, SHORT } from '../vocabulary/trade-rows'
 import { TRADE_WORDS } from '../vocabulary/trade-words'
 import type { FocusRange, Magnify, NeutralValue, Pattern, Position } from '../vocabulary/values'
-import { areaOf, hasSmaller } from './areas'
+import { areaOf, type ReadArea, smallestOf } from './areas'
 import { figuresIn, isYesNo, yesOrNo } from './figures'
 
 /** What the options of a setting say about one dimension, by their own words and figures. */
@@ -117,13 +117,18 @@ const flags = (id: string, options: readonly string[]): ReadOptions => {
     if (own === 'true' && DENIED.test(o)) return false
     return own === undefined ? yesOrNo(tokensOf(o)) : own === 'true'
   })
+  // Counted from nothing, nothing is no.
+  const amounts = options.map(o => figuresIn(o)[0])
+  const isCounted = amounts.every(a => a !== undefined && a >= 0) && amounts.includes(0)
   // Beside a plain no, everything else is a way of yes: how long a picture is shown, how loud a tone is.
   const hasNo = said.includes(false)
   const isAmount = (o: string) =>
     figuresIn(o).length > 0 || /\b(?:hold|low|mid|high|quick|continuous|until|all|only|seconds?)\b/i.test(o)
   return stated(
     id,
-    said.map((v, i) => v ?? (hasNo && isAmount(options[i] ?? '') ? true : undefined)),
+    isCounted
+      ? amounts.map(a => a !== 0)
+      : said.map((v, i) => v ?? (hasNo && isAmount(options[i] ?? '') ? true : undefined)),
   )
 }
 
@@ -208,9 +213,23 @@ const amounts = (
   return stated(d.id, values, { fit: Math.min(1, fit), isGuess: true, isEitherWay: direction === 0 })
 }
 
+const SPOT = phrasesIn('spot')
+/** Where nothing else is a point, a plain spot is one. */
+const withPlainSpot = (body: Body, options: readonly string[], read: readonly (ReadArea | undefined)[]) => {
+  const tiny = read.flatMap((r, i) => (r?.area?.pattern === 'pinpoint' ? [i] : []))
+  const [only = -1] = tiny
+  const isPlain = tokensOf(options[only] ?? '').length === 1 && SPOT.some(p => isMet(p, tokensOf(options[only] ?? '')))
+  if (tiny.length !== 1 || !isPlain || read.some(r => r?.area?.pattern === 'point')) return read
+  return read.map((r, i) => (i === only ? areaOf(body, 'point') : r))
+}
+
 const areas = (body: Body, options: readonly string[]): ReadOptions => {
-  const isSmallPoint = hasSmaller(options)
-  const read = options.map(o => areaOf(body, o, isSmallPoint))
+  const smallest = smallestOf(options)
+  const read = withPlainSpot(
+    body,
+    options,
+    options.map(o => areaOf(body, o, smallest)),
+  )
   const means = read.map((r): Meaning => {
     if (!r) return {}
     return r.area ? { 'area.pattern': r.area } : { 'area.follow': 'from-start-point' }
@@ -259,15 +278,14 @@ const magnify = (label: string): Magnify | undefined => {
   return { factor, seconds: 'until-released', onRingTurn: /ring/i.test(label) }
 }
 
-/** What the options say of a dimension, by its kind. */
-export const readOptions = (
+/** What the options say of a dimension by phrases and figures alone, by its kind. */
+export const byPhrases = (
   body: Body,
   d: Dimension,
-  setting: Pick<Setting, 'options'>,
-  polarity = 1,
+  options: readonly string[],
+  polarity: number,
   flag?: readonly [yes: string, no: string],
 ): ReadOptions => {
-  const options = setting.options.map(o => o.label)
   if (flag && isYesNo(options)) {
     const [yes, no] = flag.map(v => (v === 'true' ? true : v === 'false' ? false : v)) as [NeutralValue, NeutralValue]
     return stated(

@@ -15,7 +15,7 @@ import { byWords, type WordCandidate } from './by-words'
 import { asKey, type KinWork, kinWorkOf } from './keys'
 import { type Knowledge, keyOf, knownOf, WORK } from './knowledge'
 import { afterBefore, byLearning } from './learned'
-import { readOptions } from './options'
+import { readOptions } from './read-options'
 import type { RowClass } from './like-rows'
 import type { Candidate, Certainty, Reading } from './reading'
 
@@ -102,13 +102,17 @@ export const proposeFor = (
 ): readonly Reading[] => {
   const found = new Map<string, WordCandidate>()
   const key = asKey(body, setting, works)
-  for (const c of [...byWords(body, setting), ...byLearning(body, setting, knowledge), ...(key ? [key] : [])]) {
+  for (const c of [
+    ...byWords(body, setting, others.likeOptions),
+    ...byLearning(body, setting, knowledge),
+    ...(key ? [key] : []),
+  ]) {
     const former = found.get(idOf(c))
     found.set(idOf(c), former ? joined(former, c) : c)
   }
   const alike = likenesses(body, setting, knowledge)
   const isFound = (c: Candidate) => [...found.values()].some(f => f.dimensions.includes(c.dimensions[0] ?? ''))
-  for (const c of byLikeness(body, setting, alike)) if (!isFound(c)) found.set(idOf(c), c)
+  for (const c of byLikeness(body, setting, alike, others.likeOptions)) if (!isFound(c)) found.set(idOf(c), c)
   const isTaken = (id: string) => (taken.get(id) ?? 0) > Number(!setting.undecided && keyOf(setting) === id)
   const usual = afterBefore(body, setting, knowledge)
   const weight = weightOf(alike, [...found.values()])
@@ -198,13 +202,19 @@ export { CERTAINTIES, type Certainty, type Reading } from './reading'
 export const SAID_SO = 'you said so'
 
 /**
- * A setting read as what somebody says it is about: each option as far as its words go, the rest left open.
+ * A setting read as what somebody says it is about: each option as it was proposed, where that was among the proposals,
+ * else as far as its words go; the rest is left open.
  *
  * @throws RangeError for an unknown dimension
  */
-export const readAs = (body: Body, setting: Setting, dimensionId: string): Reading => {
+export const readAs = (
+  body: Body,
+  setting: Setting,
+  dimensionId: string,
+  proposed: readonly Reading[] = [],
+): Reading => {
   const d = dimension(dimensionId)
-  const read = readOptions(body, d, setting)
+  const read = proposed.find(r => r.dimensions.join() === d.id) ?? readOptions(body, d, setting)
   const means = setting.options.map((_, i) => read.means[i] ?? {})
   return {
     dimensions: [d.id],

@@ -8,12 +8,12 @@
 /** Work that a key can be given, by its dimension; `both` locks exposure and focus, `none` is about no dimension. */
 export const KEY_WORK: Readonly<Record<string, string>> = {
   'trigger.start': `
-    afon, af start, start af, start focus*, activate af, focus on, meter* af start,
+    afon, af start, start af, af drive, af begin, sharpen !stop, start focus*, activate af, focus on, meter* af start,
     focus !hold !lock !stop !mode !area !set !limiter !check !preset !standard !point !distance !off,
     af !mf !area !mode !stop !lock !manual !set !limiter !off !function !regist* !detect* !eye !face !reset !switch* !home
   `,
   'trigger.stop': `
-    af stop, stop af, af off, afl, focus hold, hold focus, focus stop, stop focus*, freeze focus, af halt, halt af, retain* focus, keep focus
+    af stop, stop af, af off, af fix, stop sharpen*, afl, focus hold, hold focus, focus stop, stop focus*, freeze focus, af halt, halt af, retain* focus, keep focus
   `,
   'trigger.second': 'afon eye/face/detect*, af start eye/face/detect*, start af eye/face',
   'trigger.manual':
@@ -48,7 +48,7 @@ export const KEY_WORK: Readonly<Record<string, string>> = {
     focus distance recall, go preset, memory recall, focus set, distance stored
   `,
   'range.limiter': 'limiter, range limit*',
-  'see.enlarge': 'magnif*, zoom on, zoom, focus check, enlarge*',
+  'see.enlarge': 'magnif*, zoom on, zoom, focus check, enlarge*, loupe, punch in',
   'see.outline': 'peak*, edge highlight*, colour edge',
   'video.freeze': 'pause af, freeze af, af pause',
   'meter.lock': 'ael, retain* exposure, keep exposure, hold bright*, exposure hold, hold exposure, ae hold',
@@ -63,7 +63,7 @@ export const KEY_WORK: Readonly<Record<string, string>> = {
 /** Labels of keys, whose options are the work they can be given. */
 export const KEY_NAMES = `
   button !shutter, selector press, selector button, pad centre/up/down/left/right, key, fn, fn1, fn2, fn3, c1, c2, c3, c4, joystick press, joystick centre, afon !mf,
-  l fn, dial press, assign, custom key, lever press, lens fn, rear fn, front fn, ael button, star button
+  l fn, dial press, assign, custom key, lever press, lens fn, rear fn, front fn, ael button, star button, user 1, user 2, user 3
 `
 
 /** Rows that have nothing to do with focus. */
@@ -127,11 +127,13 @@ export const LITTLE =
 /** Yes, whatever it is about. */
 export const YES_WORDS = `
   on, yes, y, enable*, allowed, active, show*, always, shown, auto, operative, effective, permit*, emit, used, sound,
-  valid, execute, release allowed, include*, possible, use, with, apply, do
+  valid, execute, release allowed, include*, possible, use, with, apply, do, present, engage*, visible, display*,
+  indicate*, please, ok, permission
 `
 
 /** No, whatever it is about. */
 export const NO_WORDS = `
   off, no, n, not, disable*, never, none, inactive, hidden, hide, without, inoperative, ignored, ineffective,
-  prohibit*, mute, blocked, invalid, forbid*, reject, exclude*, not possible, impossible, dont, unused, refuse*
+  prohibit*, mute, blocked, invalid, forbid*, reject, exclude*, not possible, impossible, dont, unused, refuse*,
+  absent, disengage*, conceal*, inhibit*, suppress*, extinguish*, invisible
 `

@@ -159,7 +159,7 @@ export const MenuPart = ({ editor }: { editor: Editor }) => {
   /** What somebody says it is about; they stay with it where options are still open. */
   const about = (id: string) => {
     if (!setting) return
-    const reading = readAs(form, setting, id)
+    const reading = readAs(form, setting, id, proposals.of[setting.id])
     if (reading.isEitherWay || reading.means.some(m => Object.keys(m).length === 0)) {
       edit(`“${setting.label}”: ${inSentence(readingName(reading))}`, b => acceptReading(b, setting.id, reading))
       backToTree()

@@ -62,7 +62,7 @@ export const RowMeaning = ({
         onAccept={take}
         onNothing={() => answer(`“${row.label}” is not about focus`, b => meansNothing(b, row.id))}
         onUnnamed={() => answer(`no word for “${row.label}”`, b => meansUnnamed(b, row.id))}
-        onAbout={id => take(readAs(form, row, id))}
+        onAbout={id => take(readAs(form, row, id, readings))}
       />
     </Box>
   )

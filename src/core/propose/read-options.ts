@@ -1,0 +1,95 @@
+import type { Body, Setting } from '../bodies'
+import type { Dimension } from '../vocabulary/dimensions'
+import type { Meaning } from '../vocabulary/schema'
+import type { Area, NeutralValue } from '../vocabulary/values'
+import { areaClass, areaOfClass } from './areas'
+import { type LikeOptions, likeliest } from './like-options'
+import { byPhrases, type ReadOptions } from './options'
+
+/** What the options of a setting say about one dimension: by phrases, and where these are silent by their likeness. */
+
+const textOf = (value: NeutralValue): string => (typeof value === 'object' ? areaClass(value as Area) : String(value))
+
+/** How far an option counts that is only like others; nearly everything is like a yes or a no. */
+const likeOthers = (d: Dimension): number => (d.kind === 'flag' ? 0.4 : 0.7)
+
+/** A phrase that options like this one speak against is not believed; of yes and no, phrases know more. */
+const CERTAIN = 0.9
+const isContradicted = (d: Dimension, label: string, option: string, value: string, like: LikeOptions): boolean => {
+  const shared = d.kind === 'flag' ? undefined : like(d, { label, option })
+  return shared !== undefined && Math.max(...shared.values()) >= CERTAIN && (shared.get(value) ?? 0) <= 1 - CERTAIN
+}
+
+/** Options that no phrase reads, by their likeness to options whose meaning is known. */
+const filled = (
+  body: Body,
+  d: Dimension,
+  label: string,
+  options: readonly string[],
+  like: LikeOptions,
+  read: ReadOptions,
+): ReadOptions => {
+  const known = options.map((o, i) => {
+    const value = read.means[i]?.[d.id]
+    if (value === undefined) return undefined
+    const is = textOf(value)
+    return isContradicted(d, label, o, is, like) ? undefined : is
+  })
+  const said = likeliest(d, label, options, known, like)
+  const means = options.map((o, i): Meaning => {
+    const [now, value] = [read.means[i] ?? {}, said[i]]
+    if (value === undefined || known[i] !== undefined) return now
+    if (d.kind === 'flag') return { [d.id]: value === 'true' }
+    return { [d.id]: d.kind === 'area' ? areaOfClass(body, value, o) : value }
+  })
+  const told = (of: readonly Meaning[]) => of.filter(m => Object.keys(m).length > 0)
+  const [now, before] = [told(means), told(read.means)]
+  const distinct = new Set(now.map(m => JSON.stringify(m))).size
+  const fit = (before.length + likeOthers(d) * (now.length - before.length)) / options.length
+  return { ...read, means, distinct, fit: Math.max(read.fit, fit * (distinct < 2 && options.length > 1 ? 0.6 : 1)) }
+}
+
+/** Which way a scale runs whose ends no phrase knows. */
+const turned = (
+  d: Dimension,
+  label: string,
+  options: readonly string[],
+  like: LikeOptions,
+  read: ReadOptions,
+): ReadOptions => {
+  const up = (option = '') => {
+    const shared = like(d, { label, option })
+    return (shared?.get('high') ?? 0) - (shared?.get('low') ?? 0)
+  }
+  const rise = up(options.at(-1)) - up(options[0])
+  if (Math.abs(rise) < CLEARLY) return read
+  const { isEitherWay: _, ...told } = read
+  const [first, last] = [read.means[0], read.means.at(-1)].map(m => Number(m?.[d.id]))
+  return rise > 0 === (last ?? 0) > (first ?? 0) ? told : { ...told, means: told.means.toReversed() }
+}
+const CLEARLY = 0.9
+
+/**
+ * What the options say of a dimension, by its kind.
+ *
+ * @param like what options at large say that are like these; without it phrases and figures alone tell
+ */
+export const readOptions = (
+  body: Body,
+  d: Dimension,
+  setting: Pick<Setting, 'label' | 'options'>,
+  { polarity = 1, flag, like }: HowRead = {},
+): ReadOptions => {
+  const options = setting.options.map(o => o.label)
+  const read = byPhrases(body, d, options, polarity, flag)
+  if (!like) return read
+  if (d.kind === 'physical') return read.isEitherWay ? turned(d, setting.label, options, like, read) : read
+  return filled(body, d, setting.label, options, like, read)
+}
+
+export interface HowRead {
+  /** -1 where the row names the opposite of the dimension. */
+  readonly polarity?: number
+  readonly flag?: readonly [yes: string, no: string] | undefined
+  readonly like?: LikeOptions | undefined
+}
