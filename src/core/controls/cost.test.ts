@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { rule, tinyBody } from '../../../test/fixtures/tiny-body'
 import { demoBodies } from '../../demo/world'
 import { type Body, bodyAt } from '../bodies'
 import { PLACES } from '../vocabulary/places'
@@ -218,5 +219,22 @@ describe('what the rules of a body leave', () => {
       )
     expect([...on('meters-only')]).toEqual(expect.arrayContaining(['thumb-f', 'limpet']))
     expect(on('starts-af').has('thumb-f')).toBe(false)
+  })
+
+  it('is asked of each option by itself: one a rule refuses, the next it leaves', () => {
+    const given = (id: string) => ({ [id]: { control: 'thumb', press: 'held' as const } })
+    const tiny = tinyBody(
+      {
+        shutter: [
+          ['af', { 'trigger.shutter': 'starts-af' }],
+          ['light', { 'trigger.shutter': 'meters-only' }],
+        ],
+        key: ['none', ['start', given('trigger.start')], ['lock', given('meter.lock')]],
+      },
+      { rules: [rule('one way', { shutter: 'af' }, { effect: 'excludes', setting: 'key', options: ['start'] })] },
+    )
+    const left = (shutter: 'starts-af' | 'meters-only') => placementsWith(tiny, shutter).map(p => p.function)
+    expect(left('meters-only')).toEqual(['trigger.start', 'meter.lock'])
+    expect(left('starts-af')).toEqual(['meter.lock'])
   })
 })

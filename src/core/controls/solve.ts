@@ -54,6 +54,7 @@ class Solver {
     const root = new Float64Array(bodies.length * functions * places)
     const free = new Int32Array(functions).fill(UNDECIDED)
     let bound = this.raise(root, free, ROOT_ROUNDS)
+    // Stryker disable next-line all: it only takes longer
     if (bound < this.houses.best.cost) {
       const { int, pick } = random(seed)
       this.houses.improve(this.houses.best.house)
@@ -61,6 +62,7 @@ class Solver {
       const most = this.houses.tried + more * MOST_TRIED * bodies.length
       for (let i = 0; i < more * RESTARTS && bound < this.houses.best.cost && this.houses.tried < most; i++) {
         const other = this.houses.best.house.slice()
+        // Stryker disable next-line all: how far a new beginning is from the last
         for (let k = 0; k < 2; k++) {
           const f = int(0, functions - 1)
           const wanted = this.houses.wanted(f)
@@ -110,6 +112,7 @@ class Solver {
           const place = body.place[control] ?? 0
           this.houses.want(f, place)
           votes[f * places + place] = (votes[f * places + place] ?? 0) + (body.away[f] ?? 0)
+          // Stryker disable next-line ConditionalExpression: nobody is paid for what is decided
           if (decided[f] === UNDECIDED) used.push(base + f * places + place)
         })
       }

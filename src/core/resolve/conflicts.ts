@@ -34,6 +34,7 @@ export const findConflicts = (problem: ResolveProblem, brokenMusts: readonly str
     const term = problem.targets[t]?.term
     const group = groups.find(g => g.terms.includes(t))
     if (!term) return []
+    // Stryker disable next-line ConditionalExpression: tried without all others, it comes to the same
     if (!group || term.bound(nothing) > (term.mustLimit ?? Infinity))
       return [{ must, against: [], rules: [], smallest: true }]
     const others: Member[] = [
