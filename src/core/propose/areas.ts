@@ -67,6 +67,7 @@ const PATTERN_WORDS: Readonly<Record<Pattern, readonly Phrase[]>> = {
     'plus',
     'point 4',
     'spot 4',
+    'single 4',
     'expand* 4',
     'area 4',
     'expand* spot',
@@ -83,6 +84,7 @@ const PATTERN_WORDS: Readonly<Record<Pattern, readonly Phrase[]>> = {
     'expand* 8',
     'point 8',
     'spot 8',
+    'single 8',
     'area 8',
     '3x3',
     'nine',
@@ -171,7 +173,7 @@ export interface ReadArea {
 }
 
 /** What is smaller than a point, the surest words first. */
-const TINY = phrases('pinpoint', 'tiny', 'dot', 'fine', 'pin', 'minimal', 'smallest')
+const TINY = phrases('pinpoint', 'tiny', 'dot', 'fine', 'pin', 'minimal', 'smallest', 'extra small')
 const SMALLEST = [TINY, [...TINY, ...phrases('spot')]]
 
 /** By which words something is smaller than a point in a row: beside a tiny one a spot is a point, beside a spot a small one. */

@@ -54,6 +54,7 @@ export const byLikeness = (
         means: read.means,
         ...(read.isGuess ? { isGuess: true } : {}),
         ...(read.isEitherWay ? { isEitherWay: true } : {}),
+        ...(read.isDoubted ? { isDoubted: true } : {}),
         ...(counts ? { counts } : {}),
       },
     ]

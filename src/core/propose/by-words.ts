@@ -152,6 +152,7 @@ const candidate = (w: Words, row: Row, score: number, because: string, read: Rea
   means: read.means,
   ...(read.isGuess ? { isGuess: true } : {}),
   ...(read.isEitherWay ? { isEitherWay: true } : {}),
+  ...(read.isDoubted ? { isDoubted: true } : {}),
   ...(countsOfRow(row, w.d) ? { counts: countsOfRow(row, w.d) } : {}),
 })
 

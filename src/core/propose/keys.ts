@@ -22,7 +22,7 @@ const PLACE_WORDS: readonly (readonly [RegExp, Place])[] = [
 const NAMES = phrasesIn(KEY_NAMES)
 const WORKS = Object.entries(KEY_WORK).map(([id, words]) => [id, phrasesIn(words)] as const)
 const SHUTTER = phraseOf('shutter/halfpress')
-const TOGGLED = phrasesIn('toggle, toggled, press once, on off switch, latch*, push again, until press')
+const TOGGLED = phrasesIn('toggle, toggled, press once, on off switch, latch*, push again, until press, stays')
 /** A lock that holds by itself, as menus write it. */
 const HOLDS = /\(hold\)|\bAE-?L hold$/i
 const HOLD = phrasesIn('hold, held, while held')

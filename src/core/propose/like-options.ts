@@ -96,6 +96,13 @@ export const learnOptions = (known: readonly KnownOption[], next: () => number):
 const LEAST_LIKELY = 0.5
 const SAID_ALREADY = { flag: 0.6, choice: 0.3, scale: 0.15, area: 0.5, amount: 0 } as const
 
+/** Two options of a scale of three are hardly ever its middle. */
+const MIDDLE_OF_TWO = 0.3
+const withEnds = (d: Dimension, count: number, shared: ReadonlyMap<string, number>): ReadonlyMap<string, number> => {
+  const middle = d.kind === 'scale' && d.values.length === 3 && count === 2 ? d.values[1] : undefined
+  return new Map([...shared].map(([value, p]) => [value, value === middle ? p * MIDDLE_OF_TWO : p]))
+}
+
 /**
  * The values of the options that no phrase reads, likeliest first, each in the light of those that are read.
  *
@@ -112,7 +119,7 @@ export const likeliest = (
   const open = new Map(
     options.flatMap((option, i) => {
       const shared = said[i] === undefined ? like(d, { label, option }) : undefined
-      return shared ? [[i, shared] as const] : []
+      return shared ? [[i, withEnds(d, options.length, shared)] as const] : []
     }),
   )
   const again = SAID_ALREADY[d.kind as keyof typeof SAID_ALREADY] ?? 1

@@ -23,6 +23,8 @@ export interface ReadOptions {
   readonly isGuess?: boolean
   /** Nothing says which end of the scale is which. */
   readonly isEitherWay?: boolean
+  /** Options like one of these mostly say something else. */
+  readonly isDoubted?: boolean
 }
 
 const [LONG_ENDS, SHORT_ENDS] = [phrasesIn(LONG), phrasesIn(SHORT)]

@@ -69,7 +69,7 @@ const certaintyOf = (c: Candidate, ahead: number, alike: ReadonlyMap<RowClass, n
   const isDoubted = same < most && !isOutspoken
   if (c.score < LIKELY.score || ahead < LIKELY.ahead || isDoubted) return 'unsure'
   // That no word of the vocabulary says it is more than anybody can be sure of.
-  const isSure = c.about !== 'unnamed' && (most === 0 || same >= BORNE_OUT)
+  const isSure = !c.isDoubted && c.about !== 'unnamed' && (most === 0 || same >= BORNE_OUT)
   return isSure && c.score >= SURE.score && ahead >= SURE.ahead ? 'sure' : 'likely'
 }
 

@@ -20,6 +20,9 @@ const isContradicted = (d: Dimension, label: string, option: string, value: stri
   return shared !== undefined && Math.max(...shared.values()) >= CERTAIN && (shared.get(value) ?? 0) <= 1 - CERTAIN
 }
 
+/** Below this share of what options like it say, nobody can be sure of an option. */
+const DOUBTED = 0.3
+
 /** Options that no phrase reads, by their likeness to options whose meaning is known. */
 const filled = (
   body: Body,
@@ -42,11 +45,22 @@ const filled = (
     if (d.kind === 'flag') return { [d.id]: value === 'true' }
     return { [d.id]: d.kind === 'area' ? areaOfClass(body, value, o) : value }
   })
+  const isDoubted = options.some((o, i) => {
+    const value = means[i]?.[d.id]
+    const shared = value === undefined ? undefined : like(d, { label, option: o })
+    return shared !== undefined && (shared.get(textOf(value as NeutralValue)) ?? 0) < DOUBTED
+  })
   const told = (of: readonly Meaning[]) => of.filter(m => Object.keys(m).length > 0)
   const [now, before] = [told(means), told(read.means)]
   const distinct = new Set(now.map(m => JSON.stringify(m))).size
   const fit = (before.length + likeOthers(d) * (now.length - before.length)) / options.length
-  return { ...read, means, distinct, fit: Math.max(read.fit, fit * (distinct < 2 && options.length > 1 ? 0.6 : 1)) }
+  return {
+    ...read,
+    means,
+    distinct,
+    isDoubted,
+    fit: Math.max(read.fit, fit * (distinct < 2 && options.length > 1 ? 0.6 : 1)),
+  }
 }
 
 /** Which way a scale runs whose ends no phrase knows. */

@@ -21,6 +21,8 @@ export interface Reading {
   readonly isGuess?: boolean | undefined
   /** Nothing says which end of the scale is which: it has to be asked. */
   readonly isEitherWay?: boolean | undefined
+  /** Options like one of these mostly say something else: nobody is sure of it. */
+  readonly isDoubted?: boolean | undefined
   /** Where the row says that it counts, when that is not everywhere. */
   readonly counts?: CountsIn | undefined
   /** A control the body does not have yet and the reading needs. */
