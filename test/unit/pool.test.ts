@@ -1,4 +1,5 @@
-import { afterAll, describe, expect, it } from 'vitest'
+import type { Knex } from 'knex'
+import { afterAll, describe, expect, it, vi } from 'vitest'
 import { onBehalfOf } from '../../src/pool/asker'
 import { documentOf, share } from '../../src/pool/documents'
 import { closePool, work } from '../../src/pool/pool'
@@ -110,11 +111,18 @@ describe('what is worked out', () => {
       made++
       return Promise.resolve('[1]')
     }
+    const shared = globalThis as {
+      coherionMemory?: Map<string, Map<string, unknown>>
+      coherionWorkedOut?: Promise<Knex | undefined>
+    }
+    const kept = async () => ((await (await shared.coherionWorkedOut)?.('worked_out')) ?? []).length
+    await workedOut(['test', 'before'], () => Promise.resolve('[]'))
+    await vi.waitUntil(kept, { timeout: 60_000 })
+    const before = await kept()
     await workedOut(['test', 'restart'], make)
-    await new Promise(go => setTimeout(go, 400))
+    await vi.waitUntil(async () => (await kept()) > before, { timeout: 60_000 })
     // What a process remembers ends with it.
-    const { coherionMemory } = globalThis as { coherionMemory?: Map<string, Map<string, unknown>> }
-    coherionMemory?.get('worked out')?.clear()
+    shared.coherionMemory?.get('worked out')?.clear()
     expect(await workedOut(['test', 'restart'], make)).toEqual([1])
     expect(made).toBe(1)
   })

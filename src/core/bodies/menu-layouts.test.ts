@@ -59,7 +59,7 @@ const LAYOUTS: Readonly<Record<string, readonly [(rows: Rows) => string, number]
           ...on.map((r, j) => `${i + 1}.${j + 1} ${r.label}: ${r.options.join(', ')}`),
         ])
         .join('\n'),
-    97,
+    96,
   ],
   'dotted leaders': [rows => rows.map(r => `${r.label} ........ ${r.options.join(', ')}`).join('\n'), 97],
   'a table': [
