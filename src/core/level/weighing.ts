@@ -103,6 +103,7 @@ export class Weighing {
       const rest = (withCell[cell] as number) - (cost[cell] as number)
       if (rest === Infinity) continue
       const own = this.costsOf(d, part.graph.cells[cell]?.behaviour ?? 0)
+      // Stryker disable next-line EqualityOperator: there is no level beyond the last
       for (let l = 0; l < into.length; l++) {
         const here = rest + weight * (own[l] as number)
         if (here < (into[l] as number)) into[l] = here
