@@ -213,8 +213,22 @@ const wordsAtEnd = (text: string): readonly [string, string] | undefined => {
   return at > 0 && others.length && areUsual ? [stripped(first.slice(0, at), ',:'), words.join(' / ')] : undefined
 }
 
+/** Each layout that a text may be in looks at the same lines. */
+const MEMORY = new Map<string, SplitLine | undefined>()
+const MOST_REMEMBERED = 5000
+const LONGEST_REMEMBERED = 500
+
 /** The label and the options of a line that has both; undefined where it is a name alone. */
 export const splitLine = (text: string): SplitLine | undefined => {
+  if (text.length > LONGEST_REMEMBERED) return split(text)
+  if (!MEMORY.has(text)) {
+    if (MEMORY.size >= MOST_REMEMBERED) MEMORY.clear()
+    MEMORY.set(text, split(text))
+  }
+  return MEMORY.get(text)
+}
+
+const split = (text: string): SplitLine | undefined => {
   if (isTable(text)) {
     const cells = text
       .slice(1, -1)
@@ -244,9 +258,9 @@ export const splitLine = (text: string): SplitLine | undefined => {
           .join('   ')
       : told
     const inName = DEFAULT_IN_NAME.exec(label)
-    const split = asSetting(inName?.[1] ?? label, list)
-    const preset = split.options.indexOf(inName?.[2] ?? '')
-    return list ? { ...split, preset: preset >= 0 ? preset : split.preset } : undefined
+    const setting = asSetting(inName?.[1] ?? label, list)
+    const preset = setting.options.indexOf(inName?.[2] ?? '')
+    return list ? { ...setting, preset: preset >= 0 ? preset : setting.preset } : undefined
   }
   const atEnd = wordsAtEnd(text)
   if (atEnd) return { ...asSetting(...atEnd), byWords: true }

@@ -166,8 +166,8 @@ const othersOf = (
   })
 }
 
-const topicOf = (topic: TopicId, facts: Facts, decided: Decided, setting: Setting): Answered | undefined => {
-  const { below, knowledge = KNOWLEDGE } = setting
+/** What comes first on a topic and what stands beside it, with how all schools stand. */
+const defendedOn = (topic: TopicId, facts: Facts, decided: Decided, { below, knowledge = KNOWLEDGE }: Setting) => {
   const { found, argued, ranked, overruled } = standings(topic, facts, decided, knowledge)
   const most = argued[0]?.points ?? 0
   const defended = oncePerName(topic, ranked).filter(
@@ -176,7 +176,11 @@ const topicOf = (topic: TopicId, facts: Facts, decided: Decided, setting: Settin
       // What is merely usual is no answer beside one that the situation asks for.
       (most - s.points <= reachOf(most) && s.spoke.some(a => pointsOf(a) > 0 && conditionsOf(a.when).length > 0)),
   )
-  const proposals = defended.flatMap(s => proposalOf(topic, s, facts, below, decided) ?? [])
+  return { found, overruled, proposals: defended.flatMap(s => proposalOf(topic, s, facts, below, decided) ?? []) }
+}
+
+const topicOf = (topic: TopicId, facts: Facts, decided: Decided, setting: Setting): Answered | undefined => {
+  const { found, overruled, proposals } = defendedOn(topic, facts, decided, setting)
   const [first, second] = proposals
   if (!first) return undefined
   const standing = (id: string) => found.find(s => s.id === id)
@@ -189,6 +193,16 @@ const topicOf = (topic: TopicId, facts: Facts, decided: Decided, setting: Settin
     objection: overruled && one ? (one.ruledOut?.because ?? strongest(overruled, one)) : undefined,
     others: othersOf(topic, found, proposals, facts, decided, setting),
   }
+}
+
+/** What to propose, without the schools that come after and what would change its mind. */
+export const proposalsOn = (
+  answers: Answers,
+  setting: Setting = {},
+): readonly { readonly id: TopicId; readonly proposals: readonly Proposal[] }[] => {
+  const facts = factsOf(answers)
+  const decided = decide(facts, setting.knowledge ?? KNOWLEDGE, setting.taken ?? {})
+  return TOPIC_IDS.map(id => ({ id, proposals: defendedOn(id, facts, decided, setting).proposals }))
 }
 
 /** What to propose, without what would change its mind. */

@@ -23,9 +23,10 @@ export const ofLengthOne = (amounts: ReadonlyMap<string, number>): Features => {
   return new Map([...amounts].map(([key, amount]) => [key, amount / length]))
 }
 
-const softmax = (scores: readonly number[]): readonly number[] => {
-  const most = Math.max(...scores)
-  const powers = scores.map(s => Math.exp(s - most))
+const softmax = (scores: Iterable<number>): readonly number[] => {
+  const all = [...scores]
+  const most = Math.max(...all)
+  const powers = all.map(s => Math.exp(s - most))
   const sum = powers.reduce((a, b) => a + b, 0)
   return powers.map(p => p / sum)
 }
@@ -41,7 +42,7 @@ export const shares = ({ classes, weights }: Weights, features: Features): Reado
   return new Map(softmax(scores).map((p, i) => [classes[i] ?? '', p]))
 }
 
-const ROUNDS = 30
+const ROUNDS = 15
 const STEP = 2
 const DECAY = 1e-4
 /** Shares that are less wrong are left as they are. */
@@ -56,34 +57,44 @@ const LEAST_WEIGHT = 20
  */
 export const learn = (examples: readonly Example[], next: () => number): Weights => {
   const classes = [...new Set(examples.map(e => e.is))].sort()
-  const known = examples.map(e => ({ features: e.features, is: classes.indexOf(e.is) }))
-  const learned = new Map<string, Float64Array>()
-  const of = (key: string): Float64Array => {
-    const former = learned.get(key) ?? new Float64Array(classes.length)
-    learned.set(key, former)
-    return former
+  const count = classes.length
+  const places = new Map<string, number>()
+  const placeOf = (key: string): number => {
+    const at = places.get(key) ?? places.size
+    places.set(key, at)
+    return at
   }
-  const learnOne = (features: Features, is: number, step: number) => {
-    const scores = classes.map(() => 0)
-    for (const [key, amount] of features) {
-      const w = of(key)
-      for (let c = 0; c < scores.length; c++) scores[c] = (scores[c] ?? 0) + (w[c] ?? 0) * amount
-    }
+  const known = examples.map(({ features, is }) => ({
+    keys: Int32Array.from(features.keys(), placeOf),
+    amounts: Float64Array.from(features.values()),
+    is: classes.indexOf(is),
+  }))
+  /** For each feature, its weight in each class. */
+  const learned = new Float64Array(places.size * count)
+  const learnOne = ({ keys, amounts, is }: (typeof known)[number], step: number) => {
+    const scores = new Float64Array(count)
+    keys.forEach((key, i) => {
+      const [row, amount] = [key * count, amounts[i] ?? 0]
+      for (let c = 0; c < count; c++) scores[c] = (scores[c] ?? 0) + (learned[row + c] ?? 0) * amount
+    })
     const wrong = softmax(scores).map((p, c) => p - Number(c === is))
     // Of most classes it is clear soon that they are not meant: nothing is learned about them any more.
     const learning = wrong.flatMap((off, c) => (Math.abs(off) > LEAST_OFF ? [c] : []))
-    for (const [key, amount] of features) {
-      const w = of(key)
-      for (const c of learning) w[c] = (w[c] ?? 0) - step * ((wrong[c] ?? 0) * amount + DECAY * (w[c] ?? 0))
-    }
+    keys.forEach((key, i) => {
+      const [row, amount] = [key * count, amounts[i] ?? 0]
+      for (const c of learning) {
+        const w = learned[row + c] ?? 0
+        learned[row + c] = w - step * ((wrong[c] ?? 0) * amount + DECAY * w)
+      }
+    })
   }
   for (let round = 0; round < ROUNDS; round++) {
     const order = known.map(k => [next(), k] as const).sort(([a], [b]) => a - b)
-    for (const [, { features, is }] of order) learnOne(features, is, STEP / (1 + 0.1 * round))
+    for (const [, one] of order) learnOne(one, STEP / (1 + 0.1 * round))
   }
-  const weights = [...learned].flatMap(([key, each]) => {
-    const pairs = [...each].flatMap((w, c) => {
-      const hundredths = Math.round(w * 100)
+  const weights = [...places].flatMap(([key, at]) => {
+    const pairs = classes.flatMap((_, c) => {
+      const hundredths = Math.round((learned[at * count + c] ?? 0) * 100)
       return Math.abs(hundredths) >= LEAST_WEIGHT ? [c, hundredths] : []
     })
     return pairs.length ? [[key, pairs] as const] : []
