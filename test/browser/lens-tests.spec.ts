@@ -11,7 +11,12 @@ const made = (beginning: string) =>
 
 const choose = async (page: Page, label: string, option: string | RegExp) => {
   await page.getByRole('combobox', { name: label, exact: true }).click()
-  await page.getByRole('option', { name: option }).click()
+  const one = page.getByRole('option', { name: option })
+  // A list that has just opened under a pointer takes no choice yet.
+  await expect(async () => {
+    if (await one.isVisible()) await one.click()
+    await expect(one).toBeHidden({ timeout: 2000 })
+  }).toPass()
 }
 const shot = async (page: Page, name: string) => {
   if (process.env['SHOTS']) await page.screenshot({ path: `/tmp/shots/${name}.png`, fullPage: true })

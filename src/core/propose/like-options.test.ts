@@ -58,6 +58,8 @@ describe('what options say that no phrase reads', () => {
     expect(rises('Brief stay', 'Standard', 'Lengthy stay')).toBe('rises')
     expect(rises('Lengthy stay', 'Standard', 'Brief stay')).toBe('falls')
     expect(rises('-1', '0', '+1')).toBe('asks')
+    // Of a share of full speed more is faster, of seconds less.
+    expect(said('track.acquire', 'Start of focusing', 'Deliberate', 'Normal', 'Hasty')).toEqual([0.25, 0.5, 1])
   })
 
   it('gives way to plain figures: counted from nothing, nothing is no', () => {

@@ -170,6 +170,14 @@ const isStep = (o: string): boolean => {
 
 const SECONDS = /\d\s*(?:s|sec|seconds?)\b/i
 
+/** Amounts for the options of a scale, least first; undefined where they cannot be one. */
+export const spread = (d: Dimension, options: readonly string[]): readonly number[] | undefined => {
+  const usual = LEXICON[d.id]?.usual
+  // A yes and a no are no amounts.
+  if (!usual || options.length < 2 || isYesNo(options)) return undefined
+  return options.map((_, i) => between(usual, i / (options.length - 1)))
+}
+
 const amounts = (
   d: Extract<Dimension, { kind: 'physical' }>,
   options: readonly string[],
@@ -201,17 +209,13 @@ const amounts = (
   }
   const withUnit = options.filter(o => SECONDS.test(o)).length
   if (d.unit === 's' && withUnit > options.length / 2) return stated(d.id, first)
-  const usual = LEXICON[d.id]?.usual
+  const rising = spread(d, options)
   const fit = options.filter(isStep).length / options.length
-  if (!usual || options.length < 2 || fit < 0.6) return NOTHING
-  // A yes and a no are no amounts.
-  if (options.length === 2 && isYesNo(options)) return NOTHING
+  if (!rising || fit < 0.6) return NOTHING
   const isHeld = d.id === 'track.hold' || d.id === 'video.shift'
   const isTime = d.id === 'video.transition'
-  const [low, high] = isTime ? [usual[1], usual[0]] : usual
   const direction = directionOf(options, isTime || d.id === 'track.switch' ? -1 : polarity, isHeld)
-  const rising = options.map((_, i) => between([low, high], i / (options.length - 1)))
-  const values = direction < 0 ? rising.toReversed() : rising
+  const values = direction < 0 !== isTime ? rising.toReversed() : rising
   return stated(d.id, values, { fit: Math.min(1, fit), isGuess: true, isEitherWay: direction === 0 })
 }
 

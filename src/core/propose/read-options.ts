@@ -4,7 +4,7 @@ import type { Meaning } from '../vocabulary/schema'
 import type { Area, NeutralValue } from '../vocabulary/values'
 import { areaClass, areaOfClass } from './areas'
 import { type LikeOptions, likeliest } from './like-options'
-import { byPhrases, type ReadOptions } from './options'
+import { byPhrases, type ReadOptions, spread } from './options'
 
 /** What the options of a setting say about one dimension: by phrases, and where these are silent by their likeness. */
 
@@ -63,25 +63,37 @@ const filled = (
   }
 }
 
-/** Which way a scale runs whose ends no phrase knows. */
-const turned = (
+/** So far apart the ends of a scale have to be by what options like them say. */
+const CLEARLY = 0.9
+/** How well it fits where no phrase knows that these are steps. */
+const AS_STEPS = 0.6
+
+/** A scale whose ends no phrase knows, from what options like them say; it stays as it was where they say nothing. */
+const ranged = (
   d: Dimension,
   label: string,
   options: readonly string[],
   like: LikeOptions,
   read: ReadOptions,
 ): ReadOptions => {
+  const isUnread = read.means.length === 0
+  const rising = isUnread || read.isEitherWay ? spread(d, options) : undefined
   const up = (option = '') => {
     const shared = like(d, { label, option })
     return (shared?.get('high') ?? 0) - (shared?.get('low') ?? 0)
   }
   const rise = up(options.at(-1)) - up(options[0])
-  if (Math.abs(rise) < CLEARLY) return read
+  if (!rising || Math.abs(rise) < CLEARLY) return read
   const { isEitherWay: _, ...told } = read
-  const [first, last] = [read.means[0], read.means.at(-1)].map(m => Number(m?.[d.id]))
-  return rise > 0 === (last ?? 0) > (first ?? 0) ? told : { ...told, means: told.means.toReversed() }
+  const values = rise > 0 ? rising : rising.toReversed()
+  return {
+    ...told,
+    means: values.map(v => ({ [d.id]: v })),
+    distinct: options.length,
+    fit: isUnread ? AS_STEPS : read.fit,
+    isGuess: true,
+  }
 }
-const CLEARLY = 0.9
 
 /**
  * What the options say of a dimension, by its kind.
@@ -97,7 +109,7 @@ export const readOptions = (
   const options = setting.options.map(o => o.label)
   const read = byPhrases(body, d, options, polarity, flag)
   if (!like) return read
-  if (d.kind === 'physical') return read.isEitherWay ? turned(d, setting.label, options, like, read) : read
+  if (d.kind === 'physical') return ranged(d, setting.label, options, like, read)
   return filled(body, d, setting.label, options, like, read)
 }
 
