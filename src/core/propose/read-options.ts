@@ -10,12 +10,20 @@ import { byPhrases, type ReadOptions, spread } from './options'
 
 const textOf = (value: NeutralValue): string => (typeof value === 'object' ? areaClass(value as Area) : String(value))
 
+/** A row, what it is taken to be about, and what options at large say. */
+interface Asked {
+  readonly d: Dimension
+  readonly label: string
+  readonly options: readonly string[]
+  readonly like: LikeOptions
+}
+
 /** How far an option counts that is only like others; nearly everything is like a yes or a no. */
 const likeOthers = (d: Dimension): number => (d.kind === 'flag' ? 0.4 : 0.7)
 
 /** A phrase that options like this one speak against is not believed; of yes and no, phrases know more. */
 const CERTAIN = 0.9
-const isContradicted = (d: Dimension, label: string, option: string, value: string, like: LikeOptions): boolean => {
+const isContradicted = ({ d, label, like }: Asked, option: string, value: string): boolean => {
   const shared = d.kind === 'flag' ? undefined : like(d, { label, option })
   return shared !== undefined && Math.max(...shared.values()) >= CERTAIN && (shared.get(value) ?? 0) <= 1 - CERTAIN
 }
@@ -24,19 +32,13 @@ const isContradicted = (d: Dimension, label: string, option: string, value: stri
 const DOUBTED = 0.3
 
 /** Options that no phrase reads, by their likeness to options whose meaning is known. */
-const filled = (
-  body: Body,
-  d: Dimension,
-  label: string,
-  options: readonly string[],
-  like: LikeOptions,
-  read: ReadOptions,
-): ReadOptions => {
+const filled = (body: Body, asked: Asked, read: ReadOptions): ReadOptions => {
+  const { d, label, options, like } = asked
   const known = options.map((o, i) => {
     const value = read.means[i]?.[d.id]
     if (value === undefined) return undefined
     const is = textOf(value)
-    return isContradicted(d, label, o, is, like) ? undefined : is
+    return isContradicted(asked, o, is) ? undefined : is
   })
   const said = likeliest(d, label, options, known, like)
   const means = options.map((o, i): Meaning => {
@@ -69,13 +71,7 @@ const CLEARLY = 0.9
 const AS_STEPS = 0.6
 
 /** A scale whose ends no phrase knows, from what options like them say; it stays as it was where they say nothing. */
-const ranged = (
-  d: Dimension,
-  label: string,
-  options: readonly string[],
-  like: LikeOptions,
-  read: ReadOptions,
-): ReadOptions => {
+const ranged = ({ d, label, options, like }: Asked, read: ReadOptions): ReadOptions => {
   const isUnread = read.means.length === 0
   const rising = isUnread || read.isEitherWay ? spread(d, options) : undefined
   const up = (option = '') => {
@@ -109,8 +105,8 @@ export const readOptions = (
   const options = setting.options.map(o => o.label)
   const read = byPhrases(body, d, options, polarity, flag)
   if (!like) return read
-  if (d.kind === 'physical') return ranged(d, setting.label, options, like, read)
-  return filled(body, d, setting.label, options, like, read)
+  const asked = { d, label: setting.label, options, like }
+  return d.kind === 'physical' ? ranged(asked, read) : filled(body, asked, read)
 }
 
 export interface HowRead {
