@@ -136,13 +136,13 @@ const named = (phrase: Phrase, label: readonly string[]): number =>
 const loosely = (phrase: Phrase, label: readonly string[]): number =>
   0.53 + 0.04 * Math.min(4, phrase.asks) + 0.32 * coverage(phrase, label)
 
+/** The words of a label that a phrase meets, as they stand there; all of them where it meets them only together. */
 const quoted = (phrase: Phrase, label: string): string => {
-  const tokens = tokensOf(label)
   const said = label.split(/[\s/]+/).filter(w => {
     const own = tokensOf(w)
     return own.some(t => phrase.slots.some(s => !s.absent && s.any.some(a => isWord(a, t))))
   })
-  return said.length ? said.join(' ') : tokens.join(' ')
+  return said.length ? said.join(' ') : label
 }
 
 const candidate = (w: Words, row: Row, score: number, because: string, read: ReadOptions): Candidate => ({

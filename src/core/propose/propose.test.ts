@@ -46,6 +46,11 @@ describe('proposals from words alone', () => {
     expect(first?.dimensions).toEqual([id])
     expect(values(first, id)).toEqual(wanted)
     expect(first?.because.join()).toMatch(/names it|options/)
+    // In the words of the menu, and not in those it is brought to.
+    const named = (menu: string) => readings(menu)[0]?.because.join()
+    expect(named('Full time MF: Enable | Prohibit')).toContain('“Full time MF” names it')
+    expect(named('Half press operation: AF start | AE only')).toContain('names it')
+    expect(named('Half press operation: AF start | AE only')).not.toContain('halfpress')
     expect(first?.certainty).not.toBe('unsure')
   })
 
