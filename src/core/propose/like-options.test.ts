@@ -34,7 +34,11 @@ describe('what options say that no phrase reads', () => {
   })
 
   it('of two, the other one: what one of them says already is hardly said twice', () => {
-    const alone = likeliest(dimension('release.single'), '', ['Quince'], [undefined], TRADE_LIKENESS.likeOptions)
+    const alone = likeliest(
+      dimension('release.single'),
+      [undefined],
+      [TRADE_LIKENESS.likeOptions(dimension('release.single'), { label: '', option: 'Quince' })],
+    )
     expect(alone).toEqual([undefined])
     const beside = said('release.single', 'One picture', 'Release', 'Quince')
     expect(beside[0]).toBe('release')

@@ -61,8 +61,11 @@ export const optionFeatures = (d: string, { label, option }: OptionWords): Featu
   return ofLengthOne(found)
 }
 
-/** How likely an option of a row about a dimension says each of its values; undefined where nothing was learned. */
-export type LikeOptions = (d: Dimension, words: OptionWords) => ReadonlyMap<string, number> | undefined
+/** How likely an option says each of its values; undefined where nothing was learned. */
+export type Shares = ReadonlyMap<string, number> | undefined
+
+/** What options at large say that are like one of a row about a dimension. */
+export type LikeOptions = (d: Dimension, words: OptionWords) => Shares
 
 export type OptionWeights = Readonly<Record<string, Weights>>
 
@@ -107,19 +110,18 @@ const withEnds = (d: Dimension, count: number, shared: ReadonlyMap<string, numbe
  * The values of the options that no phrase reads, likeliest first, each in the light of those that are read.
  *
  * @param read a value as a text for each option, undefined where nothing is read yet
+ * @param alike for each option, what options like it say
  */
 export const likeliest = (
   d: Dimension,
-  label: string,
-  options: readonly string[],
   read: readonly (string | undefined)[],
-  like: LikeOptions,
+  alike: readonly Shares[],
 ): readonly (string | undefined)[] => {
   const said = [...read]
   const open = new Map(
-    options.flatMap((option, i) => {
-      const shared = said[i] === undefined ? like(d, { label, option }) : undefined
-      return shared ? [[i, withEnds(d, options.length, shared)] as const] : []
+    alike.flatMap((shared, i) => {
+      const isOpen = shared && said[i] === undefined
+      return isOpen ? [[i, withEnds(d, alike.length, shared)] as const] : []
     }),
   )
   const again = SAID_ALREADY[d.kind as keyof typeof SAID_ALREADY] ?? 1

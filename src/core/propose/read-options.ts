@@ -3,7 +3,7 @@ import type { Dimension } from '../vocabulary/dimensions'
 import type { Meaning } from '../vocabulary/schema'
 import type { Area, NeutralValue } from '../vocabulary/values'
 import { areaClass, areaOfClass } from './areas'
-import { type LikeOptions, likeliest } from './like-options'
+import { type LikeOptions, likeliest, type Shares } from './like-options'
 import { byPhrases, type ReadOptions, spread } from './options'
 
 /** What the options of a setting say about one dimension: by phrases, and where these are silent by their likeness. */
@@ -23,8 +23,8 @@ const likeOthers = (d: Dimension): number => (d.kind === 'flag' ? 0.4 : 0.7)
 
 /** A phrase that options like this one speak against is not believed; of yes and no, phrases know more. */
 const CERTAIN = 0.9
-const isContradicted = ({ d, label, like }: Asked, option: string, value: string): boolean => {
-  const shared = d.kind === 'flag' ? undefined : like(d, { label, option })
+const isContradicted = (d: Dimension, shared: Shares, value: string): boolean => {
+  if (d.kind === 'flag') return false
   return shared !== undefined && Math.max(...shared.values()) >= CERTAIN && (shared.get(value) ?? 0) <= 1 - CERTAIN
 }
 
@@ -34,23 +34,23 @@ const DOUBTED = 0.3
 /** Options that no phrase reads, by their likeness to options whose meaning is known. */
 const filled = (body: Body, asked: Asked, read: ReadOptions): ReadOptions => {
   const { d, label, options, like } = asked
-  const known = options.map((o, i) => {
+  const alike = options.map(option => like(d, { label, option }))
+  const known = options.map((_, i) => {
     const value = read.means[i]?.[d.id]
     if (value === undefined) return undefined
     const is = textOf(value)
-    return isContradicted(asked, o, is) ? undefined : is
+    return isContradicted(d, alike[i], is) ? undefined : is
   })
-  const said = likeliest(d, label, options, known, like)
+  const said = likeliest(d, known, alike)
   const means = options.map((o, i): Meaning => {
     const [now, value] = [read.means[i] ?? {}, said[i]]
     if (value === undefined || known[i] !== undefined) return now
     if (d.kind === 'flag') return { [d.id]: value === 'true' }
     return { [d.id]: d.kind === 'area' ? areaOfClass(body, value, o) : value }
   })
-  const isDoubted = options.some((o, i) => {
+  const isDoubted = alike.some((shared, i) => {
     const value = means[i]?.[d.id]
-    const shared = value === undefined ? undefined : like(d, { label, option: o })
-    return shared !== undefined && (shared.get(textOf(value as NeutralValue)) ?? 0) < DOUBTED
+    return shared !== undefined && value !== undefined && (shared.get(textOf(value)) ?? 0) < DOUBTED
   })
   const told = (of: readonly Meaning[]) => of.filter(m => Object.keys(m).length > 0)
   const [now, before] = [told(means), told(read.means)]
