@@ -43,6 +43,7 @@ describe('what options say that no phrase reads', () => {
     const beside = said('release.single', 'One picture', 'Release', 'Quince')
     expect(beside[0]).toBe('release')
     expect(beside[1]).not.toBe('release')
+    expect(new Set(said('area.wrap', 'Point at the edge', 'Reappears', 'Sticks')).size).toBe(2)
   })
 
   it('stays open where nothing tells, and is never said of a kind that is read by figures', () => {

@@ -98,6 +98,7 @@ export const learnOptions = (known: readonly KnownOption[], next: () => number):
 /** From here on what is likeliest is said, and a value that another option of the row has already counts so much less. */
 const LEAST_LIKELY = 0.5
 const SAID_ALREADY = { flag: 0.6, choice: 0.3, scale: 0.15, area: 0.5, amount: 0 } as const
+const YES_TWICE = 0.1
 
 /** Two options of a scale of three are hardly ever its middle. */
 const MIDDLE_OF_TWO = 0.3
@@ -124,7 +125,9 @@ export const likeliest = (
       return isOpen ? [[i, withEnds(d, alike.length, shared)] as const] : []
     }),
   )
-  const again = SAID_ALREADY[d.kind as keyof typeof SAID_ALREADY] ?? 1
+  // A row of two that says yes twice, or no, says nothing.
+  const isYesOrNo = d.kind === 'flag' && alike.length === 2
+  const again = isYesOrNo ? YES_TWICE : (SAID_ALREADY[d.kind as keyof typeof SAID_ALREADY] ?? 1)
   while (open.size > 0) {
     let best = { i: -1, value: '', share: 0 }
     for (const [i, shared] of open) {
