@@ -1,5 +1,6 @@
 import 'server-only'
 import { type Asker, type Deed, mayNot, type Refused } from '@/core/may/may'
+import { lookAheadAfter } from './ahead'
 import { database } from './database'
 import { RequestError } from './problems'
 import * as people from '@/db/people'
@@ -37,6 +38,7 @@ export const askerOf = async (person: string | undefined): Promise<Asker> => {
 export const actorOf = (asker: Asker, deed: Deed): Actor => {
   const refused = mayNot(asker, deed)
   if (refused) throw new RequestError(STATUS[refused.kind], refused.title, refused.words)
+  lookAheadAfter(deed)
   return { personId: asker.person ?? null, at: new Date().toISOString() } as Actor
 }
 

@@ -17,7 +17,7 @@ import type { Happened } from '@/core/jobs/standing'
 import type { SetTo, Walks } from '@/core/jobs/walks'
 import type { Known } from '@/core/kit/known'
 import { focusRangesOf } from '@/core/lenses/schema'
-import { type Context, contextText, effectiveTargets, relevantContext, type Standard } from '@/core/standards'
+import { type Context, contextText, effectiveTargets, relevantContext, scopesOf, type Standard } from '@/core/standards'
 import type { UnitRow } from '@/db/units'
 import { share } from '@/pool/documents'
 import type { FitOnBody } from '@/pool/job-fits'
@@ -178,6 +178,32 @@ const fitsOf = async (
   )
   const fits = await Promise.all(answers.map(answer => answer.catch(textOrThrow)))
   return new Map(fits.map((fit, i) => [of.setUps[i]?.key ?? '', fit]))
+}
+
+/** Of one standard; what is beyond is worked out when a job asks for it. */
+const MOST_CONTEXTS = 12
+
+/** For whom a scene may ask for a standard: for one person or nobody, by a scene's own layer or without. */
+const contextsOf = ({ layers }: Standard): readonly Context[] => {
+  const { people = [], scenes = [] } = scopesOf(layers)
+  return [undefined, ...people]
+    .flatMap(person =>
+      [undefined, ...scenes].map((scene): Context => ({
+        ...(person === undefined ? {} : { people: [person] }),
+        ...(scene === undefined ? {} : { scenes: [scene] }),
+      })),
+    )
+    .slice(0, MOST_CONTEXTS)
+}
+
+/** How a standard does on every model of the kit, whoever it is for; a job that asks for it finds it done. */
+export const fitStandard = async (standard: Revised<Standard>): Promise<void> => {
+  const { id } = standard.document
+  const asked = contextsOf(standard.document).map(context =>
+    prepared(`${id} ${contextText(context)}`, standard, id, context),
+  )
+  const withBodies = (await listUnits()).filter(u => u.body_id !== null)
+  for (const model of await modelsOf(withBodies)) await fitsOf(model, asked)
 }
 
 const textOrThrow = (error: unknown): string => {

@@ -1,0 +1,54 @@
+import { afterAll, describe, expect, it, vi } from 'vitest'
+import { closePool, tasksBegun } from '../../src/pool/pool'
+import { lookAheadAfter } from '../../src/server/ahead'
+import { listStandards, readStandard } from '../../src/server/catalogue'
+import { fitStandard } from '../../src/server/job-facts'
+import { importJob, readJob, readJobView, saveJob } from '../../src/server/jobs'
+import { by } from '../fixtures/by'
+import { useDemoFolder } from '../fixtures/demo-folder'
+
+/** What is likely to be asked next is there before anybody asks, and nobody pays for it who is still editing. */
+useDemoFolder(true)
+afterAll(closePool)
+
+const fits = () => tasksBegun().get('jobFits') ?? 0
+
+describe('what the house works out ahead', () => {
+  it('is all that a job never asked for needs of its standards, whoever covers what', async () => {
+    for (const { id } of await listStandards()) await fitStandard(await readStandard(id))
+    const before = fits()
+    expect(before).toBeGreaterThan(0)
+    const { document } = await readJob('saltmarsh-ring')
+    const scenes = document.scenes.filter(s => s.standard !== undefined)
+    await importJob({ ...document, id: 'never-asked', name: 'Never asked', scenes }, by())
+    const { facts } = await readJobView('never-asked')
+    expect(facts.setUps.length).toBeGreaterThan(3)
+    expect(fits()).toBe(before)
+  })
+
+  it('begins once nothing was changed for a moment, and has the jobs to come ready', async () => {
+    const { document, revision } = await readJob('never-asked')
+    // A scene that nobody linked to a standard: only the job says what it asks for.
+    const { standard: _, ...open } = { ...document.scenes[0] }
+    const day = new Date(Date.now() + 86_400_000).toISOString().slice(0, 10)
+    const scenes = [...document.scenes, { ...open, id: 'open', name: 'Open' }].map(s => ({ ...s, day }))
+    await saveJob({ document: { ...document, day, scenes }, revision }, by())
+    vi.stubEnv('COHERION_WARM', '')
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
+    const before = fits()
+    lookAheadAfter('edit-bodies')
+    vi.advanceTimersByTime(2000)
+    lookAheadAfter('plan-jobs')
+    vi.advanceTimersByTime(2000)
+    lookAheadAfter('comment')
+    expect(fits()).toBe(before)
+    vi.advanceTimersByTime(1000)
+    vi.useRealTimers()
+    vi.unstubAllEnvs()
+    await vi.waitUntil(() => fits() > before, { timeout: 100_000 })
+    await (globalThis as { coherionWarming?: Promise<void> }).coherionWarming
+    const then = fits()
+    await readJobView('never-asked')
+    expect(fits()).toBe(then)
+  })
+})
