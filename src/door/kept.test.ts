@@ -2,7 +2,7 @@ import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { afterEach, expect, it, vi } from 'vitest'
 import { noteRead, noteWritten } from '../db/tables'
-import { KeptAnswers, wroteNow } from './kept'
+import { KeptAnswers, newBrowser, wroteNow } from './kept'
 
 /** A server whose answers are read from a table, and count how often they were made. */
 let made = 0
@@ -51,6 +51,17 @@ it('is made once for all who ask, with a nonce for each, until something it was 
   noteWritten(WRITE, ['x'])
   expect(await ask(address)).toContain('answer 2,')
   noteWritten('update `bodies` set `model` = ?', ['x'])
+  await ask(address)
+  expect(made).toBe(2)
+})
+
+it('is made once for all browsers, whatever the door calls them; other cookies make another answer', async () => {
+  const address = await start()
+  const as = async (cookie: string) => (await fetch(address, { headers: { cookie } })).text()
+  const [anna, bruno] = [newBrowser(), newBrowser()].map(named => named.split(';')[0] ?? '')
+  expect(anna).not.toBe(bruno)
+  for (const cookie of [`${anna}`, `${bruno}; other=1`, `other=1; ${anna}; coherion-wrote=5`]) await as(cookie)
+  expect(made).toBe(2)
   await ask(address)
   expect(made).toBe(2)
 })

@@ -1,5 +1,5 @@
 import type { IncomingMessage, ServerResponse } from 'node:http'
-import { randomUUID } from 'node:crypto'
+import { randomBytes, randomUUID } from 'node:crypto'
 import { Parted } from './parted'
 import { areCurrent, type Reads, watchReads } from '../db/tables'
 
@@ -53,6 +53,19 @@ export const wroteNow = (): string =>
   `coherion-wrote=${Date.now()}; Path=/; Max-Age=${WROTE_SECONDS}; HttpOnly; SameSite=Strict`
 const wroteAt = ({ headers }: IncomingMessage): number => Number(WROTE.exec(headers.cookie ?? '')?.[1] ?? 0)
 
+/**
+ * Tells people behind one address apart, so that they take turns. It decides nothing else, and no answer by it: what is
+ * kept is kept for all browsers.
+ */
+const BROWSER = /(?:^|;\s*)coherion-browser=([\w-]{16})(?![\w-])/
+export const browserOf = ({ headers }: IncomingMessage): string | undefined => BROWSER.exec(headers.cookie ?? '')?.[1]
+export const newBrowser = (): string =>
+  `coherion-browser=${randomBytes(12).toString('base64url')}; Path=/; HttpOnly; SameSite=Strict`
+
+/** The door's own cookies decide no answer. */
+const withoutOwn = ({ headers }: IncomingMessage): string =>
+  (headers.cookie ?? '').replace(WROTE, '').replace(BROWSER, '').replace(/^;\s*/, '')
+
 const OWN = ['if-none-match', 'if-modified-since', 'range'] as const
 
 const WORTH_ZIPPING = 1024
@@ -79,12 +92,12 @@ export class KeptAnswers {
   constructor(private readonly askAgain: AskAgain = () => Promise.resolve()) {}
 
   /** Undefined for what is not kept: changes, files, and what is sent while it is made. */
-  keyOf({ method, url = '', headers }: IncomingMessage): string | undefined {
+  keyOf(request: IncomingMessage): string | undefined {
+    const { method, url = '', headers } = request
     if (method !== 'GET' || url.startsWith('/_next/') || /^\/api\/v1\/(?:cards\/pdf|level)/.test(url)) return undefined
     // Whoever has a part, or an older answer, gets another one than the rest.
     if (OWN.some(name => headers[name] !== undefined)) return undefined
-    const cookie = (headers.cookie ?? '').replace(WROTE, '')
-    return [url, cookie, ...DECIDING.map(name => headers[name] ?? '')].join('\n')
+    return [url, withoutOwn(request), ...DECIDING.map(name => headers[name] ?? '')].join('\n')
   }
 
   /**

@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import next from 'next'
 import sirv from 'sirv'
 import { onBehalfOf } from '../pool/asker'
-import { KeptAnswers, wroteNow } from './kept'
+import { browserOf, KeptAnswers, newBrowser, wroteNow } from './kept'
 import { FORWARDED, type House, policyWith, type Refused, refusalOf, safetyHeaders } from './guard'
 
 /**
@@ -38,8 +38,8 @@ const sendRefusal = (response: ServerResponse, { status, title, detail, headers 
   response.end(JSON.stringify({ type: 'about:blank', title, status, detail }))
 }
 
-/** Who asks, by address; a proxy that is named says for whom it asks. */
-const askerOf = (request: IncomingMessage): string => {
+/** From where somebody asks; a proxy that is named says for whom it asks. */
+const addressOf = (request: IncomingMessage): string => {
   const remote = (request.socket.remoteAddress ?? '').replace(/^::ffff:/, '')
   const forwarded = request.headers['x-forwarded-for']
   const last = typeof forwarded === 'string' ? forwarded.split(',').at(-1)?.trim() : undefined
@@ -77,7 +77,8 @@ const serve = (request: IncomingMessage, response: ServerResponse): void => {
     sendRefusal(response, refusal)
     return
   }
-  const id = askerOf(request)
+  const address = addressOf(request)
+  const browser = browserOf(request)
   for (const name of Object.keys(request.headers)) if (FORWARDED.test(name)) delete request.headers[name]
   const nonce = randomBytes(16).toString('base64url')
   for (const [name, value] of Object.entries(safetyHeaders(nonce))) response.setHeader(name, value)
@@ -97,15 +98,21 @@ const serve = (request: IncomingMessage, response: ServerResponse): void => {
   response.on('close', () => {
     if (!response.writableFinished) gone.abort()
   })
-  if (request.method !== 'GET' && request.method !== 'HEAD') {
+  const cookies = [
+    ...(request.method === 'GET' || request.method === 'HEAD' ? [] : [wroteNow]),
+    // A program that keeps no cookies needs none.
+    ...(browser === undefined && request.headers['sec-fetch-mode'] === 'navigate' ? [newBrowser] : []),
+  ]
+  if (cookies.length) {
     const own = response.writeHead.bind(response)
     response.writeHead = ((...args: Parameters<typeof own>) => {
-      response.appendHeader('set-cookie', wroteNow())
+      // Once it is sent: what is kept of an answer is for everybody.
+      for (const cookie of cookies) response.appendHeader('set-cookie', cookie())
       return own(...args)
     }) as typeof response.writeHead
   }
   const key = kept.keyOf(request)
-  const make = () => onBehalfOf({ id, gone: gone.signal }, () => handle(request, response))
+  const make = () => onBehalfOf({ address, browser: browser ?? '', gone: gone.signal }, () => handle(request, response))
   const answered = key === undefined ? make() : kept.answer(key, request, response, nonce, make)
   void answered.catch((error: unknown) => {
     console.error(error)

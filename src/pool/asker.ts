@@ -1,8 +1,8 @@
 import { AsyncLocalStorage } from 'node:async_hooks'
+import type { From } from './turns'
 
 /** For whom something is done: those who ask take turns, and what nobody waits for any more is dropped. */
-export interface Asker {
-  readonly id: string
+export interface Asker extends From {
   readonly gone: AbortSignal
 }
 

@@ -59,5 +59,5 @@ export const LIMITS: Readonly<Record<TaskName, Limit>> = {
 
 /** Memory of one worker; a task that needs more ends, and nothing else. */
 export const MOST_MEGABYTES = 768
-/** Tasks of one asker that may wait, and of all together. */
-export const MOST_WAITING = { ofOne: 2000, ofAll: 6000 }
+/** Tasks that may wait: of one browser, of all behind one address, and of all together. */
+export const MOST_WAITING = { browser: 2000, address: 4000, all: 6000 }

@@ -6,7 +6,7 @@ import { asker as currentAsker } from './asker'
 import { type Lane, LANES, LIMITS, MOST_MEGABYTES, MOST_WAITING } from './limits'
 import { Refusal } from './refusal'
 import type { TaskName, Tasks } from './tasks'
-import { Turns } from './turns'
+import { type From, Turns } from './turns'
 import type { Answer } from './worker'
 
 /**
@@ -64,13 +64,19 @@ export const tasksBegun = (): Map<TaskName, number> => (shared.coherionPoolBegun
 const lanes = (): Readonly<Record<Lane, LaneState>> =>
   (shared.coherionPool ??= Object.fromEntries(LANES.map(lane => [lane, openLane(lane)])) as Record<Lane, LaneState>)
 
+/** Where the house does something by itself. */
+const HOUSE: From = { address: '', browser: '' }
+
 /** Resolves once there is a thread; those who ask take turns. @throws Refusal where too many wait or the asker goes */
-const turnIn = (lane: LaneState, asker: string, gone: AbortSignal | undefined): Promise<void> => {
+const turnIn = (lane: LaneState, asker: From, gone: AbortSignal | undefined): Promise<void> => {
   if (lane.running < lane.threads) {
     lane.running++
     return Promise.resolve()
   }
-  if (lane.waiting.size >= MOST_WAITING.ofAll || lane.waiting.of(asker) >= MOST_WAITING.ofOne)
+  const own = lane.waiting.of(asker)
+  const isTooMuch =
+    lane.waiting.size >= MOST_WAITING.all || own.address >= MOST_WAITING.address || own.browser >= MOST_WAITING.browser
+  if (isTooMuch)
     return Promise.reject(
       new Refusal('busy', 'Too much is being worked out at once. Nothing was changed; try again in a minute.'),
     )
@@ -109,7 +115,7 @@ export const work = async <N extends TaskName>(
   const asker = currentAsker()
   const gone = isForAll ? undefined : asker?.gone
   if (gone?.aborted) throw goneAway()
-  await turnIn(lane, asker?.id ?? '', gone)
+  await turnIn(lane, asker ?? HOUSE, gone)
   tasksBegun().set(name, (tasksBegun().get(name) ?? 0) + 1)
   const tooLong = AbortSignal.timeout(seconds * 1000)
   try {

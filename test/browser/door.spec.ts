@@ -203,6 +203,23 @@ test('a thousand requests that nobody should send are answered with a sentence, 
   expect(faults).toEqual([])
 })
 
+test('browsers behind one address are told apart, and a page that is kept for all gives each a name of its own', async ({
+  browser,
+  server,
+}) => {
+  const names: string[] = []
+  for (let i = 0; i < 2; i++) {
+    const context = await browser.newContext({ baseURL: server.address })
+    const page = await context.newPage()
+    for (const path of ['/name/lenses', '/name/bodies', '/name/lenses']) await page.goto(path)
+    const own = (await context.cookies()).filter(c => c.name === 'coherion-browser')
+    expect(own).toMatchObject([{ httpOnly: true, sameSite: 'Strict', expires: -1 }])
+    names.push(...own.map(c => c.value))
+    await context.close()
+  }
+  expect(new Set(names).size).toBe(2)
+})
+
 test('an answer that is kept is never an old one, whatever anybody changes', async ({ server }) => {
   const base = `http://localhost:${server.port}`
   const get = async (path: string) => (await fetch(base + path)).json() as Promise<never>

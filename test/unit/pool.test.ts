@@ -18,21 +18,39 @@ afterAll(closePool)
 describe('those who ask', () => {
   it('take turns, however much one of them has waiting', () => {
     const turns = new Turns<string>()
-    for (const n of [1, 2, 3]) turns.push('Anna', `Anna ${n}`)
-    turns.push('Bruno', 'Bruno 1')
-    turns.push('Clara', 'Clara 1')
-    turns.push('Bruno', 'Bruno 2')
+    const from = (address: string) => ({ address, browser: '' })
+    for (const n of [1, 2, 3]) turns.push(from('Anna'), `Anna ${n}`)
+    turns.push(from('Bruno'), 'Bruno 1')
+    turns.push(from('Clara'), 'Clara 1')
+    turns.push(from('Bruno'), 'Bruno 2')
     turns.remove('Anna 3')
-    expect([turns.size, turns.of('Bruno')]).toEqual([5, 2])
+    expect([turns.size, turns.of(from('Bruno'))]).toEqual([5, { address: 2, browser: 2 }])
     const order = Array.from({ length: 6 }, () => turns.shift())
     expect(order).toEqual(['Anna 1', 'Bruno 1', 'Clara 1', 'Anna 2', 'Bruno 2', undefined])
+  })
+
+  it('take turns behind one address as well, and gain nothing by calling themselves by many names', () => {
+    const turns = new Turns<string>()
+    const office = (browser: string) => ({ address: 'office', browser })
+    for (const n of [1, 2, 3]) turns.push(office('Anna'), `Anna ${n}`)
+    turns.push(office('Bruno'), 'Bruno 1')
+    for (const n of [1, 2, 3, 4]) turns.push({ address: 'elsewhere', browser: `name ${n}` }, `somebody ${n}`)
+    turns.push(office('Clara'), 'left')
+    turns.remove('left')
+    expect(turns.of(office('Anna'))).toEqual({ address: 4, browser: 3 })
+    expect(turns.of({ address: 'elsewhere', browser: 'name 1' })).toEqual({ address: 4, browser: 1 })
+    const order = Array.from({ length: 9 }, () => turns.shift())
+    const inTheOffice = ['Anna 1', 'Bruno 1', 'Anna 2', 'Anna 3']
+    const elsewhere = ['somebody 1', 'somebody 2', 'somebody 3', 'somebody 4']
+    expect(order).toEqual([...inTheOffice.flatMap((task, i) => [task, elsewhere[i]]), undefined])
+    expect([turns.size, turns.of(office('Anna')).address]).toEqual([0, 0])
   })
 
   it('end what they asked for by going, before it began and while it runs; others are served on', async () => {
     const gone = new AbortController()
     const bodies = Array.from({ length: 200 }, (_, i) => ({ ...demoBodies()[i % 12], id: `b-${i}` }))
     const asked = { sent: { standard: demoStandards()[0], bodies }, file: 'request' }
-    const both = onBehalfOf({ id: 'Anna', gone: gone.signal }, () =>
+    const both = onBehalfOf({ address: 'here', browser: 'Anna', gone: gone.signal }, () =>
       Promise.allSettled([1, 2, 3].map(() => work('resolveRequest', asked))),
     )
     const [linnet] = demoBodies()
