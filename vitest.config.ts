@@ -41,7 +41,7 @@ export default defineConfig({
         extends: true,
         test: {
           name: 'house',
-          include: rooms ? [] : ['src/**/*.test.ts', 'test/unit/**/*.test.ts'],
+          include: rooms ? [] : ['src/**/*.test.{ts,tsx}', 'test/unit/**/*.test.ts'],
           exclude: ['src/core/**'],
           // Loading the server and its threads once for many files is a third of the time; each begins anew all the same.
           isolate: false,

@@ -1,10 +1,11 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { FileImport } from '@/ui/FileImport'
 import { Page, Wrap } from '@/ui/pieces'
 import { LinkButton } from '@/ui/links'
 import { useSend } from '@/ui/use-send'
+import { Box, Typography } from '@/ui/elements'
 
 /** The first screen of a team that has nothing yet: three steps to the first card. */
 export const Beginning = ({ hasBodies, hasStandards }: { hasBodies: boolean; hasStandards: boolean }) => {

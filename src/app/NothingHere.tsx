@@ -1,8 +1,8 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import { Page } from '@/ui/pieces'
 import { LinkButton } from '@/ui/links'
+import { Box, Typography } from '@/ui/elements'
 
 export const NothingHere = () => (
   <Page>

@@ -1,7 +1,8 @@
 'use client'
 
-import { Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { Page } from '@/ui/pieces'
+import { Typography } from '@/ui/elements'
 
 export default function ErrorPage({ reset }: { error: Error; reset: () => void }) {
   return (

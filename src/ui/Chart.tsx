@@ -1,9 +1,9 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import { type Theme, useTheme } from '@mui/material/styles'
 import type { EChartsCoreOption, EChartsType } from 'echarts/core'
 import { useEffect, useRef, useState } from 'react'
+import { Box, Typography } from './elements'
 
 /** A colour of the theme as it is on the page now: a drawing cannot use a variable. */
 const colour = (element: Element, name: string): string =>

@@ -1,9 +1,10 @@
 'use client'
 
-import { Alert, Button, Typography } from '@mui/material'
+import { Alert, Button } from '@mui/material'
 import { useEffect } from 'react'
 import type { Draft, Status } from './draft/draft'
 import { isTyping } from './typing'
+import { Typography } from './elements'
 
 /** Whether what was typed is stored. */
 export const StatusLine = ({ status }: { status: Status }) => {

@@ -1,8 +1,8 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import { useState } from 'react'
 import { FileButton } from './FileButton'
+import { Box, Typography } from './elements'
 
 /** A place that files are dropped on or chosen for; they stay on this device. */
 export const DropFiles = ({

@@ -1,8 +1,8 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { inSentence } from '@/core/vocabulary/words'
+import { Box, Typography } from './elements'
 
 /** One word and what it means where it means something else. */
 interface Friend {

@@ -1,9 +1,10 @@
 'use client'
 
-import { Alert, Box, Button, Typography } from '@mui/material'
+import { Alert, Button } from '@mui/material'
 import { useState } from 'react'
 import { useSend } from './use-send'
 import { FileButton } from './FileButton'
+import { Box, Typography } from './elements'
 
 interface Outcome {
   readonly file: string

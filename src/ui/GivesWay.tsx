@@ -1,12 +1,13 @@
 'use client'
 
-import { Alert, Box } from '@mui/material'
+import { Alert } from '@mui/material'
 import { layered, type Layer, type Standard } from '@/core/standards'
 import { withTarget } from '@/core/standards/edit'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { inSentence } from '@/core/vocabulary/words'
 import type { Draft } from './draft/draft'
 import { WrittenField } from './WrittenField'
+import { Box } from './elements'
 
 /** Where a must of a lower layer would give way, somebody has to write why; until then the must stands. */
 export const GivesWay = ({

@@ -1,9 +1,10 @@
 'use client'
 
-import { Box, Slider, Typography } from '@mui/material'
+import { Slider } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useId, useState } from 'react'
 import type { Physical } from '@/core/vocabulary/values'
+import { Box, Typography } from './elements'
 
 const WIDTH = 320
 const LEFT = 8

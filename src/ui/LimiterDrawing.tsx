@@ -1,12 +1,12 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { dioptres, distanceWords, type Metres } from '@/core/lenses/distance'
 import { focusRangesOf, type Lens } from '@/core/lenses/schema'
 import { travelSaved } from '@/core/optics/limiter-range'
 import { percent } from '@/core/vocabulary/words'
 import type { Units } from './units'
+import { Box, Typography } from './elements'
 
 const Scale = styled('div')(({ theme }) => ({
   display: 'grid',

@@ -9,11 +9,11 @@ import {
   FormControlLabel,
   Radio,
   RadioGroup,
-  Typography,
 } from '@mui/material'
 import { useMemo, useState } from 'react'
 import { type Change, placeOf } from '@/core/changes/changes'
 import type { Divergence, Draft, Prefer } from './draft/draft'
+import { Typography } from './elements'
 
 export interface MergeProps<T> {
   readonly draft: Pick<Draft<T>, 'conflict' | 'merged' | 'mergeWith' | 'takeTheirs'>

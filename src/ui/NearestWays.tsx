@@ -1,7 +1,7 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import type { Way } from '@/core/phrasebook/nearest'
+import { Box, Typography } from './elements'
 
 /** Where a body has nothing: the ways to get the behaviour all the same, the nearest first, and what each costs. */
 export const NearestWays = ({ ways, withChanges = false }: { ways: readonly Way[]; withChanges?: boolean }) =>

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Dialog, TextField, Typography } from '@mui/material'
+import { Dialog, TextField } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { type KeyboardEvent, useState } from 'react'
@@ -11,6 +11,7 @@ import { linkTo } from './address'
 import { useBodies } from './bodies'
 import { usePhraseSearch } from './phrases'
 import { WorkerTrouble } from './worker'
+import { Box, Typography } from './elements'
 
 const Result = styled(ViewLink)(({ theme }) => ({
   display: 'block',

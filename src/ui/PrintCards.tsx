@@ -2,7 +2,6 @@
 
 import {
   Alert,
-  Box,
   Button,
   Checkbox,
   Dialog,
@@ -13,10 +12,10 @@ import {
   LinearProgress,
   MenuItem,
   TextField,
-  Typography,
 } from '@mui/material'
 import { useEffect, useRef, useState } from 'react'
 import { PAPERS } from './PrintButton'
+import { Box, Typography } from './elements'
 
 /** A card that can be printed: of a unit, or of a body that the team has no unit of. */
 export interface PrintableCard {

@@ -1,9 +1,10 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import type { Method } from './send'
 import { useSend } from './use-send'
 import { Trouble } from './Trouble'
+import { Box, Typography } from './elements'
 
 /** What was put away, at the revision at which it can be brought back. */
 export interface PutAwayThing {

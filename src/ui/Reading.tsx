@@ -1,6 +1,7 @@
 'use client'
 
-import { Box, Button, LinearProgress, Typography } from '@mui/material'
+import { Button, LinearProgress } from '@mui/material'
+import { Box, Typography } from './elements'
 
 /** How many pictures have been read, and a way to stop. */
 export const Reading = ({

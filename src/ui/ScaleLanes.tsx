@@ -1,9 +1,10 @@
 'use client'
 
-import { Box, Typography, useMediaQuery } from '@mui/material'
+import { useMediaQuery } from '@mui/material'
 import { styled, useTheme } from '@mui/material/styles'
 import { type Axis, type BodyScale, shareOnAxis, type Step } from '@/core/phrasebook/scales'
 import { percent } from '@/core/vocabulary/words'
+import { Box, Typography } from './elements'
 
 const Lane = styled('div')(({ theme }) => ({
   display: 'grid',

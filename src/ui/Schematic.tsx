@@ -1,9 +1,9 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { type DragEvent, type KeyboardEvent, type PointerEvent, useState } from 'react'
 import type { Control } from '@/core/bodies'
+import { Box, Typography } from './elements'
 
 /** The three sides a camera is drawn from: plain outlines, the same for every body; only the controls are its own. */
 const VIEWS = [

@@ -1,7 +1,7 @@
 'use client'
 
-import { Typography } from '@mui/material'
 import { TallLink } from './links'
+import { Typography } from './elements'
 
 /** Scenes in which a target shows what it does, and the settings that are turned around it. */
 const SEEN: Readonly<Record<string, { readonly passage: string; readonly across: string; readonly down: string }>> = {

@@ -1,8 +1,9 @@
 'use client'
 
-import { Box, Drawer, IconButton, useMediaQuery } from '@mui/material'
+import { Drawer, IconButton, useMediaQuery } from '@mui/material'
 import { styled, useTheme } from '@mui/material/styles'
 import { type ReactNode, useEffect } from 'react'
+import { Box } from './elements'
 
 const Aside = styled('aside')(({ theme }) => ({
   flex: 'none',

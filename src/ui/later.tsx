@@ -1,7 +1,8 @@
 'use client'
 
-import { Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { type ComponentType, useEffect, useState } from 'react'
+import { Typography } from './elements'
 
 /** Once the page is there and quiet: what is fetched then is at hand when it is wanted, also without network. */
 const whenQuiet = (run: () => void): void => {

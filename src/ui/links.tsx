@@ -1,9 +1,10 @@
 'use client'
 
-import { Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import NextLink from 'next/link'
 import { type ComponentProps, type ReactNode, useState } from 'react'
 import { linkTo, useAhead } from './address'
+import { Typography } from './elements'
 
 type More = Readonly<Record<string, string>>
 

@@ -1,10 +1,10 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import type { ReactNode } from 'react'
 import type { Caution } from '@/core/cautions/cautions'
 import { KeptLink } from './links'
+import { Box, Typography } from './elements'
 
 /** Small pieces that every view is made of. */
 

@@ -58,6 +58,25 @@ const WEIGHT = 650
 /** In pixels: what a thumb hits, the ribbon, the bar of views below it, and both with the line between. */
 export const SIZES = { touch: 44, ribbon: 56, bar: 52, head: 109 }
 
+/** In pixels: what distances are counted in. */
+export const SPACING = 8
+
+/** What words of each variant are written in, unless told otherwise; see elements.tsx. */
+export const VARIANT_ELEMENTS = {
+  h1: 'h1',
+  h2: 'h2',
+  h3: 'h3',
+  body1: 'p',
+  body2: 'p',
+  strong: 'p',
+  value: 'span',
+  eyebrow: 'span',
+  figure: 'span',
+  caption: 'span',
+} as const
+type Variant = keyof typeof VARIANT_ELEMENTS
+const INKS = ['primary', 'secondary', 'error', 'warning', 'success'] as const
+
 const heading = (size: string) => ({ fontFamily: HEADING, fontWeight: WEIGHT, fontSize: size, lineHeight: 1.2 })
 
 export const theme = createTheme({
@@ -103,6 +122,7 @@ export const theme = createTheme({
     },
   },
   shape: { borderRadius: 6 },
+  spacing: SPACING,
   typography: {
     fontFamily: TEXT,
     fontSize: 14,
@@ -121,7 +141,13 @@ export const theme = createTheme({
   },
   components: {
     MuiCssBaseline: {
-      styleOverrides: {
+      styleOverrides: ({ palette, typography, vars }) => ({
+        // Words and their colours, as plain classes; see elements.tsx.
+        '.type': { margin: 0 },
+        ...Object.fromEntries(Object.keys(VARIANT_ELEMENTS).map(v => [`.type-${v}`, typography[v as Variant]])),
+        ...Object.fromEntries(INKS.map(ink => [`.ink-${ink}`, { color: (vars?.palette ?? palette)[ink].main }])),
+        '.ink-textPrimary': { color: vars?.palette.text.primary },
+        '.ink-textSecondary': { color: vars?.palette.text.secondary },
         ':root': Object.fromEntries(Object.entries(SIZES).map(([name, px]) => [`--${name}`, `${px}px`])),
         // A link in running text: told from the text by its line, legible in both themes.
         'a:not([class])': { color: 'inherit' },
@@ -131,11 +157,9 @@ export const theme = createTheme({
         },
         '.visually-hidden': { position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' },
         '@media print': { '.no-print': { display: 'none !important' } },
-      },
+      }),
     },
-    MuiTypography: {
-      defaultProps: { variantMapping: { value: 'span', eyebrow: 'span', figure: 'span', strong: 'p' } },
-    },
+    MuiTypography: { defaultProps: { variantMapping: VARIANT_ELEMENTS } },
     MuiButtonBase: { defaultProps: { disableRipple: true } },
     MuiButton: { styleOverrides: { root: { minHeight: 40 } } },
     MuiIconButton: { styleOverrides: { root: { minWidth: 44, minHeight: 44 } } },

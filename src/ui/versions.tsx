@@ -1,6 +1,6 @@
 'use client'
 
-import { Typography } from '@mui/material'
+import { Typography } from './elements'
 
 /** How far a version of a standard has come, in words. */
 export const STATE_WORDS: Readonly<Record<string, string>> = {

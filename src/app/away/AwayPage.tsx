@@ -1,9 +1,10 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { useEffect, useState } from 'react'
 import { CARDS_CACHE } from '@/offline/names'
 import { Page, PlainList } from '@/ui/pieces'
+import { Box, Typography } from '@/ui/elements'
 
 interface KeptCard {
   readonly address: string

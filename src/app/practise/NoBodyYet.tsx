@@ -1,6 +1,6 @@
-import { Typography } from '@mui/material'
 import { LinkButton } from '@/ui/links'
 import { Page } from '@/ui/pieces'
+import { Typography } from '@/ui/elements'
 
 /** Practice is with a body in hand. */
 export const NoBodyYet = () => (

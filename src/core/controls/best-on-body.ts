@@ -119,6 +119,7 @@ export const bestOnBody = (
       least: bound + assigner.atLeast(row, c, cost[row * columns + c] ?? FORBIDDEN),
     }))
       .filter(x => x.least < best.cost && (own[row * columns + x.c] ?? FORBIDDEN) < FORBIDDEN)
+      // Stryker disable next-line all: what is tried first
       .sort((a, b) => a.least - b.least || a.c - b.c)
     for (const { c, least } of choices) if (least < best.cost) branch([...fixed, c])
   }

@@ -159,9 +159,9 @@ export const bestMaps = (plan: Plan, bodies: readonly FleetBody[], seed = 1): Fl
     body: body.id,
     at: Object.fromEntries(
       plan.uses.flatMap((use, f) => {
-        const control = solved.maps[b]?.[f] ?? LEFT_OUT
-        const found = body.controls[control]
-        return control === LEFT_OUT || !found ? [] : [[use.function, found.id]]
+        // Of what is left out there is none.
+        const found = body.controls[solved.maps[b]?.[f] ?? LEFT_OUT]
+        return found ? [[use.function, found.id]] : []
       }),
     ),
   }))

@@ -38,6 +38,7 @@ export class Bound {
       for (const cell of part.graph.byDimension.get(d) ?? []) {
         const own = this.w.costsOf(d, part.graph.cells[cell]?.behaviour ?? 0)
         let least = Infinity
+        // Stryker disable next-line EqualityOperator: no level costs less than one that is not there
         for (let l = 0; l < prices.length; l++) {
           const here = (prices[l] as number) + weight * (own[l] as number)
           if (here < least) least = here

@@ -100,6 +100,7 @@ export const levelFleet = (
     behaviours: behavioursAt(w, best.levels),
     cost: best.cost,
     // Sums of many figures in another order may differ in the last digit.
+    // Stryker disable next-line EqualityOperator: at the very edge both are right
     bound: best.cost - proven <= PROVEN * best.cost ? best.cost : proven,
   }
 }

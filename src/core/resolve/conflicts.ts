@@ -78,6 +78,7 @@ type Clashes = (set: readonly Member[]) => boolean
 const smallestSet = (must: string, others: readonly Member[], clashes: Clashes): Conflict => {
   let tried = 0
   let bound: readonly Member[] | undefined
+  // Stryker disable next-line EqualityOperator: what is as large as the bound is the bound
   for (let size = 0; size < (bound ?? others).length; size++) {
     if (size === 2) bound = irreducible(others, clashes)
     if (bound && size >= bound.length) break

@@ -1,9 +1,9 @@
 'use client'
 
-import { Typography } from '@mui/material'
 import { useId } from 'react'
 import { styled } from '@mui/material/styles'
 import { pixelWords } from '@/core/optics/words'
+import { Typography } from '../elements'
 
 const Pair = styled('div')(({ theme }) => ({
   display: 'grid',

@@ -1,6 +1,5 @@
 'use client'
 
-import { Typography } from '@mui/material'
 import { questionTitle } from '@/core/optics/titles'
 import type { Answer, QuestionId } from '@/core/optics/answers/answer'
 import { differingFrom, type Scene, sceneText } from '@/core/optics/scene'
@@ -10,6 +9,7 @@ import { KeptLink } from '../links'
 import { useFetched } from '../use-fetched'
 import { useUnits } from '../units'
 import { useDeskScene } from './desk-scene'
+import { Typography } from '../elements'
 
 /**
  * An answer of the Optics desk where it is needed, about the scene that is on the desk.

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { usePathname, useRouter, useSearchParams } from 'next/navigation'
 import { startTransition, useOptimistic, useState } from 'react'
@@ -9,6 +9,7 @@ import { goAhead, linkTo } from '../address'
 import { later } from '../later'
 import { usePeople } from '../people'
 import type { BodyChoice, StandardChoice } from './choices'
+import { Box, Typography } from '../elements'
 
 const StandardMenu = later(() => import('./InHandMenus').then(m => m.StandardMenu))
 const ForWhomMenu = later(() => import('./InHandMenus').then(m => m.ForWhomMenu))

@@ -1,8 +1,9 @@
 'use client'
 
-import { Dialog, DialogContent, DialogTitle, Typography } from '@mui/material'
+import { Dialog, DialogContent, DialogTitle } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { STAGES } from './stages'
+import { Typography } from '../elements'
 
 const Keys = styled('dl')(({ theme }) => ({
   display: 'grid',

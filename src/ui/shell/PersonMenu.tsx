@@ -1,9 +1,10 @@
 'use client'
 
-import { Box, Button } from '@mui/material'
+import { Button } from '@mui/material'
 import { useState } from 'react'
 import { later } from '../later'
 import { usePeople } from '../people'
+import { Box } from '../elements'
 
 const PersonPopover = later(() => import('./PersonPopover').then(m => m.PersonPopover))
 

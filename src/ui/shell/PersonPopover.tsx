@@ -1,10 +1,11 @@
 'use client'
 
-import { Box, Button, Divider, MenuItem, MenuList, Popover, TextField, Typography } from '@mui/material'
+import { Button, Divider, MenuItem, MenuList, Popover, TextField } from '@mui/material'
 import { useRouter } from 'next/navigation'
 import { type FormEvent, useState } from 'react'
 import { choosePerson, type Person, usePeople } from '../people'
 import { sendJson } from '../send'
+import { Box, Typography } from '../elements'
 
 /** Chooses who signs on this device, or adds somebody. */
 export const PersonPopover = ({ anchor, onClose }: { anchor: HTMLElement; onClose: () => void }) => {

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Drawer } from '@mui/material'
+import { Button, Drawer } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { KeptLink } from '../links'
 import { Eyebrow } from '../pieces'
@@ -8,6 +8,7 @@ import type { BodyChoice, StandardChoice } from './choices'
 import { InHand } from './InHandBar'
 import { STAGES } from './stages'
 import { ThemeSwitch } from './ThemeSwitch'
+import { Box } from '../elements'
 
 const Place = styled(KeptLink)(({ theme }) => ({
   display: 'inline-flex',

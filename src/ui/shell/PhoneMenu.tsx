@@ -1,11 +1,12 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { usePathname } from 'next/navigation'
 import { useState } from 'react'
 import { later } from '../later'
 import type { BodyChoice, StandardChoice } from './choices'
 import type { Stage } from './stages'
+import { Box, Typography } from '../elements'
 
 const PhoneDrawer = later(() => import('./PhoneDrawer').then(m => m.PhoneDrawer))
 

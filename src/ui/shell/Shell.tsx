@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, ButtonBase, Typography } from '@mui/material'
+import { ButtonBase } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { usePathname } from 'next/navigation'
 import { type ReactNode, useCallback, useState } from 'react'
@@ -16,6 +16,7 @@ import { STAGES } from './stages'
 import { ViewBar } from './ViewBar'
 import { KeptLink } from '../links'
 import { later } from '../later'
+import { Box, Typography } from '../elements'
 
 const PhraseDialog = later(() => import('../PhraseSearch').then(m => m.PhraseDialog))
 

@@ -1,12 +1,12 @@
 'use client'
 
-import { Box } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { usePathname } from 'next/navigation'
 import type { BodyChoice, StandardChoice } from './choices'
 import { InHand } from './InHandBar'
 import type { Stage } from './stages'
 import { KeptLink } from '../links'
+import { Box } from '../elements'
 
 const Bar = styled('div')(({ theme }) => ({
   display: 'flex',

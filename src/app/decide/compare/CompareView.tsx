@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Tab, Tabs, Typography } from '@mui/material'
+import { Tab, Tabs } from '@mui/material'
 import { DISPUTED } from '@/core/guide/guide'
 import { TOPICS } from '@/core/guide/schools'
 import type { StandardHeading } from '@/server/catalogue'
@@ -11,6 +11,7 @@ import { Page } from '@/ui/pieces'
 import { type Choice, StandardSelect, Pick, schoolChoices, BodiesSelect } from './choosing'
 import { TwoSelections } from './TwoSelections'
 import { TwoStandards } from './TwoStandards'
+import { Box, Typography } from '@/ui/elements'
 
 type Shown =
   | { readonly kind: 'standards'; readonly before: string; readonly after: string; readonly comparison: SideBySide }

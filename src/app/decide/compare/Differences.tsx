@@ -1,12 +1,12 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { gradeOf } from '@/core/vocabulary/grade'
 import { toleranceWords, valueWords } from '@/core/vocabulary/words'
 import type { EffectiveTarget } from '@/core/standards'
 import type { ComparisonView } from '@/server/standards'
 import { AlignmentMark } from '@/ui/AlignmentMark'
+import { Box, Typography } from '@/ui/elements'
 
 const wanted = (t: EffectiveTarget): string => {
   const d = dimension(t.dimension)

@@ -1,7 +1,7 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import type { Selections, SideCell } from '@/server/comparison'
+import { Box, Typography } from '@/ui/elements'
 
 export const Side = ({ cell }: { cell: SideCell | undefined }) => (
   <Typography variant="body2" color={cell ? 'textPrimary' : 'textSecondary'} sx={{ gridColumn: { xs: 2, sm: 'auto' } }}>

@@ -1,11 +1,11 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import { gradeOf } from '@/core/vocabulary/grade'
 import type { SideBySide } from '@/server/comparison'
 import { AlignmentMark } from '@/ui/AlignmentMark'
 import { Differences } from './Differences'
 import { Side } from './TwoSelections'
+import { Box, Typography } from '@/ui/elements'
 
 export const TwoStandards = ({ comparison: c }: { comparison: SideBySide }) => {
   const differing = c.bodies.filter(b => b.lines.length > 0)

@@ -1,7 +1,7 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import type { Column } from '@/core/resolve/concordance'
+import { Box, Typography } from '@/ui/elements'
 
 export const ColumnHead = ({
   column,

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, FormControlLabel, LinearProgress, Switch, Typography, useMediaQuery } from '@mui/material'
+import { Button, FormControlLabel, LinearProgress, Switch, useMediaQuery } from '@mui/material'
 import { useTheme } from '@mui/material/styles'
 import { useCallback, useMemo } from 'react'
 import type { Concordance } from '@/core/resolve/concordance'
@@ -17,6 +17,7 @@ import { type CellRef, Matrix } from './Matrix'
 import { FigureExplanation, type FigureId, FIGURES, Figures } from './Summary'
 import { TargetList } from './TargetList'
 import { useLevelled } from './use-levelled'
+import { Box, Typography } from '@/ui/elements'
 
 const cellFrom = (text: string | null): CellRef | undefined => {
   const [body, dimension] = text?.split(':') ?? []

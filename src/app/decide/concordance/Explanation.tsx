@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Divider, Skeleton, Typography } from '@mui/material'
+import { Alert, Divider, Skeleton } from '@mui/material'
 import { useSearchParams } from 'next/navigation'
 import { useMemo } from 'react'
 import { GRADE_WORDS } from '@/core/resolve/words'
@@ -15,6 +15,7 @@ import { Eyebrow, Facts, MenuPath, PlainList } from '@/ui/pieces'
 import { LinkButton } from '@/ui/links'
 import type { CellRef } from './Matrix'
 import { useFetched } from '@/ui/use-fetched'
+import { Box, Typography } from '@/ui/elements'
 
 const WEIGHT_SENTENCE = { must: 'a must', should: 'a should', nice: 'nice to have' } as const
 

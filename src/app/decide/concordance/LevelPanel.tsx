@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, LinearProgress, Typography } from '@mui/material'
+import { Button, LinearProgress } from '@mui/material'
 import type { FleetFigures, GivenUp, Help } from '@/core/level/report'
 import { gapWords } from '@/core/numeric/gap'
 import type { Concordance } from '@/core/resolve/concordance'
@@ -14,6 +14,7 @@ import { Trouble } from '@/ui/Trouble'
 import type { LevelView } from '@/workers/fleet'
 import { lambdaWords } from './LevelSlider'
 import { useSend } from '@/ui/use-send'
+import { Box, Typography } from '@/ui/elements'
 
 const MOST_SPREADS = 6
 const MOST_GIVEN_UP = 4

@@ -1,8 +1,9 @@
 'use client'
 
-import { Box, Slider, Typography } from '@mui/material'
+import { Slider } from '@mui/material'
 import { useState } from 'react'
 import { LAMBDAS } from '@/core/level/level'
+import { Box, Typography } from '@/ui/elements'
 
 /** The position of a lambda on the slider; the nearest one where it is none of them. */
 export const positionOf = (lambdaHundredths: number): number =>

@@ -1,6 +1,5 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react'
 import { Eyebrow } from '@/ui/pieces'
@@ -9,6 +8,7 @@ import type { Arranged, Line } from './arrange'
 import { Scroller, Sticky, Line1, Fold, CellBox } from './matrix-parts'
 import { ColumnHead } from './ColumnHead'
 import { CellContent } from './CellContent'
+import { Box, Typography } from '@/ui/elements'
 
 /** Sizes of the matrix in pixels. */
 const HEAD_HEIGHT = 78

@@ -1,9 +1,10 @@
 'use client'
 
 import { inSentence } from '@/core/vocabulary/words'
-import { Box, ButtonBase, Typography } from '@mui/material'
+import { ButtonBase } from '@mui/material'
 import { Facts } from '@/ui/pieces'
 import type { Concordance } from '@/core/resolve/concordance'
+import { Box, Typography } from '@/ui/elements'
 
 /** The figures above the Concordance. Each is a button: it explains itself. */
 export const FIGURES = ['agreement', 'alike', 'musts', 'spread', 'behind'] as const

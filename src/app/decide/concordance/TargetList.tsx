@@ -1,12 +1,13 @@
 'use client'
 
-import { Box, ButtonBase, FormControl, InputLabel, MenuItem, Select, Typography } from '@mui/material'
+import { ButtonBase, FormControl, InputLabel, MenuItem, Select } from '@mui/material'
 import { AlignmentMark } from '@/ui/AlignmentMark'
 import { Eyebrow } from '@/ui/pieces'
 import type { Concordance } from '@/core/resolve/concordance'
 import type { Arranged } from './arrange'
 import type { CellRef } from './Matrix'
 import { BrokenMust, WeightBadge } from './WeightBadge'
+import { Box, Typography } from '@/ui/elements'
 
 /** The Concordance on a phone: one body at a time, its targets as a list. */
 export const TargetList = ({

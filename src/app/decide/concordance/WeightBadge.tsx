@@ -1,7 +1,7 @@
 'use client'
 
-import { Typography } from '@mui/material'
 import type { Weight } from '@/core/standards'
+import { Typography } from '@/ui/elements'
 
 /** How much a target counts, in one word; only a must stands out. */
 export const WeightBadge = ({ weight }: { weight: Weight }) => (

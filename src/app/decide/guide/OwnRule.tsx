@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { Button, MenuItem, TextField } from '@mui/material'
 import { useState } from 'react'
 import type { Argument } from '@/core/guide/argument'
 import { ARGUMENTS } from '@/core/guide/arguments'
@@ -8,6 +8,7 @@ import { conditionsOf, type Range } from '@/core/guide/facts'
 import { type HouseRule, whenWords } from '@/core/guide/house'
 import { QUESTIONS } from '@/core/guide/questions'
 import { schoolsIn, type TopicId, TOPICS } from '@/core/guide/schools'
+import { Box, Typography } from '@/ui/elements'
 
 const NOTHING = { school: '', question: '', option: '', points: '2', because: '', source: '' }
 const STRENGTHS = [

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { Button, MenuItem, TextField } from '@mui/material'
 import { Fragment, useDeferredValue, useMemo, useState } from 'react'
 import type { HouseGuide, HouseRule } from '@/core/guide/house'
 import { schoolsIn } from '@/core/guide/schools'
@@ -10,6 +10,7 @@ import { OwnRule } from './OwnRule'
 import { matching, type RuleGroup, type RuleLine, ruleGroups } from './rules'
 import { useHouse } from './use-house'
 import { FileButton } from '@/ui/FileButton'
+import { Box, Typography } from '@/ui/elements'
 
 /** All rules of the guide in words: to be read, searched, switched off, replaced and added to. */
 export const ReasoningView = ({ house: stored, revision }: { house: HouseGuide; revision: number }) => {

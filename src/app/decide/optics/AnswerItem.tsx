@@ -1,11 +1,12 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { type ReactNode, useId, useState } from 'react'
 import { questionTitle } from '@/core/optics/titles'
 import type { Answer, Figure } from '@/core/optics/answers/answer'
 import { PlainList } from '@/ui/pieces'
+import { Box, Typography } from '@/ui/elements'
 
 const Head = styled('button')(({ theme }) => ({
   all: 'unset',

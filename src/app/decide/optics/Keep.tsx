@@ -1,17 +1,6 @@
 'use client'
 
-import {
-  Alert,
-  Autocomplete,
-  Box,
-  Button,
-  FormControlLabel,
-  MenuItem,
-  Radio,
-  RadioGroup,
-  TextField,
-  Typography,
-} from '@mui/material'
+import { Alert, Autocomplete, Button, FormControlLabel, MenuItem, Radio, RadioGroup, TextField } from '@mui/material'
 import { useState } from 'react'
 import type { Answer } from '@/core/optics/answers/answer'
 import { differingFrom } from '@/core/optics/scene'
@@ -24,6 +13,7 @@ import { Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { useSend } from '@/ui/use-send'
 import { useDesk } from './desk'
+import { Box, Typography } from '@/ui/elements'
 
 /** The standard in hand, in whose draft answers are kept. */
 export interface KeepIn {

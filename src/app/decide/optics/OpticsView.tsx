@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, Typography } from '@mui/material'
+import { Alert, Button } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { type ComponentType, useState } from 'react'
 import { isQuestion } from '@/core/optics/answers'
@@ -21,6 +21,7 @@ import { Keep, type KeepIn } from './Keep'
 import { MORE } from './more'
 import { SetUp } from './SetUp'
 import { useOpticsDesk } from './use-desk'
+import { Box, Typography } from '@/ui/elements'
 
 const Columns = styled('div')(({ theme }) => ({
   display: 'grid',

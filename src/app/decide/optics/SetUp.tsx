@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Checkbox, Collapse, FormControlLabel, Slider, TextField, Typography } from '@mui/material'
+import { Button, Checkbox, Collapse, FormControlLabel, Slider, TextField } from '@mui/material'
 import { type ReactNode, useId, useState } from 'react'
 import { distanceForShare } from '@/core/optics/reckon'
 import { SUBJECTS, subjectOf } from '@/core/optics/subjects'
@@ -9,6 +9,7 @@ import { Wrap } from '@/ui/pieces'
 import { useDesk } from './desk'
 import { Choice, Length, Num } from './fields'
 import { lensesFor, withBody, withLens } from './use-desk'
+import { Box, Typography } from '@/ui/elements'
 
 const OWN = 'own'
 const EXTENDERS = [1, 1.4, 1.7, 2]

@@ -1,20 +1,12 @@
 'use client'
 
-import {
-  Button,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  MenuItem,
-  TextField,
-  Typography,
-} from '@mui/material'
+import { Button, Dialog, DialogActions, DialogContent, DialogTitle, MenuItem, TextField } from '@mui/material'
 import { useRouter } from 'next/navigation'
 import { type FormEvent, useState } from 'react'
 import type { LayerKind } from '@/core/standards'
 import type { StandardHeading } from '@/server/catalogue'
 import { useSend } from '@/ui/use-send'
+import { Typography } from '@/ui/elements'
 
 export const KIND_WORDS: Readonly<Record<LayerKind, string>> = {
   house: 'house baseline',

@@ -1,12 +1,13 @@
 'use client'
 
-import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from '@mui/material'
+import { Button, Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/material'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { StandardImport as Taken } from '@/server/standards'
 import { useSend } from '@/ui/use-send'
 import { FileButton } from '@/ui/FileButton'
 import { Trouble } from '@/ui/Trouble'
+import { Typography } from '@/ui/elements'
 
 interface Preview {
   readonly file: string

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { useState } from 'react'
 import type { StandardHeading } from '@/server/catalogue'
 import { Page, PlainList, Wrap } from '@/ui/pieces'
@@ -10,6 +10,7 @@ import { NewStandard } from './NewStandard'
 import { StandardImport } from './StandardImport'
 import { KeptLink } from '@/ui/links'
 import { useSend } from '@/ui/use-send'
+import { Box, Typography } from '@/ui/elements'
 
 type Listed = StandardHeading & {
   readonly about: string

@@ -1,6 +1,7 @@
-import { Alert, Box, Typography } from '@mui/material'
+import { Alert } from '@mui/material'
 import type { BackupView } from '@/server/backups'
 import { When } from '@/ui/When'
+import { Box, Typography } from '@/ui/elements'
 
 /** When all of this was last copied to a safe place. */
 export const Backups = ({ last, bytes, kept, trouble }: BackupView) => (

@@ -1,11 +1,12 @@
 'use client'
 
-import { Autocomplete, Box, TextField, Typography } from '@mui/material'
+import { Autocomplete, TextField } from '@mui/material'
 import { useState } from 'react'
 import type { Carrier } from '@/server/carriers'
 import type { UnitView } from '@/server/kit'
 import { useSend } from '@/ui/use-send'
 import { Trouble } from '@/ui/Trouble'
+import { Box, Typography } from '@/ui/elements'
 
 /** Who usually carries which bodies together: what is in one person's hands should behave alike first. */
 export const Carriers = ({ carriers, units }: { carriers: readonly Carrier[]; units: readonly UnitView[] }) => {

@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material'
+import { Alert, Button, TextField, ToggleButton, ToggleButtonGroup } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useState } from 'react'
 import { isOverdue, type Model } from '@/core/kit/units'
@@ -15,6 +15,7 @@ import { Carriers } from './Carriers'
 import { type Done, UnitDialog } from './UnitDialog'
 import { UnitImport } from './UnitImport'
 import { KeptLink } from '@/ui/links'
+import { Box, Typography } from '@/ui/elements'
 
 const Row = styled('div')(({ theme }) => ({
   display: 'grid',

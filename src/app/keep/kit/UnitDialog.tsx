@@ -1,12 +1,13 @@
 'use client'
 
-import { Autocomplete, Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, TextField } from '@mui/material'
+import { Autocomplete, Button, Dialog, DialogActions, DialogContent, DialogTitle, TextField } from '@mui/material'
 import { valibotResolver } from '@hookform/resolvers/valibot'
 import { useForm, useWatch } from 'react-hook-form'
 import { type Model, type Unit, unitFormSchema } from '@/core/kit/units'
 import type { UnitView } from '@/server/kit'
 import { useSend } from '@/ui/use-send'
 import { Trouble } from '@/ui/Trouble'
+import { Box } from '@/ui/elements'
 
 export interface Done {
   readonly words: string

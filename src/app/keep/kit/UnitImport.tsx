@@ -1,11 +1,12 @@
 'use client'
 
-import { Alert, Box, Button, Typography } from '@mui/material'
+import { Alert, Button } from '@mui/material'
 import { useState } from 'react'
 import type { UnitChange } from '@/core/kit/units'
 import { useSend } from '@/ui/use-send'
 import { FileButton } from '@/ui/FileButton'
 import { Trouble } from '@/ui/Trouble'
+import { Box, Typography } from '@/ui/elements'
 
 interface Preview {
   readonly file: File

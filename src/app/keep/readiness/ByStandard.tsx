@@ -1,6 +1,5 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { READINESS_ORDER } from '@/core/kit/readiness'
 import type { StandardReadiness } from '@/server/readiness'
@@ -8,6 +7,7 @@ import { NotReckoned } from '@/ui/NotReckoned'
 import { Page, RowLink } from '@/ui/pieces'
 import { Grouping } from './Grouping'
 import { Mark, STATE_LABELS } from './UnitRows'
+import { Box, Typography } from '@/ui/elements'
 
 const Item = styled(RowLink)(({ theme }) => ({
   gridTemplateColumns: 'minmax(180px, 1fr) 2fr',

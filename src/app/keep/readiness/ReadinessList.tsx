@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, MenuItem, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material'
+import { Alert, Button, MenuItem, TextField, ToggleButton, ToggleButtonGroup } from '@mui/material'
 import { useState } from 'react'
 import { READINESS_ORDER, type ReadinessState } from '@/core/kit/readiness'
 import { refText } from '@/core/standards'
@@ -15,6 +15,7 @@ import { Grouping } from './Grouping'
 import { Tomorrow } from './Tomorrow'
 import { Mark, STATE_LABELS, UnitRows } from './UnitRows'
 import { useSend } from '@/ui/use-send'
+import { Box, Typography } from '@/ui/elements'
 
 const EVERYBODY = ''
 const NOBODY = 'nobody in particular'

@@ -1,7 +1,7 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import type { ReadinessView, UnitReadiness } from '@/server/readiness'
+import { Box, Typography } from '@/ui/elements'
 
 const minutesWords = (minutes: number): string =>
   minutes < 90 ? `about ${minutes} minutes` : `about ${Math.round(minutes / 30) / 2} hours`

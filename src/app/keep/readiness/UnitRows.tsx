@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useEffect, useRef, useState } from 'react'
 import type { Readiness, ReadinessState } from '@/core/kit/readiness'
@@ -8,6 +8,7 @@ import type { UnitReadiness } from '@/server/readiness'
 import { AlignmentMark } from '@/ui/AlignmentMark'
 import { RowLink } from '@/ui/pieces'
 import { When } from '@/ui/When'
+import { Box, Typography } from '@/ui/elements'
 
 const Row = styled(RowLink)(({ theme }) => ({
   gridTemplateColumns: '44px 96px minmax(120px, 0.8fr) minmax(220px, 2fr) minmax(120px, 1fr) 130px',

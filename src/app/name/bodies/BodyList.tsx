@@ -1,12 +1,13 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import type { BodySummary } from '@/server/bodies'
 import { FileImport } from '@/ui/FileImport'
 import { Page, PlainList, Wrap } from '@/ui/pieces'
 import { PutAway, type PutAwayThing } from '@/ui/PutAway'
 import { KeptLink, LinkButton } from '@/ui/links'
+import { Box, Typography } from '@/ui/elements'
 
 const Item = styled(KeptLink)(({ theme }) => ({
   display: 'grid',

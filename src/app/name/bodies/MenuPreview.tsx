@@ -1,10 +1,11 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import type { RefObject } from 'react'
 import type { ReadMenu } from '@/core/bodies/menu-text'
 import { counted } from '@/core/vocabulary/words'
 import { Eyebrow } from '@/ui/pieces'
+import { Box, Typography } from '@/ui/elements'
 
 /** Remarks and rows shown before the rest is only counted. */
 const MOST_REMARKS = 40

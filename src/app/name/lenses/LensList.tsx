@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { distanceWords } from '@/core/lenses/distance'
 import { type Lens, lensWarnings, turnsAgainst } from '@/core/lenses/schema'
@@ -11,6 +11,7 @@ import { KeptLink, LinkButton } from '@/ui/links'
 import { useUnits } from '@/ui/units'
 import { UnitsSwitch } from '@/ui/UnitsSwitch'
 import { apertureWords, focalWords } from './lens-words'
+import { Box, Typography } from '@/ui/elements'
 
 const Item = styled(KeptLink)(({ theme }) => ({
   display: 'grid',

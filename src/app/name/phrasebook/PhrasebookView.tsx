@@ -1,6 +1,5 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import type { FriendView } from '@/server/phrasebook'
 import { DIMENSIONS, GROUPS } from '@/core/vocabulary/dimensions'
@@ -11,6 +10,7 @@ import { PhraseSearch } from '@/ui/PhraseSearch'
 import { Eyebrow, Page } from '@/ui/pieces'
 import { KeptLink, LinkButton } from '@/ui/links'
 import { FalseFriends } from '@/ui/FalseFriends'
+import { Box, Typography } from '@/ui/elements'
 
 const Concept = styled(KeptLink)(({ theme }) => ({
   display: 'inline-flex',

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { Button, MenuItem, TextField } from '@mui/material'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { useState } from 'react'
 import type { listClasses, listCourses } from '@/server/classes'
@@ -12,6 +12,7 @@ import { usePeople } from '@/ui/people'
 import { Trouble } from '@/ui/Trouble'
 import { useJsonFile } from '@/ui/use-json-file'
 import { useSend } from '@/ui/use-send'
+import { Box, Typography } from '@/ui/elements'
 
 type Classes = Awaited<ReturnType<typeof listClasses>>
 type Courses = Awaited<ReturnType<typeof listCourses>>

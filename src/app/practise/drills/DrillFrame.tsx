@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { type ReactNode, useEffect } from 'react'
 import { THUMB_CAUTION } from '@/core/cautions/cautions'
 import { curveOf, type DrillId, DRILLS, standingOf } from '@/core/drills/drills'
@@ -13,6 +13,7 @@ import { Trouble } from '@/ui/Trouble'
 import { useWaiting } from '@/ui/use-waiting'
 import { standingWords } from './words'
 import { Whose } from './Whose'
+import { Box, Typography } from '@/ui/elements'
 
 /**
  * What all drills have around them: whose try it is, starting, the rest of the hand, and the curve.

@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import { MenuItem, TextField, Typography } from '@mui/material'
+import { MenuItem, TextField } from '@mui/material'
 import { THUMB_CAUTION } from '@/core/cautions/cautions'
 import { DRILL_IDS, DRILLS, heldMinutes, standingOf } from '@/core/drills/drills'
 import { handsOf } from '@/core/drills/hands'
@@ -12,6 +12,7 @@ import { CautionNote, Page, PlainList, RowLink, Wrap } from '@/ui/pieces'
 import { ofDrill, usePractice } from './use-practice'
 import { standingWords } from './words'
 import { Whose } from './Whose'
+import { Typography } from '@/ui/elements'
 
 /** What can be drilled, with how whoever practises here does by now. */
 export const DrillList = ({ hand }: { hand: Pick<DrillHand, 'body' | 'bodies' | 'standard' | 'school'> }) => {

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, MenuItem, TextField, Typography, useMediaQuery } from '@mui/material'
+import { MenuItem, TextField, useMediaQuery } from '@mui/material'
 import { type RefObject, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { DRILLS } from '@/core/drills/drills'
 import {
@@ -26,6 +26,7 @@ import { KeyGlass } from './KeyGlass'
 import { usePractice } from './use-practice'
 import { useHeldKeys } from './use-held-keys'
 import { figureWords, tryWords } from './words'
+import { Box, Typography } from '@/ui/elements'
 
 interface Running {
   readonly phases: readonly Phase[]

@@ -1,11 +1,11 @@
 'use client'
 
-import { Box } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useEffect, useRef, useState } from 'react'
 import type { KeyId } from '@/core/drills/hold'
 import { padsOf } from '@/core/drills/pad'
 import type { DrillKey } from './keys'
+import { Box } from '@/ui/elements'
 
 const SIZE = 68
 

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { median } from 'simple-statistics'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { DRILLS } from '@/core/drills/drills'
@@ -12,6 +12,7 @@ import { Trouble } from '@/ui/Trouble'
 import { DrillFrame, Lines } from './DrillFrame'
 import { keepPractised, usePractice } from './use-practice'
 import { tryWords } from './words'
+import { Box, Typography } from '@/ui/elements'
 
 interface Answered {
   readonly question: Question

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, MenuItem, MenuList, Typography } from '@mui/material'
+import { Button, MenuItem, MenuList } from '@mui/material'
 import { useCallback, useMemo, useRef, useState } from 'react'
 import { anyRows, type Found, type MenuTree, raceFigures, type RaceTarget } from '@/core/drills/race'
 import type { DrillHand } from '@/server/drills'
@@ -8,6 +8,7 @@ import { Section, Wrap } from '@/ui/pieces'
 import { DrillFrame, Lines } from './DrillFrame'
 import { usePractice } from './use-practice'
 import { tryWords } from './words'
+import { Box, Typography } from '@/ui/elements'
 
 const ANY_ROWS = 8
 

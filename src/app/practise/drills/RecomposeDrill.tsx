@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, TextField, Typography } from '@mui/material'
+import { Button, TextField } from '@mui/material'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { DRILLS } from '@/core/drills/drills'
 import {
@@ -18,6 +18,7 @@ import { ThumbPad } from '@/ui/ThumbPad'
 import { DrillFrame, Lines } from './DrillFrame'
 import { usePractice } from './use-practice'
 import { MOTION_WORDS, useTurning } from './use-turning'
+import { Box, Typography } from '@/ui/elements'
 
 const [W, H] = [720, 480]
 const within = (text: string, least: number, most: number, otherwise: number): number => {

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { DRILLS } from '@/core/drills/drills'
 import { type AimSample, type Steadiness, steadiness, subjectAt } from '@/core/drills/track'
@@ -11,6 +11,7 @@ import { Section } from '@/ui/pieces'
 import { DrillFrame } from './DrillFrame'
 import { usePractice } from './use-practice'
 import { MOTION_WORDS, type TurnedBy, useTurning } from './use-turning'
+import { Box, Typography } from '@/ui/elements'
 
 const [W, H] = [720, 480]
 /** What the frame shows, degrees across: a 135 mm lens before 36 mm. */

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, LinearProgress, MenuItem, TextField, Typography } from '@mui/material'
+import { Button, LinearProgress, MenuItem, TextField } from '@mui/material'
 import { useMemo, useState } from 'react'
 import { SCHOOL_IDS, type SchoolId, SCHOOLS } from '@/core/functions/schools'
 import { prepare } from '@/core/rehearsal/rehearse'
@@ -19,6 +19,7 @@ import { SceneEditor } from './SceneEditor'
 import { Stage } from './Stage'
 import { usePassages, useRehearsal, wrongIn } from './use-rehearsal'
 import { usePractice } from '../drills/use-practice'
+import { Box, Typography } from '@/ui/elements'
 
 /** Somebody's own hands, as an address says it. */
 const OWN = 'own'

@@ -1,10 +1,10 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import type { Reason } from '@/core/rehearsal/rehearse'
 import { type Cell, differenceOf, nearestIn, type Summary, type SweepId, SWEEPS } from '@/core/rehearsal/runs'
 import type { SetUp } from '@/core/rehearsal/set-up'
+import { Box, Typography } from '@/ui/elements'
 
 const REASON_WORDS: Readonly<Record<Reason, string>> = {
   searching: 'was still searching',

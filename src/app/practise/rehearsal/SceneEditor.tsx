@@ -1,9 +1,10 @@
 'use client'
 
-import { Alert, Box, Button, TextField } from '@mui/material'
+import { Alert, Button, TextField } from '@mui/material'
 import type { ReactNode } from 'react'
 import type { Passage } from '@/core/rehearsal/scene'
 import { Eyebrow, Wrap } from '@/ui/pieces'
+import { Box } from '@/ui/elements'
 
 const number = (text: string): number => {
   const n = Number(text.trim().replace(',', '.'))

@@ -1,11 +1,12 @@
 'use client'
 
-import { Box, Button, Slider, Typography, useMediaQuery } from '@mui/material'
+import { Button, Slider, useMediaQuery } from '@mui/material'
 import { memo, useEffect, useMemo, useState } from 'react'
 import { depthOfField } from '@/core/optics/depth-of-field'
 import { LOOK_SECONDS } from '@/core/rehearsal/filter'
 import { emptyTrace, type Prepared, rehearse, STATES, type StateName, type Trace } from '@/core/rehearsal/rehearse'
 import { Wrap } from '@/ui/pieces'
+import { Box, Typography } from '@/ui/elements'
 
 export const STATE_WORDS: Readonly<Record<StateName, string>> = {
   searching: 'searching',

@@ -1,10 +1,10 @@
 'use client'
 
-import { Typography } from '@mui/material'
 import type { AuditHeading } from '@/server/audits'
 import { LinkButton } from '@/ui/links'
 import { Page, PlainList, RowLink, Wrap } from '@/ui/pieces'
 import { When } from '@/ui/When'
+import { Typography } from '@/ui/elements'
 
 /** Audits of jobs by their pictures, newest first. */
 export const AuditList = ({ audits }: { audits: readonly AuditHeading[] }) => (

@@ -1,12 +1,13 @@
 'use client'
 
-import { Autocomplete, Box, Button, TextField, Typography } from '@mui/material'
+import { Autocomplete, Button, TextField } from '@mui/material'
 import { useState } from 'react'
 import { clockSeconds, clockWords } from '@/core/audit/clock'
 import type { Identified } from '@/core/audit/whose'
 import { PlainList, Section, Wrap } from '@/ui/pieces'
 import type { UnitChoice } from '@/server/audits'
 import { asLocal, fromLocal, type TypedPlan } from './plan-form'
+import { Box, Typography } from '@/ui/elements'
 
 /** A picture that may show the clock page: when it was taken by the camera's clock, and itself where it is at hand. */
 export interface ClockPicture {

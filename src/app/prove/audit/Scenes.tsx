@@ -1,10 +1,11 @@
 'use client'
 
-import { Box, Button, MenuItem, TextField } from '@mui/material'
+import { Button, MenuItem, TextField } from '@mui/material'
 import type { Context } from '@/core/standards/context'
 import { contextText, SCOPES } from '@/core/standards/context'
 import { Section, Wrap } from '@/ui/pieces'
 import { emptyScene, type TypedScene } from './plan-form'
+import { Box } from '@/ui/elements'
 
 /** A standard that scenes can be held against, with the people and scenes it has layers for. */
 export interface StandardChoice {

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { Button, MenuItem, TextField } from '@mui/material'
 import { useState } from 'react'
 import { LENS_TEST_FORMAT } from '@/core/lens-tests/schema'
 import { plain } from '@/core/optics/words'
@@ -13,6 +13,7 @@ import { useJsonFile } from '@/ui/use-json-file'
 import { LinkButton } from '@/ui/links'
 import { Page, PlainList, RowLink, Section, Wrap } from '@/ui/pieces'
 import { When } from '@/ui/When'
+import { Box, Typography } from '@/ui/elements'
 
 const REPEATS = [3, 5, 7, 9]
 

@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Button, Typography } from '@mui/material'
+import { Alert, Button } from '@mui/material'
 import { useRouter, useSearchParams } from 'next/navigation'
 import type { ReactNode } from 'react'
 import type { LensTest } from '@/core/lens-tests/schema'
@@ -15,6 +15,7 @@ import { mixedWords } from './focus/focus-words'
 import { LensOnBody, type useLensOnBody } from './LensOnBody'
 import { Reading } from '@/ui/Reading'
 import { fetchMade, type Pictures } from './use-pictures'
+import { Typography } from '@/ui/elements'
 
 /** A test of a lens from pictures of a sheet: what to do, the sheet, the pictures, and what was read in each. */
 export const PicturesTest = <Taken extends { readonly name: string; readonly facts: PictureFacts }>({

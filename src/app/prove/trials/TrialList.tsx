@@ -1,6 +1,5 @@
 'use client'
 
-import { Typography } from '@mui/material'
 import type { TrialHeading } from '@/server/trials'
 import { FileButton } from '@/ui/FileButton'
 import { LinkButton } from '@/ui/links'
@@ -8,6 +7,7 @@ import { Page, PlainList, RowLink, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { useJsonFile } from '@/ui/use-json-file'
 import { When } from '@/ui/When'
+import { Typography } from '@/ui/elements'
 
 /** Trials of ways to set a camera: those there are, with what each says so far, and a new one. */
 export const TrialList = ({ trials }: { trials: readonly TrialHeading[] }) => {

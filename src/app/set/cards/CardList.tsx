@@ -1,12 +1,13 @@
 'use client'
 
-import { Box, LinearProgress, Typography } from '@mui/material'
+import { LinearProgress } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useSearchParams } from 'next/navigation'
 import type { CardSummary } from '@/server/cards'
 import { NotReckoned } from '@/ui/NotReckoned'
 import { Page, PlainList, RowLink } from '@/ui/pieces'
 import { PrintCards } from '@/ui/PrintCards'
+import { Box, Typography } from '@/ui/elements'
 
 const Item = styled(RowLink)(({ theme }) => ({
   gridTemplateColumns: '1fr minmax(110px, 260px) 110px',

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { Button, MenuItem, TextField } from '@mui/material'
 import { useState } from 'react'
 import type { MappedBody, Placed } from '@/core/controls/fleet'
 import type { FunctionId } from '@/core/functions/functions'
@@ -10,6 +10,7 @@ import { type SchoolId, SCHOOLS } from '@/core/functions/schools'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { Schematic } from '@/ui/Schematic'
 import { KeptLink } from '@/ui/links'
+import { Box, Typography } from '@/ui/elements'
 
 export const presses = (n: number): string => `${Math.round(n)}`
 

@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material'
+import { Alert, Button, LinearProgress } from '@mui/material'
 import { useCallback, useMemo } from 'react'
 import type { Body } from '@/core/bodies'
 import type { FleetBody } from '@/core/controls/cells'
@@ -38,6 +38,7 @@ import { SchoolSelect } from './SchoolSelect'
 import { Relearning } from './Relearning'
 import { ThumbLoad } from './ThumbLoad'
 import { useMaps } from './use-maps'
+import { Box, Typography } from '@/ui/elements'
 
 /** What the fingers do on every body in hand: the school, the maps, what they cost, and how long the thumb holds. */
 export const ControlsView = ({

@@ -1,6 +1,5 @@
 'use client'
 
-import { Typography } from '@mui/material'
 import type { CostParts, MappedBody } from '@/core/controls/fleet'
 import type { FunctionId } from '@/core/functions/functions'
 import type { Plan } from '@/core/functions/plan'
@@ -8,6 +7,7 @@ import { dimension } from '@/core/vocabulary/dimensions'
 import { type Place, PLACES } from '@/core/vocabulary/places'
 import { Facts } from '@/ui/pieces'
 import { presses } from './BodyMap'
+import { Typography } from '@/ui/elements'
 
 const PART_WORDS: Readonly<Record<keyof CostParts, string>> = {
   effort: 'reaching and holding',

@@ -1,11 +1,12 @@
 'use client'
 
-import { Box, Checkbox, FormControlLabel, MenuItem, Slider, TextField, Typography } from '@mui/material'
+import { Checkbox, FormControlLabel, MenuItem, Slider, TextField } from '@mui/material'
 import type { FunctionId } from '@/core/functions/functions'
 import { FINGERS, type Plan } from '@/core/functions/plan'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { NumberField } from '@/ui/kinds/fields'
 import type { EditPlan } from './edit-plan'
+import { Box, Typography } from '@/ui/elements'
 
 const FINGER_WORDS = {
   thumb: 'the thumb',

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Checkbox, FormControlLabel, MenuItem, TextField, Typography } from '@mui/material'
+import { Button, Checkbox, FormControlLabel, MenuItem, TextField } from '@mui/material'
 import { FUNCTION_IDS, type FunctionId } from '@/core/functions/functions'
 import { type Plan, plannedUse, type PlannedUse, usesIn, withoutFunction } from '@/core/functions/plan'
 import { type SchoolId, SCHOOLS } from '@/core/functions/schools'
@@ -8,6 +8,7 @@ import { dimension } from '@/core/vocabulary/dimensions'
 import { NumberField } from '@/ui/kinds/fields'
 import type { EditPlan } from './edit-plan'
 import { Slides, Weight, Hand } from './Hand'
+import { Box, Typography } from '@/ui/elements'
 
 /** What the fingers should do: the functions and how they are used, and what weighs how much. */
 export const PlanPanel = ({

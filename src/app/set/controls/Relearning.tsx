@@ -1,9 +1,9 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import type { FleetMap } from '@/core/controls/fleet'
 import { dimension } from '@/core/vocabulary/dimensions'
 import type { Shooter } from '@/server/controls'
+import { Box, Typography } from '@/ui/elements'
 
 /** What each person has to learn anew against today, on the bodies they carry. */
 export const Relearning = ({ shown, shooters }: { shown: FleetMap; shooters: readonly Shooter[] }) => {

@@ -1,8 +1,9 @@
 'use client'
 
-import { Box, MenuItem, TextField, Typography } from '@mui/material'
+import { MenuItem, TextField } from '@mui/material'
 import type { Plan } from '@/core/functions/plan'
 import { SCHOOL_IDS, type SchoolId, SCHOOLS } from '@/core/functions/schools'
+import { Box, Typography } from '@/ui/elements'
 
 /** The school, which says who starts focusing. */
 export const SchoolSelect = ({ plan, onSchool }: { plan: Plan; onSchool: (school: SchoolId) => void }) => (

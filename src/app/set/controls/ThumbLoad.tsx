@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { Button, MenuItem, TextField } from '@mui/material'
 import { useMemo, useState } from 'react'
 import { THUMB_CAUTION } from '@/core/cautions/cautions'
 import { isHigh, type Session, thumbLoad, type ThumbLoad as Load } from '@/core/controls/load'
@@ -11,6 +11,7 @@ import { Chart } from '@/ui/Chart'
 import { CautionNote } from '@/ui/pieces'
 import { NumberField } from '@/ui/kinds/fields'
 import type { EditPlan } from './edit-plan'
+import { Box, Typography } from '@/ui/elements'
 
 const whole = (n: number): string => n.toFixed(n < 10 ? 1 : 0)
 const TEAM = ''

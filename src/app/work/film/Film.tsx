@@ -1,12 +1,12 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import type { FilmRow, FilmView } from '@/server/film'
 import { AlignmentMark } from '@/ui/AlignmentMark'
 import { LinkButton, TallLink } from '@/ui/links'
 import { Page, PlainList, Section } from '@/ui/pieces'
 import { Marks } from './Marks'
 import { Rack } from './Rack'
+import { Box, Typography } from '@/ui/elements'
 
 /** Focus for the moving picture: a rack in seconds on screen, what a standard sets, and marks for the ring. */
 export const Film = ({ view }: { view: FilmView }) => (

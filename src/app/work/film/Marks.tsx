@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { Alert, Button, MenuItem, TextField } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useMemo, useState } from 'react'
 import { FAST_DEGREES, type Mark, type MarkOnRing, marksOnRing, type Ring, stripMm, ticksOn } from '@/core/film/marks'
@@ -14,6 +14,7 @@ import { type Units, useUnits } from '@/ui/units'
 import { DistanceText, NumberText } from '../NumberText'
 import { Metronome } from './Metronome'
 import { readTake, type Take } from './take'
+import { Box, Typography } from '@/ui/elements'
 
 const ringOf = (take: Take, lens: FilmLens): Ring => ({
   focalMm: lens.focalMm,

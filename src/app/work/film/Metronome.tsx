@@ -1,8 +1,9 @@
 'use client'
 
-import { Box, Button, LinearProgress, Typography } from '@mui/material'
+import { Button, LinearProgress } from '@mui/material'
 import { useEffect, useRef, useState } from 'react'
 import type { MarkOnRing } from '@/core/film/marks'
+import { Box, Typography } from '@/ui/elements'
 
 /** Counted before the take begins. */
 const COUNT_IN = 3

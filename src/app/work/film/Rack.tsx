@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, ToggleButton, ToggleButtonGroup, Typography, useMediaQuery } from '@mui/material'
+import { ToggleButton, ToggleButtonGroup, useMediaQuery } from '@mui/material'
 import { styled, useTheme } from '@mui/material/styles'
 import { useMemo } from 'react'
 import { alikeOnAll, bestOnEach, inReality, type Nearest, onScreen, type Rates, spreadOf } from '@/core/film/rack'
@@ -8,6 +8,7 @@ import type { FilmView } from '@/server/film'
 import { useLocal } from '@/ui/local'
 import { PlainList, Section, Wrap } from '@/ui/pieces'
 import { NumberText } from '../NumberText'
+import { Box, Typography } from '@/ui/elements'
 
 interface Wanted extends Rates {
   /** Seconds on screen. */

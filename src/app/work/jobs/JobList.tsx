@@ -1,6 +1,6 @@
 'use client'
 
-import { Button, TextField, Typography } from '@mui/material'
+import { Button, TextField } from '@mui/material'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { useState } from 'react'
 import { isDay, isZone } from '@/core/jobs/clock'
@@ -11,6 +11,7 @@ import { Page, PlainList, RowLink, Section, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { useJsonFile } from '@/ui/use-json-file'
 import { useSend } from '@/ui/use-send'
+import { Typography } from '@/ui/elements'
 
 /** Every job, and a new one. */
 export const JobList = ({ jobs }: { jobs: readonly JobHeading[] }) => {

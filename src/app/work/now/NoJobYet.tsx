@@ -1,8 +1,8 @@
 'use client'
 
-import { Typography } from '@mui/material'
 import { LinkButton } from '@/ui/links'
 import { Page } from '@/ui/pieces'
+import { Typography } from '@/ui/elements'
 
 /** What there is to do where there is no job yet. */
 export const NoJobYet = () => (

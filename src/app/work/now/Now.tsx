@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { Alert, Button, MenuItem, TextField } from '@mui/material'
 import { useEffect, useState } from 'react'
 import { clockAt } from '@/core/jobs/clock'
 import { lightWords } from '@/core/jobs/light'
@@ -17,6 +17,7 @@ import { Trouble } from '@/ui/Trouble'
 import { Change, rescueQuery } from '../jobs/[job]/sheet/SheetView'
 import { useFreshView, useJobDay } from '../jobs/use-job-day'
 import { OnTheDay } from './OnTheDay'
+import { Box, Typography } from '@/ui/elements'
 
 /** Rescues for what is in the hand, with what is likeliest at this scene first. */
 const helpAt = (job: string, line: SheetLine): Readonly<Record<string, string>> => ({

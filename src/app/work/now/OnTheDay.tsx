@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { Button, MenuItem, TextField } from '@mui/material'
 import { useState } from 'react'
 import { clockAt, isTime } from '@/core/jobs/clock'
 import type { Job } from '@/core/jobs/job'
@@ -9,6 +9,7 @@ import type { SheetLine } from '@/core/jobs/sheet'
 import type { Happening } from '@/core/jobs/standing'
 import { TallLink } from '@/ui/links'
 import { Section, Wrap } from '@/ui/pieces'
+import { Box, Typography } from '@/ui/elements'
 
 const THUMB = { minHeight: 48 }
 

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { Button, MenuItem, TextField } from '@mui/material'
 import { useEffect, useMemo, useState } from 'react'
 import { type Remedy, remediesFor } from '@/core/rescues/rescue'
 import type { Situation } from '@/core/rescues/situation'
@@ -13,6 +13,7 @@ import { MenuPath, Page, PlainList, Section, Wrap } from '@/ui/pieces'
 import { ThumbPad } from '@/ui/ThumbPad'
 import { useFetched } from '@/ui/use-fetched'
 import { useHappen } from '../jobs/use-happen'
+import { Box, Typography } from '@/ui/elements'
 
 /** What is going wrong, and what to do: this second, on this body, at home. Reckoned on the device. */
 export const Rescues = ({ hand: asOpened }: { hand: RescueHand }) => {

@@ -1,12 +1,13 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { areasOnSubject, finestHeld, pickedBy } from '@/core/optics/answers/area'
 import { angleWords, lengthWords } from '@/core/optics/words'
 import { PlainList, Wrap } from '@/ui/pieces'
 import { useUnits } from '@/ui/units'
 import { useDesk } from '../desk'
 import { Choice, Num } from '../fields'
+import { Box, Typography } from '@/ui/elements'
 
 /** How far hands wander while they follow something, in degrees. @source from memory, until drills measure it */
 const HANDS = [

@@ -1,12 +1,13 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { useDeferredValue, useMemo, useState } from 'react'
 import { type Framing, framings } from '@/core/optics/answers/framing'
 import { fNumberWords, lengthWords, plain } from '@/core/optics/words'
 import { PlainList } from '@/ui/pieces'
 import { useUnits } from '@/ui/units'
 import { useDesk } from '../desk'
+import { Box, Typography } from '@/ui/elements'
 
 /** Bodies shown at first. */
 const SHOWN = 6

@@ -1,11 +1,12 @@
 'use client'
 
-import { Box, Button, TextField } from '@mui/material'
+import { Button, TextField } from '@mui/material'
 import { useState } from 'react'
 import { SunDial } from '@/ui/optics/SunDial'
 import { Wrap } from '@/ui/pieces'
 import { useDesk } from '../desk'
 import { Num } from '../fields'
+import { Box } from '@/ui/elements'
 
 const MINUTE = 60_000
 

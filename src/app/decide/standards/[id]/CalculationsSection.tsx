@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { type Layer, refText, type Standard } from '@/core/standards'
 import { withoutCalculation } from '@/core/standards/guidance'
 import type { CalculationView } from '@/server/optics'
@@ -10,6 +10,7 @@ import { Eyebrow, PlainList } from '@/ui/pieces'
 import { useFetched } from '@/ui/use-fetched'
 import { useUnits } from '@/ui/units'
 import { dimension, findDimension } from '@/core/vocabulary/dimensions'
+import { Box, Typography } from '@/ui/elements'
 
 /** What the Optics desk worked out for this layer, and whether it still holds for body and lens as they are now. */
 export const CalculationsSection = ({

@@ -1,11 +1,12 @@
 'use client'
 
-import { Box, Button, TextField, Typography } from '@mui/material'
+import { Button, TextField } from '@mui/material'
 import { useState } from 'react'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { When } from '@/ui/When'
 import type { Comments } from './use-comments'
 import { Trouble } from '@/ui/Trouble'
+import { Box, Typography } from '@/ui/elements'
 
 /** What was said about one target, or about everything, and a place to say more. */
 export const CommentList = ({ comments, dimensionId }: { comments: Comments; dimensionId?: string }) => {

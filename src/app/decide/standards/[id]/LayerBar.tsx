@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, ButtonBase, Typography } from '@mui/material'
+import { Button, ButtonBase } from '@mui/material'
 import { Fragment, useState } from 'react'
 import { uniqueSlug } from '@/core/language/language'
 import type { Standard } from '@/core/standards'
@@ -8,6 +8,7 @@ import { withLayerFacts, withNewLayer, withoutLayer } from '@/core/standards/edi
 import type { Draft } from '@/ui/draft/draft'
 import { type LayerChoices, appliesWords } from './layer-words'
 import { LayerDialog } from './LayerDialog'
+import { Box, Typography } from '@/ui/elements'
 
 /** The layers from the ground up; those taken from a standard below are greyed, the selected one is written in. */
 export const LayerBar = ({

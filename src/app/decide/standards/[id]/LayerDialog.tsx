@@ -1,21 +1,11 @@
 'use client'
 
-import {
-  Box,
-  Button,
-  Chip,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  MenuItem,
-  TextField,
-  Typography,
-} from '@mui/material'
+import { Button, Chip, Dialog, DialogActions, DialogContent, DialogTitle, MenuItem, TextField } from '@mui/material'
 import { useState } from 'react'
 import { type Layer, LAYER_KINDS, layerKind, type LayerKind, type Scope } from '@/core/standards'
 import { KIND_WORDS } from '../NewStandard'
 import { type LayerChoices, SCOPE_WORDS } from './layer-words'
+import { Box, Typography } from '@/ui/elements'
 
 interface Facts {
   readonly name: string

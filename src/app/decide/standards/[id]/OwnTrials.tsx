@@ -1,11 +1,11 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import type { TrialHeading } from '@/server/trials'
 import { KeptLink } from '@/ui/links'
 import { Eyebrow } from '@/ui/pieces'
 import { useFetched } from '@/ui/use-fetched'
 import { When } from '@/ui/When'
+import { Box, Typography } from '@/ui/elements'
 
 /** What the house's own trials say of a target, whatever common practice is. */
 export const OwnTrials = ({ dimensionId }: { dimensionId: string }) => {

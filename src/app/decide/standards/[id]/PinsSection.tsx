@@ -1,6 +1,6 @@
 'use client'
 
-import { Autocomplete, Box, Button, TextField, Typography } from '@mui/material'
+import { Autocomplete, Button, TextField } from '@mui/material'
 import { useState } from 'react'
 import { type Body, choiceWordsById, isPinnable, menuPath, type Setting } from '@/core/bodies'
 import type { Layer, Standard, StandardPin } from '@/core/standards'
@@ -11,6 +11,7 @@ import type { Draft } from '@/ui/draft/draft'
 import { Eyebrow, Wrap } from '@/ui/pieces'
 import { PinForm } from '@/ui/PinForm'
 import { useFetched } from '@/ui/use-fetched'
+import { Box, Typography } from '@/ui/elements'
 
 /** The profile of a body, once it has come. */
 const useProfile = (id: string): Body | undefined =>

@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, Tab, Tabs, Typography } from '@mui/material'
+import { Alert, Button, Tab, Tabs } from '@mui/material'
 import dynamic from 'next/dynamic'
 import { useCallback, useDeferredValue, useMemo, useState } from 'react'
 import { describeStandardChanges, wanted } from '@/core/standards/compare'
@@ -22,6 +22,7 @@ import { LayerBar } from './LayerBar'
 import type { LayerChoices } from './layer-words'
 import { useComments } from './use-comments'
 import { MergeNotice } from '@/ui/MergeNotice'
+import { Box, Typography } from '@/ui/elements'
 
 // Each part comes in a script of its own, with the page where it is shown at first.
 const GuidePart = dynamic(() => import('./guide/GuidePart').then(m => m.GuidePart))

@@ -1,6 +1,5 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import type { EventView } from '@/server/authoring'
 import { When } from '@/ui/When'
 import { CommentList } from './CommentList'
@@ -8,6 +7,7 @@ import type { Comments } from './use-comments'
 import { useFetched } from '@/ui/use-fetched'
 import { PlainList } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
+import { Box, Typography } from '@/ui/elements'
 
 /** All that was said, and who did what, when and why. */
 export const TalkPart = ({ id, comments, revision }: { id: string; comments: Comments; revision: number }) => {

@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, IconButton, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material'
+import { Alert, Button, IconButton, ToggleButton, ToggleButtonGroup } from '@mui/material'
 import { useMemo } from 'react'
 import {
   asTarget,
@@ -29,6 +29,7 @@ import { WhoCan } from './WhoCan'
 import { WrittenField } from '@/ui/WrittenField'
 import { MIDDLE, Drawn } from './Drawn'
 import { ToleranceField } from './ToleranceField'
+import { Box, Typography } from '@/ui/elements'
 
 /** The standard as it would be if the reason for relaxing the must below were written already. */
 const withoutMustBelow = (standard: Standard, layerId: string, dimensionId: string): Standard => {

@@ -1,6 +1,6 @@
 'use client'
 
-import { Autocomplete, Box, Drawer, TextField, Typography, useMediaQuery } from '@mui/material'
+import { Autocomplete, Drawer, TextField, useMediaQuery } from '@mui/material'
 import { styled, useTheme } from '@mui/material/styles'
 import { type KeyboardEvent, useCallback, useMemo, useRef } from 'react'
 import { type Context, type EffectiveTarget, type Layer, layered, type Standard } from '@/core/standards'
@@ -14,6 +14,7 @@ import { CalculationsSection } from './CalculationsSection'
 import { PinsSection } from './PinsSection'
 import type { Comments } from './use-comments'
 import { later } from '@/ui/later'
+import { Box, Typography } from '@/ui/elements'
 
 const TargetPanel = later(() => import('./TargetPanel').then(m => m.TargetPanel))
 

@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, LinearProgress, MenuItem, TextField, Typography } from '@mui/material'
+import { Alert, Button, LinearProgress, MenuItem, TextField } from '@mui/material'
 import { useState } from 'react'
 import { refText } from '@/core/standards'
 import type { StandardHeading } from '@/server/catalogue'
@@ -14,6 +14,7 @@ import { useSend } from '@/ui/use-send'
 import { useFetched } from '@/ui/use-fetched'
 import { PlainList, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
+import { Box, Typography } from '@/ui/elements'
 
 /** The versions of a standard: what differs between two, what approving one will do, and the approval itself. */
 export const VersionsPart = ({

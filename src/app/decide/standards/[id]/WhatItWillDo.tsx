@@ -1,8 +1,8 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import type { EffectView } from '@/server/standards'
 import { NotReckoned } from '@/ui/NotReckoned'
+import { Box, Typography } from '@/ui/elements'
 
 const changed = (before: number, after: number): string =>
   `${after.toFixed(2)}${Math.abs(after - before) < 0.005 ? ', as before' : `, ${before.toFixed(2)} before`}`

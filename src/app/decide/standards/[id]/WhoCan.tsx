@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, LinearProgress, Typography } from '@mui/material'
+import { LinearProgress } from '@mui/material'
 import { useMemo } from 'react'
 import { GRADE_WORDS } from '@/core/resolve/words'
 import type { Context, Standard } from '@/core/standards'
@@ -10,6 +10,7 @@ import { WorkerTrouble } from '@/ui/worker'
 import type { BodyAnswer } from '@/workers/fleet'
 import type { FleetAsk } from '@/workers/fleet.worker'
 import { useFleet } from '../../fleet/use-fleet'
+import { Box, Typography } from '@/ui/elements'
 
 const meanDistance = (answers: readonly BodyAnswer[]): number =>
   answers.reduce((sum, a) => sum + a.distance, 0) / Math.max(1, answers.length)

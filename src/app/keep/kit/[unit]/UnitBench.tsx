@@ -1,8 +1,8 @@
 'use client'
 
-import { Typography } from '@mui/material'
 import type { UnitBenchView } from '@/server/lens-tests'
 import { PlainList, RowLink, Section } from '@/ui/pieces'
+import { Typography } from '@/ui/elements'
 
 const COLUMNS = { gridTemplateColumns: { xs: '1fr', sm: '1.4fr 1fr auto' }, minHeight: 'var(--touch)' }
 

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import type { LifeView } from '@/server/life'
 import type { UnitBenchView } from '@/server/lens-tests'
 import { Page, Wrap } from '@/ui/pieces'
@@ -11,6 +11,7 @@ import { UnitBench } from './UnitBench'
 import { UnitNow } from './UnitNow'
 import { useSend } from '@/ui/use-send'
 import { FileButton } from '@/ui/FileButton'
+import { Box, Typography } from '@/ui/elements'
 
 const HAPPENED = [
   { kind: 'reset', label: 'It was reset to factory defaults' },

@@ -1,4 +1,4 @@
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useState } from 'react'
 import { counted } from '@/core/vocabulary/words'
@@ -7,6 +7,7 @@ import { AlignmentMark } from '@/ui/AlignmentMark'
 import { MenuPath } from '@/ui/pieces'
 import { When } from '@/ui/When'
 import { Mark } from '../../readiness/UnitRows'
+import { Box, Typography } from '@/ui/elements'
 
 const Row = styled('div')(({ theme }) => ({
   display: 'grid',

@@ -1,7 +1,7 @@
 'use client'
 
 import { inSentence } from '@/core/vocabulary/words'
-import { Box, Button, TextField, Typography } from '@mui/material'
+import { Button, TextField } from '@mui/material'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { useState } from 'react'
 import type { FriendView } from '@/server/phrasebook'
@@ -19,6 +19,7 @@ import { KeptLink, LinkButton } from '@/ui/links'
 import { FalseFriends } from '@/ui/FalseFriends'
 import { MenuTree } from './MenuTree'
 import { useSend } from '@/ui/use-send'
+import { Box, Typography } from '@/ui/elements'
 
 const FINDER = { optical: 'optical', electronic: 'electronic', 'screen-only': 'none, screen only' } as const
 

@@ -1,11 +1,11 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { type Body, inMenuOrder, type Option, type Setting } from '@/core/bodies'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { inSentence, valueWords } from '@/core/vocabulary/words'
 import { Eyebrow } from '@/ui/pieces'
+import { Box, Typography } from '@/ui/elements'
 
 const SettingRow = styled('div')(({ theme }) => ({
   display: 'grid',

@@ -1,6 +1,6 @@
 'use client'
 
-import { Autocomplete, Box, Button, MenuItem, Radio, RadioGroup, TextField, Typography } from '@mui/material'
+import { Autocomplete, Button, MenuItem, Radio, RadioGroup, TextField } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { type FormEvent, useMemo, useRef, useState } from 'react'
@@ -13,6 +13,7 @@ import { Trouble } from '@/ui/Trouble'
 import { MenuPreview } from '../MenuPreview'
 import { useSend } from '@/ui/use-send'
 import { FileButton } from '@/ui/FileButton'
+import { Box, Typography } from '@/ui/elements'
 
 const WAYS = [
   {

@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, Typography } from '@mui/material'
+import { Alert, Button } from '@mui/material'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { distanceWords } from '@/core/lenses/distance'
 import { type Lens, lensWarnings, turnsAgainst } from '@/core/lenses/schema'
@@ -16,6 +16,7 @@ import { UnitsSwitch } from '@/ui/UnitsSwitch'
 import { When } from '@/ui/When'
 import { apertureWords, focalWords, turnWords } from '../lens-words'
 import { useSend } from '@/ui/use-send'
+import { Box, Typography } from '@/ui/elements'
 
 /** @example '+5 (2026-10-04; measured on 10 pictures: 1.4 mm in front with it; firmware 2.1)' */
 const offsetWords = ({ steps, on, firmware, millimetres, pictures }: Lens['offsets'][number]): string => {

@@ -1,8 +1,9 @@
 'use client'
 
-import { Box, TextField, Typography } from '@mui/material'
+import { TextField } from '@mui/material'
 import { distancesDisagree, distanceWords } from '@/core/lenses/distance'
 import { type DistanceText, readDistance } from './lens-draft'
+import { Box, Typography } from '@/ui/elements'
 
 /** Metric and imperial side by side; where both stand there and cannot both be right, it says so at once. */
 export const DistanceFields = ({

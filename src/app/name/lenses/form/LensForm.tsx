@@ -1,16 +1,6 @@
 'use client'
 
-import {
-  Alert,
-  Autocomplete,
-  Box,
-  Button,
-  Checkbox,
-  FormControlLabel,
-  MenuItem,
-  TextField,
-  Typography,
-} from '@mui/material'
+import { Alert, Autocomplete, Button, Checkbox, FormControlLabel, MenuItem, TextField } from '@mui/material'
 import { useRouter, useSearchParams } from 'next/navigation'
 import type { ReactNode } from 'react'
 import { type FieldErrors, type ResolverResult, useForm, useWatch } from 'react-hook-form'
@@ -23,6 +13,7 @@ import { draftOf, type LensDraft, lensOf, type Wrong } from './lens-draft'
 import { LimiterFields } from './LimiterFields'
 import { OffsetFields } from './OffsetFields'
 import { useSend } from '@/ui/use-send'
+import { Box, Typography } from '@/ui/elements'
 
 /** What the form makes once all of it can be read. */
 type ReadLens = Extract<ReturnType<typeof lensOf>, { lens: unknown }>

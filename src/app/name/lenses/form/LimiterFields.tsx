@@ -1,8 +1,9 @@
 'use client'
 
-import { Box, Button, TextField } from '@mui/material'
+import { Button, TextField } from '@mui/material'
 import { DistanceFields } from './DistanceFields'
 import type { LensFieldsProps } from './lens-fields'
+import { Box } from '@/ui/elements'
 
 const NEW_POSITION = { label: '', near: { metric: '', imperial: '' }, far: { metric: 'infinity', imperial: '' } }
 

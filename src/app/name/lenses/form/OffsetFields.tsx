@@ -1,7 +1,8 @@
 'use client'
 
-import { Box, Button, MenuItem, TextField } from '@mui/material'
+import { Button, MenuItem, TextField } from '@mui/material'
 import type { LensFieldsProps } from './lens-fields'
+import { Box } from '@/ui/elements'
 
 /** How far AF is off on a body, found by a test. */
 export const OffsetFields = ({

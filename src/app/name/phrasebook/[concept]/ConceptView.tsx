@@ -1,6 +1,5 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import type { ConceptRow, ConceptView as Concept, Saying } from '@/server/phrasebook'
 import { GROUPS } from '@/core/vocabulary/dimensions'
@@ -11,6 +10,7 @@ import { Eyebrow, MenuPath, Page } from '@/ui/pieces'
 import { ScaleLanes } from '@/ui/ScaleLanes'
 import { FalseFriends } from '@/ui/FalseFriends'
 import { KeptLink } from '@/ui/links'
+import { Box, Typography } from '@/ui/elements'
 
 const Row = styled('div')(({ theme }) => ({
   display: 'grid',

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, GlobalStyles, Typography } from '@mui/material'
+import { Button, GlobalStyles } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { linkTo } from '@/ui/address'
@@ -9,6 +9,7 @@ import { AlignmentMark } from '@/ui/AlignmentMark'
 import { BodySelect } from '@/ui/BodySelect'
 import { MenuPath, Page } from '@/ui/pieces'
 import { FalseFriends } from '@/ui/FalseFriends'
+import { Box, Typography } from '@/ui/elements'
 
 type Entry = Dictionary['entries'][number]
 

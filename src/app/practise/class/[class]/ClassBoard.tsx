@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, TextField, Typography } from '@mui/material'
+import { Button, TextField } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useState } from 'react'
 import type { LessonState } from '@/core/course/progress'
@@ -11,6 +11,7 @@ import { Page, PlainList, RowLink, Section, Wrap } from '@/ui/pieces'
 import { usePeople } from '@/ui/people'
 import { Trouble } from '@/ui/Trouble'
 import { useSend } from '@/ui/use-send'
+import { Box, Typography } from '@/ui/elements'
 
 /** What stands in a cell: how it was passed, or how far it is. */
 export const cellWords = (s: LessonState, isHere: boolean): string => {

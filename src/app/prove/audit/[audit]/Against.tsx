@@ -1,10 +1,10 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import type { Difference } from '@/core/audit/runs'
 import type { AuditView } from '@/server/audits'
 import { PlainList, Section } from '@/ui/pieces'
+import { Box, Typography } from '@/ui/elements'
 
 const Strip = styled('div')(({ theme }) => ({
   position: 'relative',

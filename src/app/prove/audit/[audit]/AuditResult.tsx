@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, Typography } from '@mui/material'
+import { Alert, Button } from '@mui/material'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { useState } from 'react'
 import type { Finding } from '@/core/audit/findings'
@@ -15,6 +15,7 @@ import { EditPlan } from './EditPlan'
 import { Learn } from './Learn'
 import type { StandardChoice } from '../Scenes'
 import { UsedSection } from './UsedSection'
+import { Box, Typography } from '@/ui/elements'
 
 /** Everything of an audit that is told in sentences. */
 export interface AuditWords {

@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, Checkbox, FormControlLabel, TextField } from '@mui/material'
+import { Alert, Button, Checkbox, FormControlLabel, TextField } from '@mui/material'
 import { useState } from 'react'
 import { identified } from '@/core/audit/whose'
 import type { AuditView } from '@/server/audits'
@@ -10,6 +10,7 @@ import { useSend } from '@/ui/use-send'
 import { Cameras } from '../Cameras'
 import { planOf, type TypedPlan, typedFrom, wrongIn } from '../plan-form'
 import { Scenes, type StandardChoice } from '../Scenes'
+import { Box } from '@/ui/elements'
 
 /** Holds the same pictures against other scenes, puts clocks right, tells whose a camera was. */
 export const EditPlan = ({

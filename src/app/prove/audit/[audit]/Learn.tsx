@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Button, Typography } from '@mui/material'
+import { Alert, Button } from '@mui/material'
 import { useState } from 'react'
 import type { AuditView } from '@/server/audits'
 import { KeptLink } from '@/ui/links'
@@ -8,6 +8,7 @@ import { PlainList, Section } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { useSend } from '@/ui/use-send'
 import { When } from '@/ui/When'
+import { Typography } from '@/ui/elements'
 
 /** What would be known otherwise of the cameras, and a way to have it known. */
 export const Learn = ({ view }: { view: AuditView }) => {

@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { Alert, Button, MenuItem, TextField } from '@mui/material'
 import { useState } from 'react'
 import { percent } from '@/core/vocabulary/words'
 import type { AuditView, SessionWritten } from '@/server/audits'
@@ -8,6 +8,7 @@ import { KeptLink } from '@/ui/links'
 import { Section, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { useSend } from '@/ui/use-send'
+import { Typography } from '@/ui/elements'
 
 /** How long focus followed in fact, and a way to have thumb load go by it. */
 export const ToThumbLoad = ({ view }: { view: AuditView }) => {

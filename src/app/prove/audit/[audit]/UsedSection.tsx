@@ -1,10 +1,10 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import type { UnitAudit } from '@/core/audit/audit'
 import type { AuditView } from '@/server/audits'
 import { Eyebrow, PlainList, Section } from '@/ui/pieces'
 import { ToThumbLoad } from './ToThumbLoad'
+import { Box, Typography } from '@/ui/elements'
 
 /** Settings that were at more than one option, with the shares of each. */
 const sharesOf = (u: UnitAudit, view: AuditView): readonly string[] =>

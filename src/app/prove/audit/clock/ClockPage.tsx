@@ -1,8 +1,8 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import { useSyncExternalStore } from 'react'
 import { Page } from '@/ui/pieces'
+import { Box, Typography } from '@/ui/elements'
 
 const everyTenth = (onChange: () => void) => {
   const timer = setInterval(onChange, 100)

@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Button, TextField, Typography } from '@mui/material'
+import { Alert, Button, TextField } from '@mui/material'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { useMemo, useState } from 'react'
 import { cameraOf } from '@/core/audit/picture'
@@ -19,6 +19,7 @@ import { emptyScene, planOf, type TypedPlan, wrongIn } from '../plan-form'
 import { Scenes, type StandardChoice } from '../Scenes'
 import { fetchMadePictures } from './made'
 import { useMetadata } from './use-metadata'
+import { Typography } from '@/ui/elements'
 
 const ACCEPTED = 'image/*,.heic,.heif,.avif,.tif,.tiff,.dng,.csv,.json,.raw'
 

@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, Skeleton, Typography } from '@mui/material'
+import { Alert, Button, Skeleton } from '@mui/material'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { linkTo } from '@/ui/address'
 import type { RunEffect, RunView } from '@/server/bench'
@@ -11,6 +11,7 @@ import { Trouble } from '@/ui/Trouble'
 import { useFetched } from '@/ui/use-fetched'
 import { useSend } from '@/ui/use-send'
 import { When } from '@/ui/When'
+import { Box, Typography } from '@/ui/elements'
 
 const secondsWords = (s: number | 'always'): string => (s === 'always' ? 'always' : `${Number(s.toPrecision(2))} s`)
 

@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material'
+import { Alert, Button, LinearProgress } from '@mui/material'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { useMemo, useState } from 'react'
 import { balancedOrder } from '@/core/scales/order'
@@ -19,6 +19,7 @@ import { isStop, useStoppable, wordsOf } from '@/ui/use-stoppable'
 import { type Film, keptFilms, noteWords, takesOfFilms, textOfFilms } from './film-takes'
 import { FilmTakes } from './FilmTakes'
 import { FIRST_PLACES, MarkPlaces, type Places } from './MarkPlaces'
+import { Box, Typography } from '@/ui/elements'
 
 const isPicture = (file: File): boolean => file.type.startsWith('image/')
 const isBurst = (files: readonly File[]): boolean => files.every(isPicture)

@@ -1,11 +1,12 @@
 'use client'
 
-import { Box, Checkbox, FormControlLabel, MenuItem, TextField, Typography } from '@mui/material'
+import { Checkbox, FormControlLabel, MenuItem, TextField } from '@mui/material'
 import { useState } from 'react'
 import type { MeasurableView } from '@/server/bench'
 import { Eyebrow } from '@/ui/pieces'
 import { type Film, type FilmTake, secondsOf } from './film-takes'
 import { MomentCurve } from './MomentCurve'
+import { Box, Typography } from '@/ui/elements'
 
 /** Every take that was found: its curve with the moments, which step it was, and what it comes to. */
 export const FilmTakes = ({

@@ -1,9 +1,10 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { useEffect, useRef } from 'react'
 import { Handle, Sheet, useWidth } from '@/ui/optics/drawing'
 import { Wrap } from '@/ui/pieces'
+import { Box, Typography } from '@/ui/elements'
 
 /** A part of a picture, in shares of its width and height. */
 export interface Place {

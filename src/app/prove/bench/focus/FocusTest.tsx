@@ -1,6 +1,6 @@
 'use client'
 
-import { MenuItem, TextField, Typography } from '@mui/material'
+import { MenuItem, TextField } from '@mui/material'
 import { useState } from 'react'
 import { type FocusTest as Test, LENS_TEST_FORMAT } from '@/core/lens-tests/schema'
 import type { TestableView } from '@/server/lens-tests'
@@ -9,6 +9,7 @@ import { madeRulersOf } from '../made'
 import { PicturesTest } from '../PicturesTest'
 import { usePictures } from '../use-pictures'
 import { troubleWords } from './focus-words'
+import { Typography } from '@/ui/elements'
 
 /** Ten pictures of the ruler, refocused each time; again with another setting where that is asked for. */
 export const FocusTest = ({ testable, first }: { testable: TestableView; first: string | undefined }) => {

@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material'
+import { Alert, Button, LinearProgress } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { useEffect, useState, useSyncExternalStore } from 'react'
@@ -15,6 +15,7 @@ import { Trouble } from '@/ui/Trouble'
 import { useSend } from '@/ui/use-send'
 import { HOW, ORDER_SEED } from '../how'
 import { REACTIONS, type RunState, runStore } from './run-store'
+import { Box, Typography } from '@/ui/elements'
 
 const Pad = styled(ThumbPad)(({ theme }) => ({
   display: 'grid',

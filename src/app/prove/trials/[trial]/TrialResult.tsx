@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, Typography } from '@mui/material'
+import { Alert, Button } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { useEffect, useRef } from 'react'
@@ -16,6 +16,7 @@ import { useSend } from '@/ui/use-send'
 import { REASON_WORDS, remarkWords } from '../words'
 import { useWaiting } from '@/ui/use-waiting'
 import { Finding } from './Finding'
+import { Box, Typography } from '@/ui/elements'
 
 const Lane = styled('div')(({ theme }) => ({
   position: 'relative',

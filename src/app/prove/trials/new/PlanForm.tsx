@@ -1,16 +1,6 @@
 'use client'
 
-import {
-  Alert,
-  Autocomplete,
-  Box,
-  Button,
-  Checkbox,
-  FormControlLabel,
-  MenuItem,
-  TextField,
-  Typography,
-} from '@mui/material'
+import { Alert, Autocomplete, Button, Checkbox, FormControlLabel, MenuItem, TextField } from '@mui/material'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { useMemo, useState } from 'react'
 import { DIMENSIONS } from '@/core/vocabulary/dimensions'
@@ -21,6 +11,7 @@ import { Page, Section, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { useSend } from '@/ui/use-send'
 import { curveOf, EMPTY, outlookOf, planOf, trialOf, type Typed, wrongIn } from './plan-form'
+import { Box, Typography } from '@/ui/elements'
 
 const read = (text: string | null): Typed => {
   try {

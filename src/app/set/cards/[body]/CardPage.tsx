@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material'
+import { Alert, Button, LinearProgress } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { type KeyboardEvent, useRef } from 'react'
 import type { CardView } from '@/server/cards'
@@ -18,6 +18,7 @@ import { StepItem, StoreItem } from './StepItem'
 import { useCard } from './use-card'
 import { WithLenses } from './WithLenses'
 import { WorkedFigures, WorkedNotes } from './Worked'
+import { Box, Typography } from '@/ui/elements'
 
 const UnitLink = styled(KeptLink)(({ theme }) => ({
   ...theme.typography.value,

@@ -1,8 +1,8 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import type { CardView } from '@/server/cards'
 import { TallLink } from '@/ui/links'
+import { Box, Typography } from '@/ui/elements'
 
 /** How to shoot, and what to try when it goes wrong, in this body's own words. */
 export const Guidance = ({ body, guidance: { advice, rescues } }: { body: string; guidance: CardView['guidance'] }) => (

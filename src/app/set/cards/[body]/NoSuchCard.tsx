@@ -1,8 +1,8 @@
 'use client'
 
-import { Typography } from '@mui/material'
 import { Page, Wrap } from '@/ui/pieces'
 import { LinkButton } from '@/ui/links'
+import { Typography } from '@/ui/elements'
 
 /** Where a code or a link leads to a card that is not there any more. */
 export const NoSuchCard = () => (

@@ -1,11 +1,12 @@
 'use client'
 
-import { Alert, Button, Typography } from '@mui/material'
+import { Alert, Button } from '@mui/material'
 import { CLOCK_TOLERANCE_MS } from '@/core/kit/late'
 import { type KeptEntry, sendWaiting } from '@/offline/outbox'
 import { When } from '@/ui/When'
 import type { useCard } from './use-card'
 import { KeptLink } from '@/ui/links'
+import { Typography } from '@/ui/elements'
 
 type Live = ReturnType<typeof useCard>
 

@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, Checkbox, FormControlLabel, Typography } from '@mui/material'
+import { Alert, Button, Checkbox, FormControlLabel } from '@mui/material'
 import { useEffect, useRef, useState } from 'react'
 import type { CardView, CheckView } from '@/server/cards'
 import { useLocal } from '@/ui/local'
@@ -8,6 +8,7 @@ import { usePeople } from '@/ui/people'
 import { MenuPath } from '@/ui/pieces'
 import { When } from '@/ui/When'
 import { SaysElse, type Tell } from './SaysElse'
+import { Box, Typography } from '@/ui/elements'
 
 /** Whether walks are timed on this device; they are until somebody says otherwise. */
 const TIMED = 'coherion.walks-timed'

@@ -1,11 +1,12 @@
 'use client'
 
-import { Box, MenuItem, TextField, Typography } from '@mui/material'
+import { MenuItem, TextField } from '@mui/material'
 import { slotsText } from '@/core/kit/slots'
 import type { CardView } from '@/server/cards'
 import { useGoTo } from '@/ui/address'
 import { When } from '@/ui/When'
 import { KeptLink } from '@/ui/links'
+import { Box, Typography } from '@/ui/elements'
 
 const NOTHING = ''
 

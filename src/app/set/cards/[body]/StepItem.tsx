@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { type ReactNode, useId, useState } from 'react'
 import type { StepView } from '@/server/cards'
@@ -8,6 +8,7 @@ import { CautionNote } from '@/ui/pieces'
 import { When } from '@/ui/When'
 import { SaysElse, type Tell } from './SaysElse'
 import type { Tick } from './use-card'
+import { Box, Typography } from '@/ui/elements'
 
 const StepRow = styled('div')(({ theme }) => ({
   display: 'grid',

@@ -1,9 +1,9 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import type { CardView } from '@/server/cards'
 import { PlainList } from '@/ui/pieces'
 import { KeptLink } from '@/ui/links'
+import { Box, Typography } from '@/ui/elements'
 
 /** What is to be set for each lens on this body, and where it is sharpest. */
 export const WithLenses = ({ lenses }: { lenses: CardView['lenses'] }) =>

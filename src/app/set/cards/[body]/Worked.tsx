@@ -1,10 +1,10 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import type { CardView } from '@/server/cards'
 import { KeptLink } from '@/ui/links'
 import { PlainList } from '@/ui/pieces'
 import { useUnits } from '@/ui/units'
+import { Box, Typography } from '@/ui/elements'
 
 type Worked = CardView['worked'][number]
 

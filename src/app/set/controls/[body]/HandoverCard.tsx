@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import type { HandoverStep } from '@/core/handover/handover'
 import type { HandoverView } from '@/server/controls'
 import { MenuPath, Page } from '@/ui/pieces'
@@ -9,6 +9,7 @@ import { PrintButton } from '@/ui/PrintButton'
 import { LinkButton } from '@/ui/links'
 import { When } from '@/ui/When'
 import { useSend } from '@/ui/use-send'
+import { Box, Typography } from '@/ui/elements'
 
 /** A small card: what to change before somebody else takes the camera, and what to change back. */
 export const HandoverCard = ({

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, TextField, Typography } from '@mui/material'
+import { Button, TextField } from '@mui/material'
 import { useState } from 'react'
 import { addScene, withList } from '@/core/jobs/edit'
 import { findPerson, type JobFacts } from '@/core/jobs/facts'
@@ -11,6 +11,7 @@ import { FileButton } from '@/ui/FileButton'
 import { PlainList, Section, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { useSend } from '@/ui/use-send'
+import { Box, Typography } from '@/ui/elements'
 
 type Edit = (what: string, change: (job: Job) => Job) => void
 

@@ -1,6 +1,5 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import { clockAt } from '@/core/jobs/clock'
 import { type JobFacts, setUpWords } from '@/core/jobs/facts'
 import type { Job } from '@/core/jobs/job'
@@ -10,6 +9,7 @@ import { slotsText } from '@/core/kit/slots'
 import { gapWords } from '@/core/numeric/gap'
 import { TallLink } from '@/ui/links'
 import { PlainList, Section } from '@/ui/pieces'
+import { Box, Typography } from '@/ui/elements'
 
 /** More than one set-up on one day. */
 const isSpeaking = (d: UnitDay): boolean => d.withoutSlots > 0

@@ -1,6 +1,5 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import { useMemo } from 'react'
 import { clockAt } from '@/core/jobs/clock'
 import { describeJobChanges, mergeJobs } from '@/core/jobs/edit'
@@ -27,6 +26,7 @@ import { PrintSheets } from './PrintSheets'
 import { SceneEditor } from './SceneEditor'
 import { Scenes } from './Scenes'
 import { Warnings } from './Warnings'
+import { Box, Typography } from '@/ui/elements'
 
 /** A job: its scenes, and everything that follows of them, planned anew with every change. */
 export const JobBoard = ({ view }: { view: JobView }) => {

@@ -1,6 +1,6 @@
 'use client'
 
-import { Autocomplete, Box, Button, TextField, Typography } from '@mui/material'
+import { Autocomplete, Button, TextField } from '@mui/material'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { isDay, isZone } from '@/core/jobs/clock'
@@ -10,6 +10,7 @@ import { Section, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { useSend } from '@/ui/use-send'
 import { WrittenField } from '@/ui/WrittenField'
+import { Box, Typography } from '@/ui/elements'
 
 type Edit = (what: string, change: (job: Job) => Job) => void
 

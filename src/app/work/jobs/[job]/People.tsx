@@ -1,6 +1,5 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import type { JobFacts } from '@/core/jobs/facts'
 import type { Job } from '@/core/jobs/job'
 import { thumbOver } from '@/core/jobs/hands'
@@ -8,6 +7,7 @@ import type { Planned } from '@/core/jobs/replan'
 import { handScenes, peopleIn, stationsOf } from '@/core/jobs/warnings'
 import { TallLink } from '@/ui/links'
 import { PlainList, Section } from '@/ui/pieces'
+import { Box, Typography } from '@/ui/elements'
 
 /** Everybody with their scenes, their thumb, and their own sheet. */
 export const People = ({ job, facts, planned }: { job: Job; facts: JobFacts; planned: Planned }) => {

@@ -1,11 +1,12 @@
 'use client'
 
-import { Box, Button, Checkbox, FormControlLabel, TextField, Typography } from '@mui/material'
+import { Button, Checkbox, FormControlLabel, TextField } from '@mui/material'
 import { useState } from 'react'
 import { addPlace, withPlace } from '@/core/jobs/edit'
 import type { Job } from '@/core/jobs/job'
 import { PlainList, Section, Wrap } from '@/ui/pieces'
 import { NumberText } from '../../NumberText'
+import { Box, Typography } from '@/ui/elements'
 
 type Edit = (what: string, change: (job: Job) => Job) => void
 

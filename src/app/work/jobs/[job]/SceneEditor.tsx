@@ -1,6 +1,6 @@
 'use client'
 
-import { Autocomplete, Box, Button, Checkbox, FormControlLabel, MenuItem, TextField, Typography } from '@mui/material'
+import { Autocomplete, Button, Checkbox, FormControlLabel, MenuItem, TextField } from '@mui/material'
 import { useState } from 'react'
 import { isDay, isTime } from '@/core/jobs/clock'
 import { withoutScene, withScene } from '@/core/jobs/edit'
@@ -12,6 +12,7 @@ import { TallLink } from '@/ui/links'
 import { PlainList, Section, Wrap } from '@/ui/pieces'
 import { WrittenField } from '@/ui/WrittenField'
 import { DistanceText, NumberText } from '../../NumberText'
+import { Box, Typography } from '@/ui/elements'
 
 type Edit = (what: string, change: (job: Job) => Job) => void
 

@@ -1,12 +1,12 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import type { Job } from '@/core/jobs/job'
 import { type SheetLine, whereIn } from '@/core/jobs/sheet'
 import type { StandingScene } from '@/core/jobs/standing'
 import { clockAt } from '@/core/jobs/clock'
 import { PlainList } from '@/ui/pieces'
+import { Box, Typography } from '@/ui/elements'
 
 const Row = styled('button')(({ theme }) => ({
   all: 'unset',

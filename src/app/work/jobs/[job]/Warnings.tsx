@@ -1,11 +1,11 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import type { JobFacts } from '@/core/jobs/facts'
 import type { Job } from '@/core/jobs/job'
 import { WARNING_KINDS, type Warning, type WarningKind } from '@/core/jobs/warnings'
 import { TallLink } from '@/ui/links'
 import { PlainList, Section } from '@/ui/pieces'
+import { Box, Typography } from '@/ui/elements'
 
 /** Everything to put right or to know before the day, the worst first. */
 export const Warnings = ({

@@ -1,12 +1,13 @@
 'use client'
 
-import { Box, Button, Chip, TextField, Typography } from '@mui/material'
+import { Button, Chip, TextField } from '@mui/material'
 import { memo } from 'react'
 import { type Answers, answersTo, type Question, UNKNOWN } from '@/core/guide/questions'
 import type { Standard } from '@/core/standards'
 import { inSentence } from '@/core/vocabulary/words'
 import type { Draft } from '@/ui/draft/draft'
 import { withAnswer } from './answers'
+import { Box, Typography } from '@/ui/elements'
 
 /** One question with its answers; what cannot be answered is said to be unknown, which is never a no. */
 const Put = ({

@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button } from '@mui/material'
+import { Alert, Button } from '@mui/material'
 import { useMemo } from 'react'
 import type { HouseGuide } from '@/core/guide/house'
 import type { Answers } from '@/core/guide/questions'
@@ -8,6 +8,7 @@ import type { Layer, Standard } from '@/core/standards'
 import type { CalledOn } from '@/server/guide'
 import { type Edit, Questions } from './Questions'
 import { WhatFollows } from './WhatFollows'
+import { Box } from '@/ui/elements'
 
 /** Questions on the left, what follows from the answers on the right; what is accepted goes into the layer at once. */
 export const GuidePart = ({

@@ -1,6 +1,6 @@
 'use client'
 
-import { Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { useState } from 'react'
 import { type Answers, answersTo, type Question, questionsFor } from '@/core/guide/questions'
 import type { Standard } from '@/core/standards'
@@ -8,6 +8,7 @@ import type { Draft } from '@/ui/draft/draft'
 import { withAnswer } from './answers'
 import { Ask } from './Ask'
 import { SentenceField } from './SentenceField'
+import { Typography } from '@/ui/elements'
 
 export type Edit = Draft<Standard>['edit']
 

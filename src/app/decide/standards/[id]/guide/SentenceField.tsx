@@ -1,10 +1,11 @@
 'use client'
 
-import { Box, Button, TextField, Typography } from '@mui/material'
+import { Button, TextField } from '@mui/material'
 import { useState } from 'react'
 import { optionLabel } from '@/core/guide/facts'
 import { type Answers, QUESTIONS } from '@/core/guide/questions'
 import { readSentence, type Sentence } from '@/core/guide/sentence'
+import { Box, Typography } from '@/ui/elements'
 
 /** What was heard and for what it was taken; a person checks it in the questions below. */
 const HeardWords = ({ sentence }: { sentence: Sentence }) => {

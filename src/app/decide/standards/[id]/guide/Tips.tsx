@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import type { ReactNode } from 'react'
 import { type Advice, type AdviceTopic, type Rescue } from '@/core/guide/tips'
 import { symptomOfRescue } from '@/core/rescues/symptoms'
@@ -10,6 +10,7 @@ import type { CalledOn } from '@/server/guide'
 import { DeskAnswer } from '@/ui/optics/DeskAnswer'
 import { TallLink } from '@/ui/links'
 import { Eyebrow } from '@/ui/pieces'
+import { Box, Typography } from '@/ui/elements'
 
 /** How to shoot, and when it goes wrong; what is kept goes onto the wall and the cards. */
 

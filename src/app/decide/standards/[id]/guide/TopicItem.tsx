@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { memo, type ReactNode, useState } from 'react'
 import { accept, clear } from '@/core/guide/accept'
 import { type Answered, type OtherSchool, type Proposal } from '@/core/guide/guide'
@@ -13,6 +13,7 @@ import { inSentence, valueWords } from '@/core/vocabulary/words'
 import type { Draft } from '@/ui/draft/draft'
 import { Eyebrow } from '@/ui/pieces'
 import { withoutRefusal, withRefusal } from './answers'
+import { Box, Typography } from '@/ui/elements'
 
 type Edit = Draft<Standard>['edit']
 

@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, Link, Tab, Tabs, Typography } from '@mui/material'
+import { Alert, Button, Link, Tab, Tabs } from '@mui/material'
 import { useCallback, useDeferredValue, useMemo, useState } from 'react'
 import { accept } from '@/core/guide/accept'
 import { type Answered, answersOn, type Proposal, tipsFor } from '@/core/guide/guide'
@@ -21,6 +21,7 @@ import { TopicItem } from './TopicItem'
 import { ViewLink } from '@/ui/links'
 import { Wrap } from '@/ui/pieces'
 import type { Edit } from './Questions'
+import { Box, Typography } from '@/ui/elements'
 
 /** Three kinds of answer, kept apart: what is set, how to shoot, what to do when it goes wrong. */
 type Kind = 'settings' | 'shooting' | 'wrong'

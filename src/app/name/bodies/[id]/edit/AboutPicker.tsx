@@ -1,9 +1,10 @@
 'use client'
 
-import { Autocomplete, TextField, Typography } from '@mui/material'
+import { Autocomplete, TextField } from '@mui/material'
 import { indexOf } from '@/core/phrasebook/search'
 import { type Dimension, DIMENSIONS, findDimension } from '@/core/vocabulary/dimensions'
 import { inSentence } from '@/core/vocabulary/words'
+import { Typography } from '@/ui/elements'
 
 /** What a setting can be about by itself; the work of keys is read option by option. */
 const OFFERED: readonly Dimension[] = DIMENSIONS.filter(d => d.kind !== 'size' && d.kind !== 'assign')

@@ -1,11 +1,12 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { gapWords } from '@/core/bodies'
 import { GROUPS } from '@/core/vocabulary/dimensions'
 import { AlignmentMark } from '@/ui/AlignmentMark'
 import { Eyebrow } from '@/ui/pieces'
 import type { Completeness } from '@/workers/completeness'
+import { Box, Typography } from '@/ui/elements'
 
 /** How far a profile is: covered, unmapped, contradicting, what the house standard would make of it, what is missing. */
 export const CompletenessPart = ({

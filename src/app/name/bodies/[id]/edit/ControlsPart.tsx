@@ -1,6 +1,6 @@
 'use client'
 
-import { Autocomplete, Box, Button, Checkbox, FormControlLabel, MenuItem, TextField, Typography } from '@mui/material'
+import { Autocomplete, Button, Checkbox, FormControlLabel, MenuItem, TextField } from '@mui/material'
 import { useState } from 'react'
 import {
   type Control,
@@ -17,6 +17,7 @@ import { findDimension } from '@/core/vocabulary/dimensions'
 import { PLACE_IDS, PLACES } from '@/core/vocabulary/places'
 import { Schematic } from '@/ui/Schematic'
 import type { Editor } from './use-editor'
+import { Box, Typography } from '@/ui/elements'
 
 const functionWords = (id: string): string => (id === 'menu' ? 'menu settings' : (findDimension(id)?.label ?? id))
 

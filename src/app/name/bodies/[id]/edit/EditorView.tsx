@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Tab, Tabs, Typography } from '@mui/material'
+import { Alert, Tab, Tabs } from '@mui/material'
 import dynamic from 'next/dynamic'
 import { useMemo } from 'react'
 import type { Body } from '@/core/bodies'
@@ -16,6 +16,7 @@ import type { CompletenessAsk } from '@/workers/completeness.worker'
 import { Standing } from './Standing'
 import { useEditor } from './use-editor'
 import { MergeNotice } from '@/ui/MergeNotice'
+import { Box, Typography } from '@/ui/elements'
 
 // Each part comes in a script of its own, with the page where it is shown at first.
 const ControlsPart = dynamic(() => import('./ControlsPart').then(m => m.ControlsPart))

@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, TextField, Typography } from '@mui/material'
+import { Alert, Button, TextField } from '@mui/material'
 import { useState } from 'react'
 import {
   bodyAt,
@@ -13,6 +13,7 @@ import {
   withUpdate,
 } from '@/core/bodies'
 import type { Editor } from './use-editor'
+import { Box, Typography } from '@/ui/elements'
 
 const isVersion = (text: string) => /^\d+(\.\d+){0,3}$/.test(text)
 

@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, Typography } from '@mui/material'
+import { Alert, Button } from '@mui/material'
 import { useState } from 'react'
 import type { Body, Difference } from '@/core/bodies'
 import type { EventView } from '@/server/authoring'
@@ -10,6 +10,7 @@ import type { Editor } from './use-editor'
 import { useSend } from '@/ui/use-send'
 import { useFetched } from '@/ui/use-fetched'
 import { PlainList } from '@/ui/pieces'
+import { Box, Typography } from '@/ui/elements'
 
 const MOST_DIFFERENCES = 30
 

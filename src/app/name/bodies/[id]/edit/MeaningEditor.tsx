@@ -1,10 +1,11 @@
 'use client'
 
-import { Autocomplete, Box, Button, TextField, Typography } from '@mui/material'
+import { Autocomplete, Button, TextField } from '@mui/material'
 import type { Body } from '@/core/bodies'
 import { dimension, DIMENSIONS, GROUPS } from '@/core/vocabulary/dimensions'
 import type { Meaning } from '@/core/vocabulary/schema'
 import { startingValue, ValueEditor } from '@/ui/kinds'
+import { Box, Typography } from '@/ui/elements'
 
 const GROUP_LABEL = new Map(GROUPS.map(g => [g.id, g.label]))
 

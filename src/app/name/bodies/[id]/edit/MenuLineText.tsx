@@ -1,7 +1,8 @@
-import { TextField, Typography } from '@mui/material'
+import { TextField } from '@mui/material'
 import type { Body } from '@/core/bodies'
 import { meaningWords, settingWords } from './meaning-words'
 import type { MenuLine } from './menu-rows'
+import { Typography } from '@/ui/elements'
 
 const meaningOf = (body: Body, line: MenuLine): string => {
   if (line.kind === 'setting') return settingWords(line.setting)

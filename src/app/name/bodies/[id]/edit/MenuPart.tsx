@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button } from '@mui/material'
+import { Button } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { type DragEvent, type KeyboardEvent, type MouseEvent, useEffect, useMemo, useRef, useState } from 'react'
 import {
@@ -33,6 +33,7 @@ import { useProposals } from './use-proposals'
 import { later } from '@/ui/later'
 import { isTyping } from '@/ui/typing'
 import { Wrap } from '@/ui/pieces'
+import { Box } from '@/ui/elements'
 
 const PasteDialog = later(() => import('./PasteDialog').then(m => m.PasteDialog))
 const ReviewPart = later(() => import('./ReviewPart').then(m => m.ReviewPart))

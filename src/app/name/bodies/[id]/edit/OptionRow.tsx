@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { useState } from 'react'
 import { type Body, COUNTS_WORDS, type Option, setCounts, setMeaning, type Setting } from '@/core/bodies'
 import { CountsField } from './CountsField'
@@ -8,6 +8,7 @@ import type { Meaning } from '@/core/vocabulary/schema'
 import { MeaningEditor } from './MeaningEditor'
 import { meaningWords } from './meaning-words'
 import type { Editor } from './use-editor'
+import { Box, Typography } from '@/ui/elements'
 
 export const OptionRow = ({
   form,

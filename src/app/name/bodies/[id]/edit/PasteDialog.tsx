@@ -1,11 +1,12 @@
 'use client'
 
-import { Button, Dialog, DialogActions, DialogContent, DialogTitle, TextField, Typography } from '@mui/material'
+import { Button, Dialog, DialogActions, DialogContent, DialogTitle, TextField } from '@mui/material'
 import { useMemo, useRef, useState } from 'react'
 import type { MenuRow } from '@/core/bodies'
 import { readMenuText } from '@/core/bodies/menu-text'
 import { counted } from '@/core/vocabulary/words'
 import { MenuPreview } from '../../MenuPreview'
+import { Typography } from '@/ui/elements'
 
 /** More of the menu, as text; it goes behind what is there. */
 export const PasteDialog = ({

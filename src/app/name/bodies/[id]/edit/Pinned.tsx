@@ -1,9 +1,10 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import type { Body, Pin, Setting } from '@/core/bodies'
 import { Eyebrow } from '@/ui/pieces'
 import { PinForm } from '@/ui/PinForm'
+import { Box, Typography } from '@/ui/elements'
 
 /** What no dimension speaks of can still be set on this body, whatever standard it serves. */
 export const Pinned = ({

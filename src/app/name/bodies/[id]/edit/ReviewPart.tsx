@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Checkbox, NativeSelect, Typography } from '@mui/material'
+import { Button, Checkbox, NativeSelect } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react'
 import { type Body, COUNTS_WORDS, pagesOf } from '@/core/bodies'
@@ -10,6 +10,7 @@ import { counted } from '@/core/vocabulary/words'
 import { endsOf, NOTHING_WORDS, optionReading, readingName } from './reading-words'
 import type { Editor } from './use-editor'
 import { Wrap } from '@/ui/pieces'
+import { Box, Typography } from '@/ui/elements'
 
 const Row = styled('div')(({ theme }) => ({
   display: 'grid',

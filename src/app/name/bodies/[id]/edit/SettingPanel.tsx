@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { Button, MenuItem, TextField } from '@mui/material'
 import {
   askAgain,
   confirmGuesses,
@@ -27,6 +27,7 @@ import { Proposal } from './Proposal'
 import { CountsField } from './CountsField'
 import { OptionRow } from './OptionRow'
 import { Pinned } from './Pinned'
+import { Box, Typography } from '@/ui/elements'
 
 /** Values told in a proposal before the rest is counted. */
 const MOST_VALUES = 3

@@ -1,8 +1,9 @@
 'use client'
 
-import { Button, LinearProgress, Typography } from '@mui/material'
+import { Button, LinearProgress } from '@mui/material'
 import { counted } from '@/core/vocabulary/words'
 import type { Completeness } from '@/workers/completeness'
+import { Typography } from '@/ui/elements'
 
 const counts = ({ coverage }: Completeness) => ({
   known: coverage.filter(c => c.coverage.how !== 'unmapped').length,

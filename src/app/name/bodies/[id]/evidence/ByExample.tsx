@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { Alert, Button, MenuItem, TextField } from '@mui/material'
 import { useState } from 'react'
 import type { Example, FieldThatDiffers, Found } from '@/core/audit/by-example'
 import type { Setting } from '@/core/bodies'
@@ -10,6 +10,7 @@ import { PlainList, Wrap } from '@/ui/pieces'
 import { Reading } from '@/ui/Reading'
 import { Trouble } from '@/ui/Trouble'
 import { useStoppable } from '@/ui/use-stoppable'
+import { Box, Typography } from '@/ui/elements'
 
 interface Taken {
   readonly name: string

@@ -1,6 +1,6 @@
 'use client'
 
-import { Autocomplete, Box, Button, TextField, Typography } from '@mui/material'
+import { Autocomplete, Button, TextField } from '@mui/material'
 import { useState } from 'react'
 import { evidenceFrom, fieldsThatDiffer } from '@/core/audit/by-example'
 import { type Body, type Evidence, inMenuOrder, menuPath, type Setting, withEvidence } from '@/core/bodies'
@@ -8,6 +8,7 @@ import { MenuPath, Page, PlainList, Section } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { useSend } from '@/ui/use-send'
 import { ByExample } from './ByExample'
+import { Box, Typography } from '@/ui/elements'
 
 const SIGN_WORDS: Readonly<Record<Evidence['sign'], string>> = {
   is: 'is',

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { nanoid } from 'nanoid'
 import { useState } from 'react'
 import type { Lesson } from '@/core/course/course'
@@ -12,6 +12,7 @@ import { Section, Wrap } from '@/ui/pieces'
 import { ThumbPad } from '@/ui/ThumbPad'
 import { Refused } from '../../../drills/DrillFrame'
 import { keepPractised } from '../../../drills/use-practice'
+import { Box, Typography } from '@/ui/elements'
 
 interface Tally {
   readonly sharp: number

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { nanoid } from 'nanoid'
 import { useEffect } from 'react'
 import { DRILLS } from '@/core/drills/drills'
@@ -19,6 +19,7 @@ import { useSend } from '@/ui/use-send'
 import { tryWords } from '../../../drills/words'
 import { cellWords } from '../ClassBoard'
 import { CountOutdoors } from './CountOutdoors'
+import { Box, Typography } from '@/ui/elements'
 
 /** One lesson of one student: read, see, set, drill, go outdoors. */
 export const LessonView = ({ page: asOpened }: { page: LessonPage }) => {

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { Button, MenuItem, TextField } from '@mui/material'
 import { useState } from 'react'
 import { type Course, type Lesson, parseCourse } from '@/core/course/course'
 import { DRILL_IDS, DRILLS } from '@/core/drills/drills'
@@ -15,6 +15,7 @@ import { Page, PlainList, Section, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { useFetched } from '@/ui/use-fetched'
 import { useSend } from '@/ui/use-send'
+import { Box, Typography } from '@/ui/elements'
 
 type Named = readonly { readonly id: string; readonly name: string }[]
 

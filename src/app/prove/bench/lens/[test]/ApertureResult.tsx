@@ -1,9 +1,10 @@
 'use client'
 
-import { Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material'
+import { Table, TableBody, TableCell, TableHead, TableRow } from '@mui/material'
 import type { SharpnessAt, SharpnessResult } from '@/core/lens-tests/sharpness'
 import { Chart } from '@/ui/Chart'
 import { Section } from '@/ui/pieces'
+import { Typography } from '@/ui/elements'
 
 const f = (n: number): string => `f/${n}`
 

@@ -1,11 +1,11 @@
 'use client'
 
-import { Typography } from '@mui/material'
 import type { FocusResult } from '@/core/lens-tests/focus'
 import type { LensTest } from '@/core/lens-tests/schema'
 import type { LensTestView } from '@/server/lens-tests'
 import { PlainList, Section } from '@/ui/pieces'
 import { OffsetDrawing } from './OffsetDrawing'
+import { Typography } from '@/ui/elements'
 
 const mm = (n: number): string => `${Math.abs(n).toFixed(1)} mm`
 const side = (n: number): string =>

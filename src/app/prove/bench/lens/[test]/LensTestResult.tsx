@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Button, Typography } from '@mui/material'
+import { Alert, Button } from '@mui/material'
 import { useRouter, useSearchParams } from 'next/navigation'
 import type { LensTestView } from '@/server/lens-tests'
 import { linkTo } from '@/ui/address'
@@ -11,6 +11,7 @@ import { useSend } from '@/ui/use-send'
 import { When } from '@/ui/When'
 import { ApertureResult } from './ApertureResult'
 import { FocusFound } from './FocusFound'
+import { Typography } from '@/ui/elements'
 
 /** What a test of a lens comes to, and keeping it. */
 export const LensTestResult = ({ view }: { view: LensTestView }) => {

@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material'
+import { Alert, Button, LinearProgress } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useEffect, useRef, useState } from 'react'
 import { type Judgement, JUDGEMENTS, REASONS } from '@/core/evidence/trial'
@@ -14,6 +14,7 @@ import { TREMBLE_MS } from './counting'
 import { ThisBlock } from './ThisBlock'
 import { ToSet } from './ToSet'
 import { useCounting } from './use-counting'
+import { Box, Typography } from '@/ui/elements'
 
 const Pad = styled(ThumbPad)(({ theme }) => ({
   display: 'flex',

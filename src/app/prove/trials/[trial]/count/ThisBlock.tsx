@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Checkbox, FormControlLabel, MenuItem, TextField } from '@mui/material'
+import { Checkbox, FormControlLabel, MenuItem, TextField } from '@mui/material'
 import { memo } from 'react'
 import type { BlockNote, Trial } from '@/core/evidence/trial'
 import type { CountingView } from '@/server/trials'
@@ -9,6 +9,7 @@ import { Section } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { useSend } from '@/ui/use-send'
 import { WrittenField } from '@/ui/WrittenField'
+import { Box } from '@/ui/elements'
 
 /** Which block it is, and what is to be known of it. A tap on a counter changes nothing here, and does not wait for it. */
 export const ThisBlock = memo(function ThisBlock({

@@ -1,8 +1,8 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import type { SetUpChange } from '@/server/trial-changes'
 import { MenuPath, PlainList } from '@/ui/pieces'
+import { Box, Typography } from '@/ui/elements'
 
 /** What is changed on the camera before this block, step by step. */
 export const ToSet = ({ change, unit }: { change: SetUpChange; unit: string }) => (

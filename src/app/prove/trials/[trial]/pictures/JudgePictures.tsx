@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Box, Button, FormControlLabel, MenuItem, Switch, TextField, Typography } from '@mui/material'
+import { Alert, Button, FormControlLabel, MenuItem, Switch, TextField } from '@mui/material'
 import { useEffect, useState } from 'react'
 import type { Pass } from '@/core/audit/passes'
 import { JUDGEMENTS, type Judgement, REASONS } from '@/core/evidence/trial'
@@ -14,6 +14,7 @@ import { isTyping } from '@/ui/typing'
 import { JUDGEMENT_WORDS, REASON_WORDS } from '../../words'
 import { Overview, Piece, placeIn } from './Piece'
 import { type Place, type Shot, useJudging } from './use-judging'
+import { Box, Typography } from '@/ui/elements'
 
 const KEYS: Readonly<Record<string, Judgement>> = { '1': 'sharp', '2': 'soft', '3': 'missed' }
 

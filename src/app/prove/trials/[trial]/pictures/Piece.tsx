@@ -1,9 +1,9 @@
 'use client'
 
-import { Box } from '@mui/material'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { pieceAt } from '@/workers/piece'
 import type { Place, Shot } from './use-judging'
+import { Box } from '@/ui/elements'
 
 /** Where a picture is looked at: as its metadata says, else where somebody pointed last, else in the middle. */
 export const placeIn = (

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { Button, MenuItem, TextField } from '@mui/material'
 import { useRouter } from 'next/navigation'
 import { useEffect, useState } from 'react'
 import type { DebriefView } from '@/server/jobs'
@@ -9,6 +9,7 @@ import { Page, PlainList, Section, Wrap } from '@/ui/pieces'
 import { usePeople } from '@/ui/people'
 import { When } from '@/ui/When'
 import { useHappen } from '../../use-happen'
+import { Box, Typography } from '@/ui/elements'
 
 /** What a job taught, and what to do about it. */
 export const Debrief = ({ view }: { view: DebriefView }) => {

@@ -1,6 +1,5 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import { useEffect, useMemo } from 'react'
 import { lightWords } from '@/core/jobs/light'
 import { changedWords, sheetFor, type SheetLine, whereIn } from '@/core/jobs/sheet'
@@ -10,6 +9,7 @@ import { BackLink, LinkButton, TallLink } from '@/ui/links'
 import { CautionNote, Page, PlainList, Section, Wrap } from '@/ui/pieces'
 import { useFreshView, useJobDay } from '../../use-job-day'
 import { PrintSheets } from '../PrintSheets'
+import { Box, Typography } from '@/ui/elements'
 
 /** A call sheet on the phone: when, where, with what, in which slot, what the thumb does, and three likely troubles. */
 export const SheetView = ({ view: asOpened, person }: { view: JobView; person: string | undefined }) => {

@@ -1,12 +1,12 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import type { Body } from '@/core/bodies'
 import { CoverageDrawing } from '@/ui/CoverageDrawing'
 import { NumberField, ShareField } from '@/ui/kinds/fields'
 import type { Editor } from '../use-editor'
 import { DETAILS } from '@/core/vocabulary/values'
 import { factChange, FactRow, FactSection, whole } from './parts'
+import { Box, Typography } from '@/ui/elements'
 
 /** Where in the frame it can focus, drawn. */
 export const CoverageFacts = ({ editor }: { editor: Editor }) => {

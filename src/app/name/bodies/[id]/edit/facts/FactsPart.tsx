@@ -1,6 +1,5 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import type { Editor } from '../use-editor'
 import { CoverageFacts } from './CoverageFacts'
 import { FirmwareFacts } from './FirmwareFacts'
@@ -10,6 +9,7 @@ import { factChange, FactSection } from './parts'
 import { RatesFacts } from './RatesFacts'
 import { SensorFacts } from './SensorFacts'
 import { SlotFacts } from './SlotFacts'
+import { Box, Typography } from '@/ui/elements'
 
 /** What the body is, which no menu says. */
 export const FactsPart = ({ editor }: { editor: Editor }) => {

@@ -1,9 +1,10 @@
 'use client'
 
-import { Box, MenuItem, TextField } from '@mui/material'
+import { MenuItem, TextField } from '@mui/material'
 import type { Body } from '@/core/bodies'
 import type { Editor } from '../use-editor'
 import { FactRow, TextValue } from './parts'
+import { Box } from '@/ui/elements'
 
 /** What it is called, and what one looks through. */
 export const NameFacts = ({ editor }: { editor: Editor }) => {

@@ -1,9 +1,10 @@
 'use client'
 
-import { Box, Button, MenuItem, TextField } from '@mui/material'
+import { Button, MenuItem, TextField } from '@mui/material'
 import { useState } from 'react'
 import type { Body } from '@/core/bodies'
 import { TextValue } from './parts'
+import { Box } from '@/ui/elements'
 
 const NOTES = ['af-mf', 'lamp', 'sun', 'firmware', 'battery', 'other'] as const
 const NOTE_WORDS: Readonly<Record<(typeof NOTES)[number], string>> = {

@@ -1,10 +1,11 @@
 'use client'
 
-import { Box, Button } from '@mui/material'
+import { Button } from '@mui/material'
 import { NumberField } from '@/ui/kinds/fields'
 import type { Editor } from '../use-editor'
 import { factChange, FactRow, FactSection, TextValue } from './parts'
 import { RateFields } from './RateFields'
+import { Box } from '@/ui/elements'
 
 /** How fast it shoots, and what focuses between the frames. */
 export const RatesFacts = ({ editor }: { editor: Editor }) => {

@@ -1,9 +1,10 @@
 'use client'
 
-import { Box, Checkbox, FormControlLabel } from '@mui/material'
+import { Checkbox, FormControlLabel } from '@mui/material'
 import { type Body, MOST_KEY_SETS, type Stores } from '@/core/bodies'
 import type { Editor } from '../use-editor'
 import { factChange, FactRow, FactSection, TextValue } from './parts'
+import { Box } from '@/ui/elements'
 
 /** Its memory slots, the keys that recall a set, and what is stored in either. */
 export const SlotFacts = ({ editor }: { editor: Editor }) => {

@@ -1,9 +1,10 @@
 'use client'
 
-import { Box, Button, TextField, Typography } from '@mui/material'
+import { Button, TextField } from '@mui/material'
 import type { ReactNode } from 'react'
 import { type Body, FACT_WORDS, type FactId } from '@/core/bodies'
 import type { Editor } from '../use-editor'
+import { Box, Typography } from '@/ui/elements'
 
 /** What the groups of facts are made of. */
 

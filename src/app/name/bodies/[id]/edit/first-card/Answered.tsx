@@ -1,10 +1,11 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { type Body, menuPath } from '@/core/bodies'
 import type { Question } from '@/core/propose/questions'
 import { MenuPath, Wrap } from '@/ui/pieces'
 import { meaningWords } from '../meaning-words'
+import { Box, Typography } from '@/ui/elements'
 
 /** What a question was answered with. */
 export const Answered = ({

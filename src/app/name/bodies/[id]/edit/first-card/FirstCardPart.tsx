@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { useMemo, useRef, useState } from 'react'
 import { type Body, hasNone, startLooking } from '@/core/bodies'
 import {
@@ -26,6 +26,7 @@ import { GrowingCard } from './GrowingCard'
 import { KeysQuestion } from './KeysQuestion'
 import { RowMeaning } from './RowMeaning'
 import { RowQuestion } from './RowQuestion'
+import { Box, Typography } from '@/ui/elements'
 
 const WEIGHT_WORDS = { must: 'Must', should: 'Should', nice: 'Nice to have' } as const
 

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { allLookedFor, type Body, isNotLookedFor } from '@/core/bodies'
 import type { Question } from '@/core/propose/questions'
@@ -10,6 +10,7 @@ import { LinkButton } from '@/ui/links'
 import type { Completeness } from '@/workers/completeness'
 import type { Editor } from '../use-editor'
 import { Wrap } from '@/ui/pieces'
+import { Box, Typography } from '@/ui/elements'
 
 const Line = styled('button')(({ theme }) => ({
   display: 'grid',

@@ -1,12 +1,13 @@
 'use client'
 
-import { Autocomplete, Box, Button, Checkbox, TextField, Typography } from '@mui/material'
+import { Autocomplete, Button, Checkbox, TextField } from '@mui/material'
 import { useState } from 'react'
 import type { Body } from '@/core/bodies'
 import type { NamedKey } from '@/core/propose/questions'
 import { PLACES } from '@/core/vocabulary/places'
 import { USUAL_KEY_WORK } from '@/core/vocabulary/usual-rows'
 import { Wrap } from '@/ui/pieces'
+import { Box, Typography } from '@/ui/elements'
 
 /** What most keys can be given; the person in hand of the body changes it. */
 const MOSTLY: readonly string[] = ['AF start', 'AF stop', 'AE lock', 'Not set']

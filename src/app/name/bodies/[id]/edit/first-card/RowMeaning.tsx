@@ -1,6 +1,5 @@
 'use client'
 
-import { Box, Typography } from '@mui/material'
 import { type KeyboardEvent, useEffect, useRef } from 'react'
 import { type Body, meansNothing, meansUnnamed, type Setting } from '@/core/bodies'
 import { readAs, type Reading } from '@/core/propose/propose'
@@ -8,6 +7,7 @@ import { readingsForAnswer, takeAnswer } from '@/core/propose/questions'
 import { SettingPanel } from '../SettingPanel'
 import type { Editor } from '../use-editor'
 import type { Proposals } from '../use-proposals'
+import { Box, Typography } from '@/ui/elements'
 
 /** What each option of the row just named does: read for the question, and taken with one key. */
 export const RowMeaning = ({

@@ -1,10 +1,11 @@
 'use client'
 
-import { Autocomplete, Box, Button, TextField, Typography } from '@mui/material'
+import { Autocomplete, Button, TextField } from '@mui/material'
 import { type FormEvent, useState } from 'react'
 import { MOST_LABEL, MOST_OPTIONS } from '@/core/bodies'
 import { USUAL_ROWS, type UsualRow } from '@/core/vocabulary/usual-rows'
 import { Wrap } from '@/ui/pieces'
+import { Box, Typography } from '@/ui/elements'
 
 const BETWEEN = ' | '
 

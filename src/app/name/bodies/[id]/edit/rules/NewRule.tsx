@@ -1,11 +1,12 @@
 'use client'
 
-import { Autocomplete, Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { Autocomplete, Button, MenuItem, TextField } from '@mui/material'
 import { useState } from 'react'
 import { type Body, type DraftCondition, inMenuOrder, type Rule, type RuleDraft, rulesOf } from '@/core/bodies'
 import { Wrap } from '@/ui/pieces'
 import { SettingSelect } from './SettingSelect'
 import { OptionsSelect } from './OptionsSelect'
+import { Box, Typography } from '@/ui/elements'
 
 type Effect = RuleDraft['effect']
 

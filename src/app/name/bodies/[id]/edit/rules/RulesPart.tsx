@@ -1,12 +1,13 @@
 'use client'
 
-import { Alert, Box, Button, Typography } from '@mui/material'
+import { Alert, Button } from '@mui/material'
 import { addRule, type Body, removeRule, ruleWords } from '@/core/bodies'
 import type { Editor } from '../use-editor'
 import { PlainList } from '@/ui/pieces'
 import { NewRule } from './NewRule'
 import { UsualRules } from './UsualRules'
 import { TryIt } from './TryIt'
+import { Box, Typography } from '@/ui/elements'
 
 /** Which setting binds which, in words, with a panel to try it. */
 export const RulesPart = ({ editor }: { editor: Editor }) => {

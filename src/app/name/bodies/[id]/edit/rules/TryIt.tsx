@@ -1,8 +1,9 @@
 'use client'
 
-import { Box, Button, MenuItem, TextField, Typography } from '@mui/material'
+import { Button, MenuItem, TextField } from '@mui/material'
 import { useState } from 'react'
 import { availability, type Body, factoryState, inMenuOrder, type State } from '@/core/bodies'
+import { Box, Typography } from '@/ui/elements'
 
 /** Set values and see what greys out or is forced, and by which rule. */
 export const TryIt = ({ body }: { body: Body }) => {

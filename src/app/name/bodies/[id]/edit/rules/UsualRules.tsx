@@ -1,10 +1,11 @@
 'use client'
 
-import { Box, Button, Typography } from '@mui/material'
+import { Button } from '@mui/material'
 import { addRule } from '@/core/bodies'
 import { usualRules } from '@/core/propose/usual-rules'
 import type { Editor } from '../use-editor'
 import { PlainList } from '@/ui/pieces'
+import { Box, Typography } from '@/ui/elements'
 
 /** What many bodies have between such settings; one look at the body tells whether this one has it. */
 export const UsualRules = ({ editor: { form, edit } }: { editor: Editor }) => {
