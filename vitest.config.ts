@@ -18,8 +18,6 @@ export default defineConfig({
     exclude: rooms ? ['**/*.highs.test.ts'] : [],
     // Alone, core needs no workers.
     globalSetup: rooms ? [] : ['./test/unit/pool-setup.ts'],
-    // Nothing works by itself beside what a test asks for.
-    env: { COHERION_WARM: 'no' },
     testTimeout: 120_000,
     // A machine that does other things as well seeds the demo more slowly.
     hookTimeout: 120_000,

@@ -15,6 +15,7 @@ export const register = async (): Promise<void> => {
   if (process.env['COHERION_WARM'] === 'no') return
   const { keepBackups } = await import('./server/backups')
   keepBackups()
+  const { keepAhead } = await import('./server/ahead')
   const { warmUp } = await import('./server/warm')
-  void warmUp().catch((error: unknown) => console.error('warming up stopped:', error))
+  keepAhead(warmUp)
 }

@@ -9,20 +9,35 @@ const CHANGES_ANSWERS: readonly Deed[] = ['edit-bodies', 'edit-kit', 'approve-st
 /** Whoever changes something goes on changing: only what stood for so long is worked with. */
 const REST_MS = 3000
 
-const shared = globalThis as { coherionAhead?: NodeJS.Timeout; coherionWarming?: Promise<void> }
-
-const warmOnce = async (): Promise<void> => {
-  const { warmUp } = await import('./warm')
-  await warmUp()
+/** Survives being bundled several times. */
+const shared = globalThis as {
+  coherionAhead?: { readonly work: () => Promise<void>; waits?: NodeJS.Timeout; working: Promise<void> }
 }
 
-/** Begins in a moment, if nothing else is done until then; one at a time, since what goes on sees what it began with. */
+/**
+ * From now on, what is worked out ahead: once at the start, then after changes; one at a time, since what goes on sees
+ * what it began with.
+ */
+export const keepAhead = (work: () => Promise<void>): void => {
+  shared.coherionAhead = { work, working: Promise.resolve() }
+  begin()
+}
+
+const begin = (): void => {
+  const ahead = shared.coherionAhead
+  if (!ahead) return
+  ahead.working = ahead.working
+    .then(ahead.work)
+    .catch((error: unknown) => console.error('working out ahead stopped:', error))
+}
+
+/** Resolves once nothing is being worked out ahead. */
+export const aheadSettled = async (): Promise<void> => shared.coherionAhead?.working
+
+/** Begins in a moment, if nothing else is done until then. */
 export const lookAheadAfter = (deed: Deed): void => {
-  if (!CHANGES_ANSWERS.includes(deed) || process.env['COHERION_WARM'] === 'no') return
-  clearTimeout(shared.coherionAhead)
-  shared.coherionAhead = setTimeout(() => {
-    shared.coherionWarming = (shared.coherionWarming ?? Promise.resolve())
-      .then(warmOnce)
-      .catch((error: unknown) => console.error('looking ahead stopped:', error))
-  }, REST_MS).unref()
+  const ahead = shared.coherionAhead
+  if (!ahead || !CHANGES_ANSWERS.includes(deed)) return
+  clearTimeout(ahead.waits)
+  ahead.waits = setTimeout(begin, REST_MS).unref()
 }

@@ -1,9 +1,10 @@
 import { afterAll, describe, expect, it, vi } from 'vitest'
 import { closePool, tasksBegun } from '../../src/pool/pool'
-import { lookAheadAfter } from '../../src/server/ahead'
+import { aheadSettled, keepAhead, lookAheadAfter } from '../../src/server/ahead'
 import { listStandards, readStandard } from '../../src/server/catalogue'
 import { fitStandard } from '../../src/server/job-facts'
 import { importJob, readJob, readJobView, saveJob } from '../../src/server/jobs'
+import { warmUp } from '../../src/server/warm'
 import { by } from '../fixtures/by'
 import { useDemoFolder } from '../fixtures/demo-folder'
 
@@ -32,22 +33,26 @@ describe('what the house works out ahead', () => {
     const { standard: _, ...open } = { ...document.scenes[0] }
     const day = new Date(Date.now() + 86_400_000).toISOString().slice(0, 10)
     const scenes = [...document.scenes, { ...open, id: 'open', name: 'Open' }].map(s => ({ ...s, day }))
+    const warmings = vi.fn(warmUp)
+    keepAhead(warmings)
+    await aheadSettled()
+    expect(warmings).toHaveBeenCalledTimes(1)
     await saveJob({ document: { ...document, day, scenes }, revision }, by())
-    vi.stubEnv('COHERION_WARM', '')
-    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
     const before = fits()
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
     lookAheadAfter('edit-bodies')
     vi.advanceTimersByTime(2000)
     lookAheadAfter('plan-jobs')
     vi.advanceTimersByTime(2000)
     lookAheadAfter('comment')
-    expect(fits()).toBe(before)
+    await aheadSettled()
+    expect(warmings).toHaveBeenCalledTimes(1)
     vi.advanceTimersByTime(1000)
     vi.useRealTimers()
-    vi.unstubAllEnvs()
-    await vi.waitUntil(() => fits() > before, { timeout: 100_000 })
-    await (globalThis as { coherionWarming?: Promise<void> }).coherionWarming
+    await aheadSettled()
+    expect(warmings).toHaveBeenCalledTimes(2)
     const then = fits()
+    expect(then).toBeGreaterThan(before)
     await readJobView('never-asked')
     expect(fits()).toBe(then)
   })
