@@ -95,7 +95,8 @@ export class TestServer {
         PORT: String(this.port),
         COHERION_PURPOSE: this.purpose,
         COHERION_DATA: this.data,
-        COHERION_WARM: 'no',
+        // Beside a test nothing works by itself, unless it is asked for.
+        COHERION_WARM: process.env['COHERION_WARM'] ?? 'no',
       },
     })
     for (let i = 0; i < 300; i++) {

@@ -14,6 +14,7 @@ import { type Units, useUnits } from '@/ui/units'
 import { DistanceText, NumberText } from '../NumberText'
 import { Metronome } from './Metronome'
 import { readTake, type Take } from './take'
+import { WrittenList } from './WrittenList'
 import { Box, Typography } from '@/ui/elements'
 
 const ringOf = (take: Take, lens: FilmLens): Ring => ({
@@ -32,6 +33,11 @@ const whyNot = (error: unknown, lens: FilmLens, units: Units): string => {
   return `${lens.name} focuses from ${lengthWords(lens.closestMetres, units)} on; a mark is nearer.`
 }
 
+const nextMark = (marks: readonly Mark[]): Mark => {
+  const last = marks.at(-1)
+  return { name: `Mark ${marks.length + 1}`, metres: last?.metres ?? 2, at: (last?.at ?? 0) + 3 }
+}
+
 /** Marks for pulling focus by hand: on the ring, as a table, on paper, and as a metronome. */
 export const Marks = ({ lenses, bodies }: Pick<FilmView, 'lenses' | 'bodies'>) => {
   const [text, write] = useLocal('coherion-film take')
@@ -40,10 +46,6 @@ export const Marks = ({ lenses, bodies }: Pick<FilmView, 'lenses' | 'bodies'>) =
   const lens = lenses.find(l => l.id === take.lens) ?? lenses.find(l => !l.isByWire) ?? lenses[0]
   const body = bodies.find(b => b.id === take.body) ?? bodies[0]
   const set = (next: Partial<Take>) => write(JSON.stringify({ ...take, ...next }))
-  const setMark = (i: number, next: Partial<Mark> | undefined) =>
-    set({
-      marks: next ? take.marks.map((m, n) => (n === i ? { ...m, ...next } : m)) : take.marks.filter((_, n) => n !== i),
-    })
   const made = useMemo((): { readonly marks: readonly MarkOnRing[]; readonly why: string } => {
     if (!lens || !body) return { marks: [], why: '' }
     try {
@@ -126,46 +128,33 @@ export const Marks = ({ lenses, bodies }: Pick<FilmView, 'lenses' | 'bodies'>) =
           It focuses by wire: marks hold only where the ring is set to turn in proportion, and not by speed.
         </Typography>
       )}
-      <PlainList component="ol" sx={{ mt: 2 }} aria-label="Marks">
-        {take.marks.map((m, i) => (
-          <Box component="li" key={i}>
-            <Wrap role="group" aria-label={`Mark ${i + 1}`} sx={{ alignItems: 'flex-start', py: 0.75 }}>
-              <TextField
-                size="small"
-                label="Mark"
-                value={m.name}
-                onChange={e => setMark(i, { name: e.target.value.slice(0, 60) })}
-                sx={{ width: 170 }}
-              />
-              <DistanceText label="Distance" metres={m.metres} onMetres={n => n && setMark(i, { metres: n })} />
-              <NumberText
-                label="At, s"
-                value={m.at}
-                least={0}
-                most={3600}
-                onNumber={n => n !== undefined && setMark(i, { at: n })}
-              />
-              <Button onClick={() => setMark(i, undefined)} aria-label={`Without mark ${i + 1}`}>
-                Without
-              </Button>
-            </Wrap>
-          </Box>
-        ))}
-      </PlainList>
-      <Button
-        variant="outlined"
-        onClick={() => {
-          const last = take.marks.at(-1)
-          set({
-            marks: [
-              ...take.marks,
-              { name: `Mark ${take.marks.length + 1}`, metres: last?.metres ?? 2, at: (last?.at ?? 0) + 3 },
-            ],
-          })
-        }}
+      <WrittenList
+        label="Marks"
+        item="a mark"
+        items={take.marks}
+        onItems={marks => set({ marks })}
+        next={() => nextMark(take.marks)}
       >
-        Add a mark
-      </Button>
+        {(m, change) => (
+          <>
+            <TextField
+              size="small"
+              label="Mark"
+              value={m.name}
+              onChange={e => change({ name: e.target.value.slice(0, 60) })}
+              sx={{ width: 170 }}
+            />
+            <DistanceText label="Distance" metres={m.metres} onMetres={n => n && change({ metres: n })} />
+            <NumberText
+              label="At, s"
+              value={m.at}
+              least={0}
+              most={3600}
+              onNumber={n => n !== undefined && change({ at: n })}
+            />
+          </>
+        )}
+      </WrittenList>
       <ReadOff take={take} onTake={set} />
       <Trouble words={made.why} sx={{ mt: 1.5 }} />
       {made.marks.length > 0 && (
@@ -189,43 +178,33 @@ export const Marks = ({ lenses, bodies }: Pick<FilmView, 'lenses' | 'bodies'>) =
 }
 
 /** Distances that stand on the ring itself, where they were measured: they count before the thin lens. */
-const ReadOff = ({ take, onTake }: { take: Take; onTake: (next: Partial<Take>) => void }) => {
-  const change = (i: number, next: Partial<Take['read'][number]> | undefined) =>
-    onTake({
-      read: next ? take.read.map((r, n) => (n === i ? { ...r, ...next } : r)) : take.read.filter((_, n) => n !== i),
-    })
-  return (
-    <Section title="Read off the ring" level={3}>
-      <Typography variant="body2" color="textSecondary">
-        Degrees from infinity at distances you measured. Without any, the lens is taken to move as a whole.
-      </Typography>
-      <PlainList component="ol" aria-label="Read off the ring">
-        {take.read.map((r, i) => (
-          <li key={i}>
-            <Wrap role="group" aria-label={`Reading ${i + 1}`} sx={{ alignItems: 'flex-start', py: 0.75 }}>
-              <DistanceText label="Distance" metres={r.metres} onMetres={n => n && change(i, { metres: n })} />
-              <NumberText
-                label="Degrees"
-                value={r.degrees}
-                least={0}
-                most={720}
-                onNumber={n => n !== undefined && change(i, { degrees: n })}
-              />
-              <Button onClick={() => change(i, undefined)} aria-label={`Without reading ${i + 1}`}>
-                Without
-              </Button>
-            </Wrap>
-          </li>
-        ))}
-      </PlainList>
-      <Button
-        onClick={() => onTake({ read: [...take.read, { metres: 1, degrees: Math.round(take.throwDegrees / 2) }] })}
-      >
-        Add a reading
-      </Button>
-    </Section>
-  )
-}
+const ReadOff = ({ take, onTake }: { take: Take; onTake: (next: Partial<Take>) => void }) => (
+  <Section title="Read off the ring" level={3}>
+    <Typography variant="body2" color="textSecondary">
+      Degrees from infinity at distances you measured. Without any, the lens is taken to move as a whole.
+    </Typography>
+    <WrittenList
+      label="Read off the ring"
+      item="a reading"
+      items={take.read}
+      onItems={read => onTake({ read })}
+      next={() => ({ metres: 1, degrees: Math.round(take.throwDegrees / 2) })}
+    >
+      {(r, change) => (
+        <>
+          <DistanceText label="Distance" metres={r.metres} onMetres={n => n && change({ metres: n })} />
+          <NumberText
+            label="Degrees"
+            value={r.degrees}
+            least={0}
+            most={720}
+            onNumber={n => n !== undefined && change({ degrees: n })}
+          />
+        </>
+      )}
+    </WrittenList>
+  </Section>
+)
 
 const Drawing = styled('svg')(({ theme }) => ({
   display: 'block',
