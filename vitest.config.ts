@@ -16,8 +16,6 @@ export default defineConfig({
   test: {
     // A second solver says nothing about a fault that the first check notices, and takes its time.
     exclude: rooms ? ['**/*.highs.test.ts'] : [],
-    // Alone, core needs no workers.
-    globalSetup: rooms ? [] : ['./test/unit/pool-setup.ts'],
     testTimeout: 120_000,
     // A machine that does other things as well seeds the demo more slowly.
     hookTimeout: 120_000,
@@ -39,6 +37,8 @@ export default defineConfig({
         extends: true,
         test: {
           name: 'house',
+          // Core needs no workers and no database.
+          globalSetup: rooms ? [] : ['./test/unit/pool-setup.ts'],
           include: rooms ? [] : ['src/**/*.test.{ts,tsx}', 'test/unit/**/*.test.ts'],
           exclude: ['src/core/**'],
           // Loading the server and its threads once for many files is a third of the time; each begins anew all the same.

@@ -106,7 +106,7 @@ export const ensureCompiled = async () => {
 }
 
 /** Builds the application where the sources changed. */
-const ensureBuilt = async () => {
+export const ensureBuilt = async () => {
   const digest = digestOf(['src', 'next.config.ts', 'tsconfig.json', 'package.json', 'package-lock.json'])
   const isThere = ['.next/BUILD_ID', 'public/service-worker.js', 'dist/pool/worker.mjs', 'dist/door.mjs'].every(file =>
     existsSync(join(root, file)),

@@ -1,12 +1,9 @@
-import { statSync } from 'node:fs'
-import { join } from 'node:path'
 import { neededWalks } from '../../src/core/jobs/needed'
 import { planThrough } from '../../src/core/jobs/replan'
 import { type Model, withWalks } from '../../src/core/jobs/facts'
 import { planSlots } from '../../src/core/jobs/slot-plan'
 import { remediesFor } from '../../src/core/rescues/rescue'
 import { findSymptoms, SYMPTOM_IDS } from '../../src/core/rescues/symptoms'
-import { WORKED_OUT } from '../../src/db/worked-out'
 import { demoJob, demoPeople } from '../../src/demo/world'
 import type { JobView } from '../../src/server/jobs'
 import { TestServer } from '../../test/browser/support/server'
@@ -62,21 +59,6 @@ const benchSlots = async (): Promise<void> => {
   )
 }
 
-const CALM = 6
-
-/** Until nothing more is worked out ahead: what is kept of it has not been written to for three seconds. */
-const rested = async (folder: string): Promise<void> => {
-  const written = () =>
-    ['', '-wal'].map(tail => statSync(join(folder, WORKED_OUT + tail), { throwIfNoEntry: false })?.mtimeMs).join()
-  let before = written()
-  for (let calm = 0; calm < CALM;) {
-    await new Promise(done => setTimeout(done, 500))
-    const now = written()
-    calm = now === before ? calm + 1 : 0
-    before = now
-  }
-}
-
 /** From a job to its plan, to the fewest presses, to another plan, and to paper. */
 export const benchJobs = async (): Promise<void> => {
   console.log(`Jobs: ${SCENES} scenes, 12 people, all units of the demo`)
@@ -86,7 +68,7 @@ export const benchJobs = async (): Promise<void> => {
   process.env['COHERION_WARM'] = 'yes'
   const server = await TestServer.start('demo')
   process.env['COHERION_WARM'] = 'no'
-  await rested(server.folder)
+  await server.rests()
   const get = async <T>(path: string): Promise<T> => (await (await fetch(server.address + path)).json()) as T
   try {
     const stored = await fetch(`${server.address}/api/v1/jobs`, {

@@ -1,6 +1,12 @@
 // Loaded into the server that tests hand on to each other: it lets go of one data folder and takes the next, and forgets
 // what it remembered; what was worked out goes by content and stays. The program is loaded and warm already, which is most of what a start costs.
-process.on('message', async ({ purpose, folder }) => {
+process.on('message', async ({ purpose, folder, isAsked }) => {
+  if (isAsked) {
+    // Whether it rests: nothing is being worked out ahead any more.
+    await globalThis.coherionAhead?.working
+    process.send('rests')
+    return
+  }
   const db = await globalThis.coherionDb
   await db?.destroy()
   delete globalThis.coherionDb

@@ -82,6 +82,14 @@ export class TestServer {
     rmSync(before, { recursive: true, force: true })
   }
 
+  /** Resolves once nothing is being worked out ahead, where it works ahead at all. */
+  async rests(): Promise<void> {
+    const { child } = this
+    const rests = new Promise(done => child?.once('message', done))
+    child?.send({ isAsked: true })
+    await rests
+  }
+
   /** @param built where the built application lies */
   async up(built = '.'): Promise<void> {
     this.built = built
