@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { BodyScale, Step } from '../phrasebook/scales'
 import { random } from '../numeric/random'
-import { marksOnRing, type Ring, ringDegrees, stripMm, ticksOn } from './marks'
+import { markLines, marksOnRing, type Ring, ringDegrees, stripMm, ticksOn } from './marks'
 import { alikeOnAll, bestOnEach, inReality, onScreen, spreadOf, timeline } from './rack'
 
 const scale = (body: string, ...seconds: readonly number[]): BodyScale => ({
@@ -121,6 +121,15 @@ describe('marks on a ring', () => {
     expect(mark?.near).toBeCloseTo((s * (h - f)) / (h + s - 2 * f) + image, 3)
     expect(mark?.far).toBeCloseTo((s * (h - f)) / (h - s) + image, 3)
     expect(mark?.driftIn).toBeCloseTo(3 - (mark?.near ?? 0), 9)
+  })
+
+  it('share a line on the strip where the take comes back to a distance, and have one each where it does not', () => {
+    const take = [3, 1.5, 3, 1.51].map((metres, at) => ({ name: `${at}`, metres, at }))
+    const marks = marksOnRing(ring(), take, { fNumber: 2.8, circleMm: 0.03 })
+    expect(markLines(marks).map(l => l.label)).toEqual(['1, 3', '2, 4'])
+    expect(markLines(marks).map(l => l.mm)).toEqual([marks[0]?.mm, marks[1]?.mm])
+    const apart = marksOnRing(ring(), take.slice(0, 2), { fNumber: 2.8, circleMm: 0.03 })
+    expect(markLines(apart).map(l => l.label)).toEqual(['1', '2'])
   })
 
   it('say how fast and which way the ring is turned', () => {

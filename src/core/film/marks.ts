@@ -138,6 +138,26 @@ export const marksOnRing = (
 /** Faster than this a hand does not follow a ring well. @source from memory */
 export const FAST_DEGREES = 180
 
+/** In millimetres along the strip: marks nearer to each other are one line under a pen. */
+const ONE_LINE_MM = 1
+
+/** A line on the strip with the numbers of the marks that lie there, as “1, 3”. */
+export interface MarkLine {
+  readonly mm: number
+  readonly label: string
+}
+
+/** Where lines are drawn for marks: those of a take that comes back to a distance share one. */
+export const markLines = (marks: readonly Pick<MarkOnRing, 'mm'>[]): readonly MarkLine[] => {
+  const lines: { readonly mm: number; readonly numbers: number[] }[] = []
+  marks.forEach(({ mm }, i) => {
+    const here = lines.find(line => Math.abs(line.mm - mm) < ONE_LINE_MM)
+    if (here) here.numbers.push(i + 1)
+    else lines.push({ mm, numbers: [i + 1] })
+  })
+  return lines.map(({ mm, numbers }) => ({ mm, label: numbers.join(', ') }))
+}
+
 /** A tick on the strip. */
 export interface Tick {
   readonly metres: number

@@ -1,4 +1,4 @@
-import { type MarkOnRing, type Ring, stripMm, ticksOn } from '@/core/film/marks'
+import { markLines, type MarkOnRing, type Ring, stripMm, ticksOn } from '@/core/film/marks'
 import { PaperText } from './paper-text'
 
 /** The strip for a focus ring at true scale, with the marks of a take, and the take as a table below it. */
@@ -77,16 +77,16 @@ export const ringStrip = ({ paper, lens, ring, marks }: RingStrip): Promise<Uint
     if (tick.hasFigure)
       say(short(tick.metres) === '∞' ? 'inf' : short(tick.metres), Math.min(x + 0.4, width - MARGIN - 8), y + 5.5, 6.5)
   }
-  marks.forEach((mark, i) => {
-    const { x, y } = at(mark.mm)
+  for (const { mm, label } of markLines(marks)) {
+    const { x, y } = at(mm)
     doc.lineWidth(1.2)
     doc
       .moveTo(x * MM, (y + STRIP_HEIGHT) * MM)
       .lineTo(x * MM, (y + STRIP_HEIGHT - 5) * MM)
       .stroke()
     doc.lineWidth(0.6)
-    say(String(i + 1), x - 1, y + STRIP_HEIGHT + 1, 9, true)
-  })
+    say(label, x - 1, y + STRIP_HEIGHT + 1, 9, true)
+  }
   let down = top + rows * each + 2
   for (const [i, mark] of marks.entries()) {
     const pull = mark.pull

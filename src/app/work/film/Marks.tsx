@@ -3,7 +3,16 @@
 import { Alert, Button, MenuItem, TextField } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useMemo, useState } from 'react'
-import { FAST_DEGREES, type Mark, type MarkOnRing, marksOnRing, type Ring, stripMm, ticksOn } from '@/core/film/marks'
+import {
+  FAST_DEGREES,
+  type Mark,
+  markLines,
+  type MarkOnRing,
+  marksOnRing,
+  type Ring,
+  stripMm,
+  ticksOn,
+} from '@/core/film/marks'
 import { lengthWords } from '@/core/optics/words'
 import type { FilmLens, FilmView } from '@/server/film'
 import { useLocal } from '@/ui/local'
@@ -242,11 +251,11 @@ const Strip = ({ ring, marks }: { ring: Ring; marks: readonly MarkOnRing[] }) =>
             )}
           </g>
         ))}
-        {marks.map((m, i) => (
-          <g key={i}>
-            <line className="mark" x1={x(m.mm)} x2={x(m.mm)} y1={9} y2={15} />
-            <text x={x(m.mm)} y={19} textAnchor="middle">
-              {i + 1}
+        {markLines(marks).map(({ mm, label }) => (
+          <g key={label}>
+            <line className="mark" x1={x(mm)} x2={x(mm)} y1={9} y2={15} />
+            <text x={x(mm)} y={19} textAnchor="middle">
+              {label}
             </text>
           </g>
         ))}
