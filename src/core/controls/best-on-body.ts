@@ -8,6 +8,12 @@ export interface BestMap {
   readonly slack: Float64Array
 }
 
+/** A control for a function, and what any map costs at least that has it there. */
+interface Choice {
+  readonly c: number
+  readonly least: number
+}
+
 /** The least of a slide that falls to each of its ends for being on a control, wherever the other end is. */
 const sharesOf = ({ distance }: BodyProblem, { weight }: Slide) => {
   const least = (to: (other: number) => number, self: number) => {
@@ -114,13 +120,14 @@ export const bestOnBody = (
     if (whole < best.cost) best = { map: found.map(c => (c < controls ? c : LEFT_OUT)), cost: whole }
     if (whole <= bound || fixed.length === leaders.length) return
     const row = leaders[fixed.length] ?? 0
+    // Stryker disable next-line all: what is tried first
+    const cheapestFirst = (a: Choice, b: Choice) => a.least - b.least || a.c - b.c
     const choices = Array.from({ length: columns }, (_, c) => ({
       c,
       least: bound + assigner.atLeast(row, c, cost[row * columns + c] ?? FORBIDDEN),
     }))
       .filter(x => x.least < best.cost && (own[row * columns + x.c] ?? FORBIDDEN) < FORBIDDEN)
-      // Stryker disable next-line all: what is tried first
-      .sort((a, b) => a.least - b.least || a.c - b.c)
+      .sort(cheapestFirst)
     for (const { c, least } of choices) if (least < best.cost) branch([...fixed, c])
   }
   branch([])

@@ -62,6 +62,8 @@ describe('which school a body can carry', () => {
       school: 'thumb-stop',
       why: ['AF cannot be taken off the shutter'],
     })
+    const onThumb = without(m => (m as { 'trigger.shutter'?: string })['trigger.shutter'] !== 'starts-af')
+    expect(whyNot(onThumb, 'thumb-stop')).toEqual(['the shutter cannot start AF'])
     const bare = without(m => !('trigger.second' in m) || !(m['trigger.second'] as { area?: object }).area)
     expect(whyNot(bare, 'two-thumbs')[0]).toContain('no thumb control takes Second AF start')
   })

