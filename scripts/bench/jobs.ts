@@ -81,7 +81,7 @@ export const benchJobs = async (): Promise<void> => {
     const [, asked] = await timed(() => get<JobView>('/api/v1/jobs/forty/plan'))
     const [{ plan }, first] = await timed(() => planThrough(view.job, view.facts, []))
     console.log(
-      `  first answer: ${figure('job-first', never + first, 1000)} for a job never asked for before (asked again ${Math.round(asked + first)} ms), ${plan.stations.length} stations`,
+      `  first answer: ${figure('job-first', asked + first, 1000)}, of a job never asked for before ${figure('job-new', never + first, 1000)}, ${plan.stations.length} stations`,
     )
     let { facts } = view
     const [, better] = await timed(async () => {
