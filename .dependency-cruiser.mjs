@@ -25,7 +25,7 @@ export default {
       'core-is-pure',
       { path: '^src/core' },
       {
-        path: '^(node_modules/(?!valibot|@valibot|@date-fns|flatqueue|ical\\.js|jsonc-parser|minisearch|papaparse|simple-statistics|suncalc|ts-fsrs)|node:|fs$|path$|http$)',
+        path: '^(node_modules/(?!valibot|@valibot|@date-fns|ical\\.js|jsonc-parser|minisearch|papaparse|simple-statistics|suncalc|ts-fsrs)|node:|fs$|path$|http$)',
       },
       'Core imports nothing from outside but small pure libraries.',
     ),

@@ -1,4 +1,3 @@
-import FlatQueue from 'flatqueue'
 import type { Setting } from '../bodies'
 import { Assigner, FORBIDDEN } from '../numeric/assignment'
 import type { Move, Part } from './parts'
@@ -177,6 +176,50 @@ const inSequence = (part: Part): Part | undefined => {
   return { ...part, places, goal: position.get(part.goal) ?? part.goal }
 }
 
+/** A queue of situations by cost. */
+class Heap {
+  private readonly items: number[] = []
+  private readonly keys: number[] = []
+
+  get size(): number {
+    return this.items.length
+  }
+
+  push(item: number, key: number): void {
+    let i = this.items.length
+    while (i > 0) {
+      const up = (i - 1) >> 1
+      if ((this.keys[up] ?? 0) <= key) break
+      this.items[i] = this.items[up] ?? 0
+      this.keys[i] = this.keys[up] ?? 0
+      i = up
+    }
+    this.items[i] = item
+    this.keys[i] = key
+  }
+
+  pop(): number {
+    const top = this.items[0] ?? 0
+    const item = this.items.pop() ?? 0
+    const key = this.keys.pop() ?? 0
+    const n = this.items.length
+    if (n === 0) return top
+    let i = 0
+    for (;;) {
+      let child = 2 * i + 1
+      if (child >= n) break
+      if (child + 1 < n && (this.keys[child + 1] ?? 0) < (this.keys[child] ?? 0)) child++
+      if ((this.keys[child] ?? 0) >= key) break
+      this.items[i] = this.items[child] ?? 0
+      this.keys[i] = this.keys[child] ?? 0
+      i = child
+    }
+    this.items[i] = item
+    this.keys[i] = key
+    return top
+  }
+}
+
 /** The fewest presses from any setting, or from where pictures are taken, to one. */
 const nearest = (hops: Float64Array, n: number, at: number): number => {
   let least = Infinity
@@ -292,13 +335,14 @@ export const bestOrder = (problem: OrderProblem): readonly SettingChange[] | und
   cost[n] = 0
   if (isStraight) for (let places = 0; places < total; places++) relaxAll(places)
   else {
-    const open = new FlatQueue()
+    const heap = new Heap()
     const isDone = new Uint8Array(situations)
-    open.push(n, 0)
-    for (let node = open.pop(); node !== undefined; node = open.pop()) {
+    heap.push(n, 0)
+    while (heap.size) {
+      const node = heap.pop()
       if (isDone[node]) continue
       isDone[node] = 1
-      relax(node, (next, sum) => open.push(next, sum))
+      relax(node, (next, sum) => heap.push(next, sum))
     }
   }
   let end = goal * (n + 1)
