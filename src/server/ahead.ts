@@ -1,4 +1,5 @@
 import 'server-only'
+import { AsyncLocalStorage } from 'node:async_hooks'
 import type { Deed } from '@/core/may/may'
 
 /** After changes of what answers are made from, the house works out what is likely to be asked next; see warm.ts. */
@@ -11,7 +12,13 @@ const REST_MS = 3000
 
 /** Survives being bundled several times. */
 const shared = globalThis as {
-  coherionAhead?: { readonly work: () => Promise<void>; waits?: NodeJS.Timeout; working: Promise<void> }
+  coherionAhead?: {
+    readonly work: () => Promise<void>
+    waits?: NodeJS.Timeout
+    /** One is to begin after the one that goes on; more would find nothing to do. */
+    isNext: boolean
+    working: Promise<void>
+  }
 }
 
 /**
@@ -19,15 +26,21 @@ const shared = globalThis as {
  * what it began with.
  */
 export const keepAhead = (work: () => Promise<void>): void => {
-  shared.coherionAhead = { work, working: Promise.resolve() }
+  // In the name of the house, not of whoever changed something: they would wait behind it for what they ask next.
+  const asHouse = AsyncLocalStorage.snapshot()
+  shared.coherionAhead = { work: () => asHouse(work), isNext: false, working: Promise.resolve() }
   begin()
 }
 
 const begin = (): void => {
   const ahead = shared.coherionAhead
-  if (!ahead) return
+  if (!ahead || ahead.isNext) return
+  ahead.isNext = true
   ahead.working = ahead.working
-    .then(ahead.work)
+    .then(() => {
+      ahead.isNext = false
+      return ahead.work()
+    })
     .catch((error: unknown) => console.error('working out ahead stopped:', error))
 }
 

@@ -6,8 +6,8 @@ import { SPACING, theme, VARIANT_ELEMENTS } from './theme'
 
 /**
  * Typography and Box of the library, taken and typed alike, for the thousand places where nothing but an element with
- * the theme's own class is needed: reckoning styles at each drawing is a quarter of what a page costs a phone. What asks
- * for more (breakpoints, selectors, the theme) is handed to the library.
+ * the theme's own class is needed: a page has hundreds of them, and the library reckons the styles of each anew at every
+ * drawing. What asks for more (breakpoints, selectors, the theme) is handed to the library.
  */
 
 type Name = keyof CSSProperties

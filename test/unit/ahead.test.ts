@@ -1,4 +1,5 @@
 import { afterAll, describe, expect, it, vi } from 'vitest'
+import { asker, onBehalfOf } from '../../src/pool/asker'
 import { closePool, tasksBegun } from '../../src/pool/pool'
 import { aheadSettled, keepAhead, lookAheadAfter } from '../../src/server/ahead'
 import { listStandards, readStandard } from '../../src/server/catalogue'
@@ -33,16 +34,24 @@ describe('what the house works out ahead', () => {
     const { standard: _, ...open } = { ...document.scenes[0] }
     const day = new Date(Date.now() + 86_400_000).toISOString().slice(0, 10)
     const scenes = [...document.scenes, { ...open, id: 'open', name: 'Open' }].map(s => ({ ...s, day }))
-    const warmings = vi.fn(warmUp)
+    const inWhoseName: unknown[] = []
+    const warmings = vi.fn(() => {
+      inWhoseName.push(asker())
+      return warmUp()
+    })
     keepAhead(warmings)
     await aheadSettled()
     expect(warmings).toHaveBeenCalledTimes(1)
     await saveJob({ document: { ...document, day, scenes }, revision }, by())
     const before = fits()
     vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
-    lookAheadAfter('edit-bodies')
+    onBehalfOf({ address: 'here', browser: 'Anna', gone: new AbortController().signal }, () =>
+      lookAheadAfter('edit-bodies'),
+    )
     vi.advanceTimersByTime(2000)
-    lookAheadAfter('plan-jobs')
+    onBehalfOf({ address: 'here', browser: 'Anna', gone: new AbortController().signal }, () =>
+      lookAheadAfter('plan-jobs'),
+    )
     vi.advanceTimersByTime(2000)
     lookAheadAfter('comment')
     await aheadSettled()
@@ -51,6 +60,8 @@ describe('what the house works out ahead', () => {
     vi.useRealTimers()
     await aheadSettled()
     expect(warmings).toHaveBeenCalledTimes(2)
+    // Whoever changed something does not wait behind it: it is done in nobody’s name.
+    expect(inWhoseName).toEqual([undefined, undefined])
     const then = fits()
     expect(then).toBeGreaterThan(before)
     await readJobView('never-asked')
