@@ -100,6 +100,17 @@ export const Wrap = styled(Box)(({ theme }) => ({
 /** A list without marks; what stands in it says where one ends. */
 export const PlainList = styled(Box)({ listStyle: 'none', padding: 0, margin: 0 }) as typeof Box
 
+/** Stands where there is nothing yet, and says how it begins. */
+export const Empty = styled('p')(({ theme }) => ({
+  ...theme.typography.body1,
+  maxWidth: 720,
+  margin: theme.spacing(1, 0, 2),
+  padding: theme.spacing(2),
+  border: `1px dashed ${theme.vars?.palette.divider}`,
+  borderRadius: theme.shape.borderRadius,
+  color: theme.vars?.palette.text.secondary,
+}))
+
 /** A part of a view with its heading. */
 export const Section = ({ title, level = 2, children }: { title: string; level?: 2 | 3; children: ReactNode }) => (
   <Box component="section" aria-label={title} sx={{ mt: level === 2 ? 4 : 2.5 }}>

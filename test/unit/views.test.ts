@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { linesOf, nextUndecided, optionKey, settingKey } from '../../src/app/name/bodies/[id]/edit/menu-rows'
+import { linesOf, nextUndecided, optionKey, settingKey } from '../../src/app/name/bodies/[id]/edit/menu/lines'
 import { meaningWords, settingWords } from '../../src/app/name/bodies/[id]/edit/meaning-words'
 import { draftOf, lensOf, readDistance } from '../../src/app/name/lenses/form/lens-draft'
 import { apertureWords, focalWords, turnWords } from '../../src/app/name/lenses/lens-words'

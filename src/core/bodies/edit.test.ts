@@ -188,6 +188,8 @@ describe('a menu is edited', () => {
     expect(rows(edit.moveSettings(three, ['c'], at(0)))).toEqual(['c', 'a', 'b'])
     expect(rows(edit.nudgeSettings(three, ['b'], 1))).toEqual(['a', 'c', 'b'])
     expect(rows(edit.nudgeSettings(three, ['b'], -1))).toEqual(['b', 'a', 'c'])
+    expect(rows(edit.nudgeSettings(three, ['b', 'c'], -1))).toEqual(['b', 'c', 'a'])
+    expect(rows(edit.nudgeSettings(three, ['a', 'b'], 1))).toEqual(['c', 'a', 'b'])
   })
 
   it('by an option taken out of the rules that name it, and rules that then say nothing going with it', () => {

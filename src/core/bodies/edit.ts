@@ -61,7 +61,7 @@ export const moveSettings = (body: Body, ids: readonly string[], place: Place): 
 /** Moves settings one row up or down; past the end of a page they go on to the next. */
 export const nudgeSettings = (body: Body, ids: readonly string[], by: 1 | -1): Body => {
   const moving = inMenuOrder(body).filter(s => ids.includes(s.id))
-  const edge = by < 0 ? moving[0] : moving.at(-1)
+  const edge = by === -1 ? moving[0] : moving.at(-1)
   if (!edge) return body
   const { tab, page } = edge.at
   const there = onPage(body, tab, page)

@@ -103,7 +103,7 @@ export const explained = (text: string): { readonly option: string; readonly by:
 }
 
 const CHOOSE = /^(?:(?:choose|select|pick)\s(?:from|between|one\sof)|choose(?=\s\S+\sor\s)|one\sof|either)\s/i
-const OPENED: Readonly<Record<string, string>> = { ')': '(', '}': '{' }
+const OPENED: Readonly<Record<string, string>> = { ')': '(', '}': '{', ']': '[' }
 /** Where the options of a line begin in brackets at its end. */
 const inBracketsAtEnd = (text: string): readonly [string, string] | undefined => {
   const close = text.at(-1) ?? ''
@@ -239,9 +239,9 @@ const split = (text: string): SplitLine | undefined => {
     const last = rest.at(-1) ?? ''
     return rest.length > 1 && optionsIn(last).length < 2 ? asSplit(label, rest) : asSetting(label, last)
   }
-  const open = text.indexOf('[')
-  const inBrackets = open > 0 && !text.slice(0, open).includes(': ') ? bracketed(text.slice(open)) : undefined
-  if (inBrackets) return asSplit(text.slice(0, open), inBrackets)
+  const [name = ''] = text.split('[', 1)
+  const inBrackets = name && !name.includes(': ') ? bracketed(text.slice(name.length)) : undefined
+  if (inBrackets) return asSplit(name, inBrackets)
   const led = leader(text)
   const [list = '', now = '', ...more] = (led?.[1] ?? '').split(/\t|\s{3,}/).map(c => c.trim())
   const ofList = more.length === 0 && now ? optionsIn(list) : []

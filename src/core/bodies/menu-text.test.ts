@@ -232,3 +232,25 @@ describe('a pasted menu', () => {
     fc.assert(fc.property(fc.string({ unit: 'grapheme' }), text => void parseMenuText(text, 'pasted')))
   })
 })
+
+describe('brackets behind a name', () => {
+  it('hold an option each, with signs of their own, and a star behind what is set', () => {
+    expect(short('Watch [near: far] [other]*')).toEqual([['Menu', 'Menu', 'Watch', 'near: far|other', 1]])
+  })
+
+  it('belong to what stands behind a colon', () => {
+    expect(short('Tone: loud [a] [b]')).toEqual([['Menu', 'Menu', 'Tone', 'loud [a] [b]', 0]])
+  })
+
+  it('are looked at where they name nothing', () => {
+    expect(readMenuText('[near] [far]').remarks.map(r => r.what)).toEqual([
+      'no options stand behind it; is it a setting?',
+    ])
+  })
+})
+
+it('speaks of heads of columns only where there are some', () => {
+  const records = readMenuText('Setting: Tone\nOptions: a | b\n\nSetting: Lamp\nOptions: on | off')
+  expect(records.rows.map(r => r.label)).toEqual(['Tone', 'Lamp'])
+  expect(records.remarks).toEqual([])
+})

@@ -17,9 +17,10 @@ interface Choice {
 /** The least of a slide that falls to each of its ends for being on a control, wherever the other end is. */
 const sharesOf = ({ distance }: BodyProblem, { weight }: Slide) => {
   const least = (to: (other: number) => number, self: number) => {
-    let found = Infinity
+    // There is no slide where there is one control.
+    let found = distance.length > 1 ? Infinity : 0
     for (let other = 0; other < distance.length; other++) if (other !== self) found = Math.min(found, to(other))
-    return found === Infinity ? 0 : (weight * found) / 2
+    return (weight * found) / 2
   }
   return {
     from: distance.map((row, c) => least(other => row[other] ?? 0, c)),
@@ -125,9 +126,7 @@ export const bestOnBody = (
     const choices = Array.from({ length: columns }, (_, c) => ({
       c,
       least: bound + assigner.atLeast(row, c, cost[row * columns + c] ?? FORBIDDEN),
-    }))
-      .filter(x => x.least < best.cost && (own[row * columns + x.c] ?? FORBIDDEN) < FORBIDDEN)
-      .sort(cheapestFirst)
+    })).sort(cheapestFirst)
     for (const { c, least } of choices) if (least < best.cost) branch([...fixed, c])
   }
   branch([])

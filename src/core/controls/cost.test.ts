@@ -62,6 +62,8 @@ describe('what a map costs', () => {
     const effort = (hand: Plan['hand']) =>
       onSorrel({ 'trigger.start': 'collar' }, { ...start, hand }).placed[0]?.parts.effort ?? NaN
     expect(effort('left')).toBeCloseTo(0.7 * effort('right'), 1)
+    const underThumb = (hand: Plan['hand']) => onSorrel({ 'trigger.start': 'pad-1' }, { ...start, hand }).placed[0]
+    expect(underThumb('left')?.parts.effort).toBe(underThumb('right')?.parts.effort)
   })
 
   it('charges a function that is left out more than any place would cost', () => {
@@ -236,5 +238,14 @@ describe('what the rules of a body leave', () => {
     const left = (shutter: 'starts-af' | 'meters-only') => placementsWith(tiny, shutter).map(p => p.function)
     expect(left('meters-only')).toEqual(['trigger.start', 'meter.lock'])
     expect(left('starts-af')).toEqual(['meter.lock'])
+  })
+
+  it('minds a shutter of whose options only one is known', () => {
+    const given = { 'trigger.start': { control: 'thumb', press: 'held' as const } }
+    const tiny = tinyBody(
+      { shutter: [['af', { 'trigger.shutter': 'starts-af' }], 'other'], key: ['none', ['start', given]] },
+      { rules: [rule('one way', { shutter: 'af' }, { effect: 'excludes', setting: 'key', options: ['start'] })] },
+    )
+    expect(placementsWith(tiny, 'starts-af')).toEqual([])
   })
 })

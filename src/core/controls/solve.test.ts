@@ -70,6 +70,29 @@ describe('maps of a fleet', () => {
     }
   })
 
+  it('finds it where the slides weigh as much as all else, some of no length, down to a single control', () => {
+    let slid = 0
+    for (let seed = 1; seed <= 150; seed++) {
+      const controls = 1 + (seed % 5)
+      const { int } = random(seed)
+      const made = generateMapProblem(seed, { bodies: 1, functions: 4, controls, places: 5, slides: 3 })
+      const [plain] = made.bodies
+      if (!plain) throw new Error('no body')
+      const distance = plain.place.map((_, i) => plain.place.map((__, j) => (i === j ? 0 : int(0, 3))))
+      const body = { ...plain, distance }
+      const problem = { ...made, bodies: [body], slides: made.slides.map(s => ({ ...s, weight: int(200, 4000) })) }
+      const house = Int32Array.from([0, 1, 2, 3])
+      const extra = Float64Array.from({ length: 20 }, (_, i) =>
+        house[Math.floor(i / 5)] === i % 5 ? 0 : (body.away[Math.floor(i / 5)] ?? 0),
+      )
+      const best = bruteBody(problem, body, house)
+      expect(bestOnBody(body, problem.slides, 5, extra).cost, `seed ${seed}`).toBe(best)
+      slid += Number(best > bruteBody({ ...problem, slides: [] }, body, house))
+    }
+    // Where nothing has to slide, nothing is tried.
+    expect(slid).toBeGreaterThan(60)
+  })
+
   it('is the same for the same seed, and its bound holds for any', () => {
     const problem = generateMapProblem(5, { bodies: 6, functions: 7, controls: 9, places: 8, slides: 2 })
     const one = solve(problem, { seed: 3 })

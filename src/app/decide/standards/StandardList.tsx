@@ -3,7 +3,7 @@
 import { Button } from '@mui/material'
 import { useState } from 'react'
 import type { StandardHeading } from '@/server/catalogue'
-import { Page, PlainList, Wrap } from '@/ui/pieces'
+import { Empty, Page, PlainList, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { STATE_WORDS, VersionMark } from '@/ui/versions'
 import { NewStandard } from './NewStandard'
@@ -40,9 +40,7 @@ export const StandardList = ({ standards }: { standards: readonly Listed[] }) =>
       </Typography>
       <Trouble words={problem} />
       {standards.length === 0 && (
-        <Typography sx={{ py: 4 }}>
-          No standard yet. Begin one and answer the guide’s questions, or take one from a file.
-        </Typography>
+        <Empty>No standard yet. Begin one and answer the guide’s questions, or take one from a file.</Empty>
       )}
       <PlainList component="ul">
         {standards.map(s => (

@@ -8,7 +8,7 @@ import { folded } from '@/core/language/language'
 import type { BackupView } from '@/server/backups'
 import type { Carrier } from '@/server/carriers'
 import type { UnitView } from '@/server/kit'
-import { Page, Wrap } from '@/ui/pieces'
+import { Empty, Page, Wrap } from '@/ui/pieces'
 import { PutAway, type PutAwayThing } from '@/ui/PutAway'
 import { Backups } from './Backups'
 import { Carriers } from './Carriers'
@@ -16,17 +16,16 @@ import { type Done, UnitDialog } from './UnitDialog'
 import { UnitImport } from './UnitImport'
 import { KeptLink } from '@/ui/links'
 import { Box, Typography } from '@/ui/elements'
+import { type Column, ListHead, ListTable } from '@/ui/ListTable'
 
-const Row = styled('div')(({ theme }) => ({
-  display: 'grid',
-  gridTemplateColumns: '96px minmax(180px, 1.2fr) 110px 84px minmax(140px, 1fr) minmax(140px, 1.2fr) 64px',
-  gap: theme.spacing(0.5, 2),
-  alignItems: 'center',
-  minHeight: 'var(--touch)',
-  padding: theme.spacing(0.5, 1),
-  borderBottom: `1px solid ${theme.vars?.palette.divider}`,
-  '&[role="row"]:hover': { background: theme.vars?.palette.own.marigold.wash },
-  [theme.breakpoints.down('md')]: { gridTemplateColumns: '1fr', paddingBlock: theme.spacing(1.25) },
+const Units = styled(ListTable)(({ theme }) => ({
+  '& tbody tr:hover': { background: theme.vars?.palette.own.marigold.wash },
+  [theme.breakpoints.down('md')]: {
+    '&, & tbody': { display: 'block' },
+    '& thead': { display: 'none' },
+    '& tr': { display: 'grid', height: 'auto', paddingBlock: theme.spacing(1.25) },
+    '& td': { padding: theme.spacing(0.25, 1) },
+  },
 }))
 
 const KINDS = [
@@ -35,7 +34,15 @@ const KINDS = [
   { id: 'lens', label: 'Lenses' },
 ] as const
 
-const HEADINGS = ['Tag', 'Model', 'Serial', 'Firmware', 'Owner', 'Notes', '']
+const COLUMNS: readonly Column[] = [
+  { heading: 'Tag', width: 112 },
+  { heading: 'Model' },
+  { heading: 'Serial', width: 126 },
+  { heading: 'Firmware', width: 100 },
+  { heading: 'Owner' },
+  { heading: 'Notes' },
+  { heading: 'Edit', width: 80, isHeadingHidden: true },
+]
 
 /** Every body and lens the team owns or hires. */
 export const KitView = ({
@@ -121,10 +128,10 @@ export const KitView = ({
         </Typography>
       </Box>
       {units.length === 0 && (
-        <Typography>
+        <Empty>
           No unit yet. Add one, or take them from a spreadsheet with the columns Tag, Kind, Model, Serial, Firmware,
           Owner, Hired until and Notes.
-        </Typography>
+        </Empty>
       )}
       {units.length > 0 && shown.length === 0 && (
         <Typography>
@@ -134,58 +141,54 @@ export const KitView = ({
         </Typography>
       )}
       {shown.length > 0 && (
-        <Box role="table" aria-label="Units">
-          <Row role="row" sx={{ display: { xs: 'none', md: 'grid' } }}>
-            {HEADINGS.map(h => (
-              <Typography key={h} role="columnheader" variant="body2" color="textSecondary">
-                {h || <span className="visually-hidden">Edit</span>}
-              </Typography>
-            ))}
-          </Row>
-          {shown.map(u => (
-            <Row key={u.id} role="row">
-              <Typography role="cell" variant="value" sx={{ fontWeight: 700 }}>
-                {u.tag}
-              </Typography>
-              <Typography role="cell">
-                <KeptLink
-                  to={`/name/${u.kind === 'body' ? 'bodies' : 'lenses'}/${u.model}`}
-                  style={{ color: 'inherit' }}
-                >
-                  {u.modelName}
-                </KeptLink>
-              </Typography>
-              <Typography role="cell" variant="value">
-                {u.serial}
-              </Typography>
-              <Typography role="cell" variant="value">
-                {u.firmware || <span aria-label="none">–</span>}
-              </Typography>
-              <Typography role="cell" variant="body2" color={isOverdue(u, today) ? 'error' : 'textPrimary'}>
-                {u.owner}
-                {u.hiredUntil && (
-                  <>
-                    <br />
-                    {isOverdue(u, today) ? `was due back ${u.hiredUntil}` : `hired until ${u.hiredUntil}`}
-                  </>
-                )}
-              </Typography>
-              <Typography role="cell" variant="body2" color="textSecondary">
-                {handedOver.includes(u.id) && (
-                  <KeptLink to={`/set/controls/${u.model}`} style={{ color: 'inherit', fontWeight: 700 }}>
-                    Handed over: to be set back.{' '}
+        <Units aria-label="Units">
+          <ListHead columns={COLUMNS} />
+          <tbody>
+            {shown.map(u => (
+              <tr key={u.id}>
+                <Typography component="td" variant="value" sx={{ fontWeight: 700 }}>
+                  {u.tag}
+                </Typography>
+                <Typography component="td">
+                  <KeptLink
+                    to={`/name/${u.kind === 'body' ? 'bodies' : 'lenses'}/${u.model}`}
+                    style={{ color: 'inherit' }}
+                  >
+                    {u.modelName}
                   </KeptLink>
-                )}
-                {u.notes}
-              </Typography>
-              <Box role="cell">
-                <Button size="small" onClick={() => setEditing(u)} aria-label={`Edit ${u.tag}`}>
-                  Edit
-                </Button>
-              </Box>
-            </Row>
-          ))}
-        </Box>
+                </Typography>
+                <Typography component="td" variant="value">
+                  {u.serial}
+                </Typography>
+                <Typography component="td" variant="value">
+                  {u.firmware || <span aria-label="none">–</span>}
+                </Typography>
+                <Typography component="td" variant="body2" color={isOverdue(u, today) ? 'error' : 'textPrimary'}>
+                  {u.owner}
+                  {u.hiredUntil && (
+                    <>
+                      <br />
+                      {isOverdue(u, today) ? `was due back ${u.hiredUntil}` : `hired until ${u.hiredUntil}`}
+                    </>
+                  )}
+                </Typography>
+                <Typography component="td" variant="body2" color="textSecondary">
+                  {handedOver.includes(u.id) && (
+                    <KeptLink to={`/set/controls/${u.model}`} style={{ color: 'inherit', fontWeight: 700 }}>
+                      Handed over: to be set back.{' '}
+                    </KeptLink>
+                  )}
+                  {u.notes}
+                </Typography>
+                <td>
+                  <Button size="small" onClick={() => setEditing(u)} aria-label={`Edit ${u.tag}`}>
+                    Edit
+                  </Button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </Units>
       )}
       <PutAway things={putAway} addressOf={id => ['PATCH', `/api/v1/units/${id}`]} />
       <Carriers carriers={carriers} units={units} />

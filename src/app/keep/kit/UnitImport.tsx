@@ -1,12 +1,13 @@
 'use client'
 
-import { Alert, Button } from '@mui/material'
+import { Alert } from '@mui/material'
 import { useState } from 'react'
 import type { UnitChange } from '@/core/kit/units'
 import { useSend } from '@/ui/use-send'
+import { LookFirst } from '@/ui/LookFirst'
 import { FileButton } from '@/ui/FileButton'
 import { Trouble } from '@/ui/Trouble'
-import { Box, Typography } from '@/ui/elements'
+import { Box } from '@/ui/elements'
 
 interface Preview {
   readonly file: File
@@ -56,41 +57,26 @@ export const UnitImport = () => {
           </Alert>
         )}
         <Trouble words={problem} sx={{ mt: 1 }} />
-        {preview && (
-          <Alert severity="info" sx={{ mt: 1 }} icon={false}>
-            <Typography variant="strong">
-              {preview.file.name} would add {count('added')}, change {count('changed')} and leave {count('same')} as
-              they are. Units that are not in it stay.
-            </Typography>
-            <Box component="ul" sx={{ m: 0, pl: 2.5, maxHeight: 260, overflowY: 'auto' }}>
-              {preview.changes
-                .filter(c => c.what !== 'same')
-                .map(c => (
-                  <li key={c.tag}>
-                    <Typography variant="body2">
-                      <strong>{c.tag}</strong>{' '}
-                      {c.what === 'added'
-                        ? 'is new'
-                        : c.fields
-                            .map(f => `${f.field.toLowerCase()}: ${f.before || 'nothing'} → ${f.after || 'nothing'}`)
-                            .join('; ')}
-                    </Typography>
-                  </li>
-                ))}
-            </Box>
-            <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
-              <Button
-                variant="contained"
-                disabled={count('added') + count('changed') === 0}
-                onClick={() => void read(preview.file, false)}
-              >
-                Take it over
-              </Button>
-              <Button onClick={() => setPreview(undefined)}>Leave it</Button>
-            </Box>
-          </Alert>
-        )}
       </Box>
+      {preview && (
+        <LookFirst
+          words={`${preview.file.name} would add ${count('added')}, change ${count('changed')} and leave ${count('same')} as they are. Units that are not in it stay.`}
+          lines={preview.changes.filter(c => c.what !== 'same').map(c => ({ id: c.tag, text: <Change change={c} /> }))}
+          take="Take it over"
+          isNothing={count('added') + count('changed') === 0}
+          onTake={() => void read(preview.file, false)}
+          onLeave={() => setPreview(undefined)}
+        />
+      )}
     </Box>
   )
 }
+
+const Change = ({ change: c }: { change: UnitChange }) => (
+  <>
+    <strong>{c.tag}</strong>{' '}
+    {c.what === 'added'
+      ? 'is new'
+      : c.fields.map(f => `${f.field.toLowerCase()}: ${f.before || 'nothing'} → ${f.after || 'nothing'}`).join('; ')}
+  </>
+)

@@ -7,7 +7,7 @@ import { refText } from '@/core/standards'
 import type { ReadinessView, UnitReadiness } from '@/server/readiness'
 import { NotReckoned } from '@/ui/NotReckoned'
 import { ViewLink } from '@/ui/links'
-import { Page, PlainList } from '@/ui/pieces'
+import { Empty, Page, PlainList } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { PrintCards } from '@/ui/PrintCards'
 import { When } from '@/ui/When'
@@ -108,9 +108,9 @@ export const ReadinessList = ({ view, by }: { view: ReadinessView; by: 'unit' | 
       {by === 'unit' && <UnitRows units={shown} label="Units" />}
       {by === 'person' && <ByPerson units={shown} />}
       {shown.length === 0 && (
-        <Typography sx={{ mt: 2 }}>
+        <Empty>
           {view.units.length === 0 ? 'There are no units of these bodies yet; add them in Kit.' : 'None of them.'}
-        </Typography>
+        </Empty>
       )}
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center', mt: 3 }}>
         <Interval weeks={view.recheckWeeks} />

@@ -4,7 +4,7 @@ import { Button } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import type { BodySummary } from '@/server/bodies'
 import { FileImport } from '@/ui/FileImport'
-import { Page, PlainList, Wrap } from '@/ui/pieces'
+import { Empty, Page, PlainList, Wrap } from '@/ui/pieces'
 import { PutAway, type PutAwayThing } from '@/ui/PutAway'
 import { KeptLink, LinkButton } from '@/ui/links'
 import { Box, Typography } from '@/ui/elements'
@@ -39,7 +39,7 @@ export const BodyList = ({ bodies, putAway }: { bodies: readonly BodySummary[]; 
         </Wrap>
       </Box>
       {bodies.length === 0 && (
-        <Typography>No body yet. Begin one with “New body”: paste its menu, or take it from a file.</Typography>
+        <Empty>No body yet. Begin one with “New body”: paste its menu, or take it from a file.</Empty>
       )}
       <PlainList component="ul" sx={{ borderTop: 1, borderColor: 'divider' }}>
         {bodies.map(b => (

@@ -5,7 +5,7 @@ import { styled } from '@mui/material/styles'
 import { distanceWords } from '@/core/lenses/distance'
 import { type Lens, lensWarnings, turnsAgainst } from '@/core/lenses/schema'
 import { FileImport } from '@/ui/FileImport'
-import { Page, PlainList, Wrap } from '@/ui/pieces'
+import { Empty, Page, PlainList, Wrap } from '@/ui/pieces'
 import { PutAway, type PutAwayThing } from '@/ui/PutAway'
 import { KeptLink, LinkButton } from '@/ui/links'
 import { useUnits } from '@/ui/units'
@@ -58,7 +58,9 @@ export const LensList = ({
       <Typography color="textSecondary" sx={{ mb: 2 }}>
         Distances count from the sensor plane mark on the body, not from the front of the lens.
       </Typography>
-      {lenses.length === 0 && <Typography>No lens yet.</Typography>}
+      {lenses.length === 0 && (
+        <Empty>No lens yet. Begin one with its name and the marks on its barrel, or take it from a file.</Empty>
+      )}
       <PlainList component="ul" sx={{ borderTop: 1, borderColor: 'divider' }}>
         {lenses.map(l => {
           const warnings = lensWarnings(l)

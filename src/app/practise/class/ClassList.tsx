@@ -7,7 +7,7 @@ import type { listClasses, listCourses } from '@/server/classes'
 import { FileButton } from '@/ui/FileButton'
 import { linkTo } from '@/ui/address'
 import { TallLink } from '@/ui/links'
-import { Page, PlainList, RowLink, Section, Wrap } from '@/ui/pieces'
+import { Empty, Page, PlainList, RowLink, Section, Wrap } from '@/ui/pieces'
 import { usePeople } from '@/ui/people'
 import { Trouble } from '@/ui/Trouble'
 import { useJsonFile } from '@/ui/use-json-file'
@@ -27,7 +27,7 @@ export const ClassList = ({ classes, courses }: { classes: Classes; courses: Cou
         Lessons in an order: something to read, to see, to set on the body in hand, a drill to pass, and a count
         outdoors. Whoever teaches sees who is where.
       </Typography>
-      {classes.length === 0 && <Typography>No class yet. It takes a course, a name, and whoever learns.</Typography>}
+      {classes.length === 0 && <Empty>No class yet. It takes a course, a name, and whoever learns.</Empty>}
       <PlainList component="ul" sx={{ maxWidth: 720 }}>
         {classes.map(c => (
           <li key={c.id}>

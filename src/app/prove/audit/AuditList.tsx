@@ -2,7 +2,7 @@
 
 import type { AuditHeading } from '@/server/audits'
 import { LinkButton } from '@/ui/links'
-import { Page, PlainList, RowLink, Wrap } from '@/ui/pieces'
+import { Empty, Page, PlainList, RowLink, Wrap } from '@/ui/pieces'
 import { When } from '@/ui/When'
 import { Typography } from '@/ui/elements'
 
@@ -20,7 +20,7 @@ export const AuditList = ({ audits }: { audits: readonly AuditHeading[] }) => (
       </LinkButton>
       <LinkButton to="/prove/audit/clock">Clock page</LinkButton>
     </Wrap>
-    {audits.length === 0 && <Typography>No audit yet. The first takes a folder of pictures and a minute.</Typography>}
+    {audits.length === 0 && <Empty>No audit yet. The first takes a folder of pictures and a minute.</Empty>}
     <PlainList component="ul">
       {audits.map(a => (
         <li key={a.id}>

@@ -3,7 +3,7 @@
 import type { TrialHeading } from '@/server/trials'
 import { FileButton } from '@/ui/FileButton'
 import { LinkButton } from '@/ui/links'
-import { Page, PlainList, RowLink, Wrap } from '@/ui/pieces'
+import { Empty, Page, PlainList, RowLink, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { useJsonFile } from '@/ui/use-json-file'
 import { When } from '@/ui/When'
@@ -30,7 +30,7 @@ export const TrialList = ({ trials }: { trials: readonly TrialHeading[] }) => {
         />
       </Wrap>
       <Trouble words={problem} sx={{ mb: 2 }} />
-      {trials.length === 0 && <Typography>No trial yet. The first is planned in a minute.</Typography>}
+      {trials.length === 0 && <Empty>No trial yet. The first is planned in a minute.</Empty>}
       <PlainList component="ul">
         {trials.map(t => (
           <li key={t.id}>

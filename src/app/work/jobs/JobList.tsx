@@ -7,7 +7,7 @@ import { isDay, isZone } from '@/core/jobs/clock'
 import type { JobHeading } from '@/server/jobs'
 import { FileButton } from '@/ui/FileButton'
 import { linkTo } from '@/ui/address'
-import { Page, PlainList, RowLink, Section, Wrap } from '@/ui/pieces'
+import { Empty, Page, PlainList, RowLink, Section, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { useJsonFile } from '@/ui/use-json-file'
 import { useSend } from '@/ui/use-send'
@@ -23,7 +23,7 @@ export const JobList = ({ jobs }: { jobs: readonly JobHeading[] }) => {
         A day, its scenes, and who covers what. Coherion works out who takes which camera, what goes into its slots, and
         what is changed between two scenes.
       </Typography>
-      {jobs.length === 0 && <Typography>No job yet. It takes a name and a day; scenes come from a list.</Typography>}
+      {jobs.length === 0 && <Empty>No job yet. It takes a name and a day; scenes come from a list.</Empty>}
       <PlainList component="ul" sx={{ maxWidth: 720 }}>
         {jobs.map(j => (
           <li key={j.id}>

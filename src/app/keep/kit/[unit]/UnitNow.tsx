@@ -8,22 +8,26 @@ import { MenuPath } from '@/ui/pieces'
 import { When } from '@/ui/When'
 import { Mark } from '../../readiness/UnitRows'
 import { Box, Typography } from '@/ui/elements'
+import { type Column, ListHead, ListTable } from '@/ui/ListTable'
 
-const Row = styled('div')(({ theme }) => ({
-  display: 'grid',
-  gridTemplateColumns: '44px minmax(180px, 1.4fr) minmax(120px, 1fr) minmax(120px, 1fr) minmax(150px, 1fr)',
-  gap: theme.spacing(0.25, 2),
-  alignItems: 'center',
-  minHeight: 48,
-  padding: theme.spacing(0.75, 0),
-  borderBottom: `1px solid ${theme.vars?.palette.divider}`,
+const Settings = styled(ListTable)(({ theme }) => ({
+  borderTop: `1px solid ${theme.vars?.palette.divider}`,
   [theme.breakpoints.down('sm')]: {
-    gridTemplateColumns: '44px 1fr',
-    '& > [role="cell"]': { gridColumn: 2 },
-    '& > .mark': { gridColumn: 1, gridRow: '1 / 3' },
-    '& > .only-wide': { display: 'none' },
+    '&, & tbody': { display: 'block' },
+    '& thead': { display: 'none' },
+    '& tr': { display: 'grid', gridTemplateColumns: '44px 1fr', height: 'auto', paddingBlock: theme.spacing(0.75) },
+    '& td': { gridColumn: 2, padding: theme.spacing(0.125, 0) },
+    '& td:first-of-type': { gridColumn: 1, gridRow: '1 / 3' },
   },
 }))
+
+const COLUMNS: readonly Column[] = [
+  { heading: 'Agreement', width: 52, isHeadingHidden: true },
+  { heading: 'Setting' },
+  { heading: 'It says' },
+  { heading: 'Wanted' },
+  { heading: 'Known from' },
+]
 
 /** The mark beside a setting; what the standard leaves open has none. */
 const MARKS = {
@@ -80,28 +84,26 @@ const Said = styled('span')(({ theme }) => ({
 const SettingRow = ({ setting: s }: { setting: SettingNow }) => {
   const mark = s.stands === 'open' ? undefined : MARKS[s.stands]
   return (
-    <Row role="row">
-      <Box role="cell" className="mark">
-        {mark && <AlignmentMark grade={mark[0]} distance={mark[1]} bare />}
-      </Box>
-      <Box role="cell">
+    <tr>
+      <td>{mark && <AlignmentMark grade={mark[0]} distance={mark[1]} bare />}</td>
+      <td>
         <Typography sx={{ fontWeight: s.stands === 'differs' || s.stands === 'not-known' ? 650 : 400 }}>
           {s.setting}
         </Typography>
         <MenuPath path={s.path} />
-      </Box>
-      <Typography role="cell" variant="value">
+      </td>
+      <Typography component="td" variant="value">
         <Said>It says </Said>
         {s.says ?? '?'}
       </Typography>
-      <Typography role="cell" variant="value" color={s.stands === 'differs' ? 'textPrimary' : 'textSecondary'}>
+      <Typography component="td" variant="value" color={s.stands === 'differs' ? 'textPrimary' : 'textSecondary'}>
         <Said>wanted </Said>
         {s.wanted === undefined ? <span aria-label="left open">–</span> : s.wanted}
       </Typography>
-      <Box role="cell">
+      <td>
         <Known setting={s} />
-      </Box>
-    </Row>
+      </td>
+    </tr>
   )
 }
 
@@ -128,18 +130,14 @@ export const UnitNow = ({ life: { unit, against, settings } }: { life: LifeView 
           {count('as-wanted')} as wanted; {against.standard.name} leaves {count('open')} open.
         </Typography>
       )}
-      <Box role="table" aria-label={`Settings of ${unit.tag}`} sx={{ mt: 1.5, borderTop: 1, borderColor: 'divider' }}>
-        <Row role="row" className="only-wide" sx={{ display: { xs: 'none', sm: 'grid' } }}>
-          {['', 'Setting', 'It says', 'Wanted', 'Known from'].map(h => (
-            <Typography key={h} role="columnheader" variant="body2" color="textSecondary">
-              {h || <span className="visually-hidden">Agreement</span>}
-            </Typography>
+      <Settings aria-label={`Settings of ${unit.tag}`} sx={{ mt: 1.5 }}>
+        <ListHead columns={COLUMNS} />
+        <tbody>
+          {shown.map(s => (
+            <SettingRow key={s.id} setting={s} />
           ))}
-        </Row>
-        {shown.map(s => (
-          <SettingRow key={s.id} setting={s} />
-        ))}
-      </Box>
+        </tbody>
+      </Settings>
       {asked.length > 0 && count('open') > 0 && (
         <Button sx={{ mt: 1, ml: -1 }} onClick={() => setAll(!isAll)} aria-expanded={isAll}>
           {isAll ? 'Only what the standard asks for' : `Show the other ${count('open')} settings as well`}

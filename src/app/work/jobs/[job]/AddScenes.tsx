@@ -7,11 +7,12 @@ import { findPerson, type JobFacts } from '@/core/jobs/facts'
 import { idFor, type Job, type Scene } from '@/core/jobs/job'
 import type { ReadList } from '@/core/jobs/list-words'
 import { problemWords } from '@/core/reading/problem'
+import { counted } from '@/core/vocabulary/words'
 import { FileButton } from '@/ui/FileButton'
-import { PlainList, Section, Wrap } from '@/ui/pieces'
+import { LookFirst } from '@/ui/LookFirst'
+import { Section, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
 import { useSend } from '@/ui/use-send'
-import { Box, Typography } from '@/ui/elements'
 
 type Edit = (what: string, change: (job: Job) => Job) => void
 
@@ -79,27 +80,20 @@ export const AddScenes = ({ job, people, onJob }: { job: Job; people: JobFacts['
       </Wrap>
       <Trouble words={problem} sx={{ mt: 1 }} />
       {read && (
-        <Box role="status" sx={{ mt: 2, maxWidth: 820 }}>
-          <Typography variant="strong">
-            {read.scenes.length === 0
+        <LookFirst
+          words={
+            read.scenes.length === 0
               ? 'No scene could be read.'
-              : `${read.scenes.length} ${read.scenes.length === 1 ? 'scene' : 'scenes'} can be added.`}
-          </Typography>
-          <PlainList component="ol">
-            {read.scenes.map(s => (
-              <Typography component="li" variant="body2" key={s.id}>
-                {sceneWords(s, [...job.places, ...read.places], people)}
-              </Typography>
-            ))}
-          </PlainList>
+              : `${counted(read.scenes.length, 'scene', 'scenes')} can be added.`
+          }
+          lines={read.scenes.map(s => ({ id: s.id, text: sceneWords(s, [...job.places, ...read.places], people) }))}
+          take={`Add ${counted(read.scenes.length, 'scene', 'scenes')}`}
+          isNothing={read.scenes.length === 0}
+          onTake={take}
+          onLeave={() => setRead(undefined)}
+        >
           {read.problems.length > 0 && <Trouble words={read.problems.map(problemWords).join('\n')} sx={{ mt: 1 }} />}
-          <Wrap sx={{ mt: 1 }}>
-            <Button variant="contained" disabled={read.scenes.length === 0} onClick={take}>
-              Add {read.scenes.length} {read.scenes.length === 1 ? 'scene' : 'scenes'}
-            </Button>
-            <Button onClick={() => setRead(undefined)}>Leave it</Button>
-          </Wrap>
-        </Box>
+        </LookFirst>
       )}
     </Section>
   )

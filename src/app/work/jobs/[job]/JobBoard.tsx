@@ -13,7 +13,7 @@ import { DraftButtons, StatusProblem, useUndoKeys } from '@/ui/DraftStatus'
 import { useDraft } from '@/ui/draft/draft'
 import { BackLink, LinkButton } from '@/ui/links'
 import { MergeNotice } from '@/ui/MergeNotice'
-import { Page, PlainList, Section, Wrap } from '@/ui/pieces'
+import { Empty, Page, PlainList, Section, Wrap } from '@/ui/pieces'
 import { SidePanel } from '@/ui/SidePanel'
 import { useFetched } from '@/ui/use-fetched'
 import { useJobDay } from '../use-job-day'
@@ -82,7 +82,7 @@ export const JobBoard = ({ view }: { view: JobView }) => {
           </Section>
         )}
         <Section title="Scenes">
-          {job.scenes.length === 0 && <Typography>No scene yet. Paste the running order below.</Typography>}
+          {job.scenes.length === 0 && <Empty>No scene yet. Paste the running order below.</Empty>}
           <Scenes
             lines={sheet.lines}
             scenes={planned.standing.scenes}

@@ -24,7 +24,7 @@ const FactsPart = dynamic(() => import('./facts/FactsPart').then(m => m.FactsPar
 const FirmwarePart = dynamic(() => import('./FirmwarePart').then(m => m.FirmwarePart))
 const FirstCardPart = dynamic(() => import('./first-card/FirstCardPart').then(m => m.FirstCardPart))
 const HistoryPart = dynamic(() => import('./HistoryPart').then(m => m.HistoryPart))
-const MenuPart = dynamic(() => import('./MenuPart').then(m => m.MenuPart))
+const MenuPart = dynamic(() => import('./menu/MenuPart').then(m => m.MenuPart))
 const RulesPart = dynamic(() => import('./rules/RulesPart').then(m => m.RulesPart))
 const CompletenessPart = dynamic(() => import('./CompletenessPart').then(m => m.CompletenessPart))
 

@@ -1,7 +1,7 @@
 import { TextField } from '@mui/material'
 import type { Body } from '@/core/bodies'
-import { meaningWords, settingWords } from './meaning-words'
-import type { MenuLine } from './menu-rows'
+import { meaningWords, settingWords } from '../meaning-words'
+import type { MenuLine } from './lines'
 import { Typography } from '@/ui/elements'
 
 const meaningOf = (body: Body, line: MenuLine): string => {

@@ -1,4 +1,4 @@
-import { type Body, inMenuOrder, type Option, type Setting } from '@/core/bodies'
+import { type Body, editSetting, editTab, inMenuOrder, type Option, type Place, type Setting } from '@/core/bodies'
 
 /** The menu as rows of a tree: tabs, pages, settings, and the options of settings that are open. */
 export type MenuLine =
@@ -47,4 +47,30 @@ export const nextUndecided = (body: Body, after: string): string | undefined => 
   const order = inMenuOrder(body)
   const at = order.findIndex(s => s.id === after)
   return [...order.slice(at + 1), ...order.slice(0, at + 1)].find(s => s.undecided)?.id
+}
+
+/** Where something new or moved goes, after this line. */
+export const placeAfter = (body: Body, line: MenuLine): Place => {
+  if (line.kind === 'tab') return { tab: line.tab, page: 1, index: 0 }
+  if (line.kind === 'page') return { tab: line.tab, page: line.page, index: 0 }
+  const { tab, page } = line.setting.at
+  const there = inMenuOrder(body).filter(s => s.at.tab === tab && s.at.page === page)
+  return { tab, page, index: there.findIndex(s => s.id === line.setting.id) + 1 }
+}
+
+/** The body with another name on this line. */
+export const renamed = (body: Body, line: MenuLine, label: string): Body => {
+  switch (line.kind) {
+    case 'tab':
+      return editTab(body, line.tab, t => ({ ...t, label }))
+    case 'page':
+      return editTab(body, line.tab, t => ({ ...t, pages: t.pages.map((p, i) => (i === line.page - 1 ? label : p)) }))
+    case 'setting':
+      return editSetting(body, line.setting.id, s => ({ ...s, label }))
+    case 'option':
+      return editSetting(body, line.setting.id, s => ({
+        ...s,
+        options: s.options.map(o => (o.id === line.option.id ? { ...o, label } : o)),
+      }))
+  }
 }

@@ -5,7 +5,7 @@ import { useMemo, useRef, useState } from 'react'
 import type { MenuRow } from '@/core/bodies'
 import { readMenuText } from '@/core/bodies/menu-text'
 import { counted } from '@/core/vocabulary/words'
-import { MenuPreview } from '../../MenuPreview'
+import { MenuPreview } from '../../../MenuPreview'
 import { Typography } from '@/ui/elements'
 
 /** More of the menu, as text; it goes behind what is there. */
