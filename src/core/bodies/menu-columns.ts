@@ -33,11 +33,11 @@ const PARTED: readonly ((line: string) => readonly string[])[] = [
   ...[',', ';'].map(delimiter => (line: string) => Papa.parse<string[]>(line, { delimiter, preview: 1 }).data[0] ?? []),
 ]
 const trimmed = (cells: readonly string[]): readonly string[] => cells.map(c => c.trim())
-const headOf = (cell: string, i: number, [first = '']: readonly string[]): Head | undefined => {
+/** What stands under a name of this kind; undefined where it is none of those. */
+export const headFor = (name: string): Head | undefined => (Object.keys(HEADS) as Head[]).find(h => HEADS[h].test(name))
+const headOf = (cell: string, i: number, [first = '']: readonly string[]): Head | undefined =>
   // Of a key it is the function that is chosen.
-  if (i > 0 && /^functions?$/i.test(cell) && /^(?:key|button|control)s?$/i.test(first)) return 'options'
-  return (Object.keys(HEADS) as Head[]).find(h => HEADS[h].test(cell))
-}
+  i > 0 && /^functions?$/i.test(cell) && /^(?:key|button|control)s?$/i.test(first) ? 'options' : headFor(cell)
 
 export interface InColumns {
   readonly rows: readonly (MenuRow & { readonly line: number })[]

@@ -28,7 +28,7 @@ const withoutTags = (text: string): string =>
 const QUOTED = /^\s?>\s?/
 const withoutQuotes = (lines: readonly string[]): readonly string[] => {
   const quoted = lines.filter(l => QUOTED.test(l)).length
-  return quoted > 1 && 2 * quoted >= lines.length ? lines.map(l => l.replace(QUOTED, '')) : lines
+  return 2 * quoted >= lines.length ? lines.map(l => l.replace(QUOTED, '')) : lines
 }
 
 /** “[12/11/2026, 09:14] Ada: ”: who wrote a line and when. */

@@ -254,3 +254,69 @@ it('speaks of heads of columns only where there are some', () => {
   expect(records.rows.map(r => r.label)).toEqual(['Tone', 'Lamp'])
   expect(records.remarks).toEqual([])
 })
+
+describe('a menu as JSON', () => {
+  const tone = ['Tone', 'a|b', 0]
+  const lamp = ['Lamp', 'on|off', 1]
+  const named = (text: string) => short(text).map(r => r.slice(2))
+
+  it('is names with lists under names, also in a list of its own', () => {
+    expect(named('  {"Tone": ["a", "b"], "Card": {"Size": ["S", "L"]}}')).toEqual([tone, ['Size', 'S|L', 0]])
+    expect(named('[{"Tone": ["a", "b"]}, {"Size": ["S", "L"]}]')).toEqual([tone, ['Size', 'S|L', 0]])
+  })
+
+  it('is records, with what else they tell left alone', () => {
+    const records = [
+      { id: 3, name: 'Tone', options: ['a', 'b'] },
+      { id: 4, name: 'Lamp', values: 'on, off', default: 'off' },
+    ]
+    expect(named(JSON.stringify(records))).toEqual([tone, lamp])
+    expect(short(JSON.stringify(records.map(r => ({ menu: 'AF', page: 'One', ...r }))))).toEqual([
+      ['AF', 'One', ...tone],
+      ['AF', 'One', ...lamp],
+    ])
+    const inside = { tabs: [{ name: 'AF', pages: [{ name: 'One', settings: records }] }] }
+    expect(short(JSON.stringify(inside))).toEqual([
+      ['AF', 'One', ...tone],
+      ['AF', 'One', ...lamp],
+    ])
+  })
+
+  it('is a text like any other where it is none', () => {
+    expect(named('[AF] Tone: a, b')).toHaveLength(1)
+    expect(named('{Tone: a, b')).toHaveLength(1)
+  })
+})
+
+describe('a menu quoted in a mail', () => {
+  const quoted = ['> Focus', '>   Tone', '>     a', '>     b']
+  const named = (answered: number) =>
+    readMenuText([...quoted, ...Array.from({ length: answered }, (_, i) => `from me ${i}`)].join('\n')).rows[0]
+
+  it('is read as it was written where it is half of the text or more', () => {
+    expect(named(4)).toMatchObject({ page: 'Focus', label: 'Tone', options: ['a', 'b'] })
+    expect(named(5)?.options).toEqual([])
+  })
+})
+
+it('reads what is told below a name, in its line or further below', () => {
+  expect(short('Tone\n  Options:\n    a\n    b\n  Default: b\nLamp\n  Options: on, off\n  Default: on')).toEqual([
+    ['Menu', 'Menu', 'Tone', 'a|b', 1],
+    ['Menu', 'Menu', 'Lamp', 'on|off', 0],
+  ])
+})
+
+it('takes a name and its options from the last parts of a path', () => {
+  expect(short('Focus > Area > Size > S, M, L\nFocus > Area > Form > round, square')).toEqual([
+    ['Focus', 'Area', 'Size', 'S|M|L', 0],
+    ['Focus', 'Area', 'Form', 'round|square', 0],
+  ])
+})
+
+it('counts a scale told by its ends, with signs where there are some on either side of nought', () => {
+  const steps = (text: string) => short(`Tone: ${text}`)[0]?.[3]
+  expect(steps('+2 to -2')).toBe('+2|+1|0|-1|-2')
+  expect(steps('-2 to 1')).toBe('-2|-1|0|1')
+  expect(steps('-2 to 2')).toBe('-2|-1|0|+1|2')
+  expect(steps('3 to 0')).toBe('3|2|1|0')
+})

@@ -150,11 +150,11 @@ export const weighMaps = (
  * @param bodies each at the firmware that runs
  * @throws RangeError where the plan has problems, see `planProblems`
  */
-export const bestMaps = (plan: Plan, bodies: readonly FleetBody[], seed = 1): FleetMap => {
+export const bestMaps = (plan: Plan, bodies: readonly FleetBody[]): FleetMap => {
   const [first] = planProblems(plan, bodies)
   if (first) throw new RangeError(first.words)
   const { problem } = mapProblemOf(plan, bodies)
-  const solved = solve(problem, { seed })
+  const solved = solve(problem)
   const maps = bodies.map(({ body }, b) => ({
     body: body.id,
     at: Object.fromEntries(

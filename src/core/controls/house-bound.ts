@@ -123,6 +123,7 @@ export class HouseBound {
       if (Math.ceil(best - 1e-6) >= this.houses.best.cost) break
       // One step up: where a body goes the price rises, where the house is it falls.
       const gradient = new Float64Array(price.length)
+      // Stryker disable next-line all: any step leaves it a bound; how far one goes only takes time
       if (round > 0) for (let i = 0; i < last.length; i++) gradient[i] = DEFLECTION * (last[i] ?? 0)
       for (const i of used) gradient[i] = (gradient[i] ?? 0) + 1
       for (let f = 0; f < functions; f++) {

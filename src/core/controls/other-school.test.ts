@@ -170,6 +170,15 @@ describe('many functions', () => {
     }
   })
 
+  it('are those that were kept, and none before there are house places', () => {
+    const plan = standard.controls
+    if (!plan) throw new Error('no plan')
+    const odd = { body: 'sorrel', at: { 'trigger.start': 'heel' } } as const
+    expect(mapOn({ ...plan, maps: [odd] }, body('sorrel'))).toEqual(odd)
+    expect(mapOn({ ...plan, maps: [], house: {} }, body('sorrel'))).toBeUndefined()
+    expect(mapOn({ ...plan, maps: [] }, body('sorrel'))?.at).not.toEqual(odd.at)
+  })
+
   it('that a map leaves out are not put on a key that is left over', () => {
     const plan = standard.controls
     if (!plan) throw new Error('no plan')
