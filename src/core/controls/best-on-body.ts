@@ -90,9 +90,10 @@ export const bestOnBody = (
         if (from === undefined) {
           add(cost, s.from, c, share?.from[c] ?? 0)
           add(cost, s.to, c, share?.to[c] ?? 0)
+        } else {
+          // What is left out is at no distance from anything.
+          add(cost, s.to, c, s.weight * (body.distance[from]?.[c] ?? 0))
         }
-        // Stryker disable next-line ConditionalExpression,EqualityOperator: what is left out is at no distance from anything
-        else if (from < controls) add(cost, s.to, c, s.weight * (body.distance[from]?.[c] ?? 0))
       }
       // Where one of the two is left out there is no slide, and the share of the other was too much.
       if (from === undefined) {

@@ -39,6 +39,7 @@ export const solve = (problem: MapProblem, { seed = 1 }: SolveOptions = {}): Sol
   if (bound < houses.best.cost) {
     const { int, pick } = random(seed)
     houses.improve(houses.best.house)
+    // Stryker disable next-line ConditionalExpression,EqualityOperator: how many are tried
     const more = bodies.length <= FEW_BODIES ? MORE_FOR_FEW : 1
     const most = houses.tried + more * MOST_TRIED * bodies.length
     // Stryker disable next-line ConditionalExpression,EqualityOperator,ArithmeticOperator,LogicalOperator: how many are tried
