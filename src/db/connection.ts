@@ -10,7 +10,8 @@ export type Db = Knex
 /** A connection of better-sqlite3, as far as it is used here. */
 interface Raw {
   readonly open: boolean
-  readonly pragma: (text: string, options?: { readonly simple: boolean }) => unknown
+  readonly pragma: (text: string) => unknown
+  prepare: (sql: string) => { readonly pluck: () => { readonly get: () => unknown } }
 }
 
 /** What Knex tells of a statement. */
@@ -18,6 +19,24 @@ interface Ran {
   readonly sql: string
   readonly bindings?: readonly unknown[]
   readonly context?: { readonly changes?: number }
+}
+
+const MOST_PREPARED = 400
+const IS_QUERY = /^\s*(?:select|insert|update|delete|replace|with)\b/i
+
+/** The same few hundred statements are asked for all day; the database's library would compile each anew every time. */
+const keepPrepared = (raw: Raw): void => {
+  const kept = new Map<string, ReturnType<Raw['prepare']>>()
+  const prepare = raw.prepare.bind(raw)
+  raw.prepare = sql => {
+    const before = kept.get(sql)
+    if (before) return before
+    const made = prepare(sql)
+    if (!IS_QUERY.test(sql)) return made
+    if (kept.size >= MOST_PREPARED) kept.clear()
+    kept.set(sql, made)
+    return made
+  }
 }
 
 /** Whose data a folder holds. The demo and a team's own data never mix. */
@@ -92,7 +111,9 @@ export const openDatabase = async (folder: string, purpose: Purpose): Promise<Db
           raw.pragma('journal_mode = WAL')
           raw.pragma('synchronous = FULL')
           raw.pragma('foreign_keys = ON')
-          watchOthers(() => (raw.open ? Number(raw.pragma('data_version', { simple: true })) : -1))
+          const version = raw.prepare('PRAGMA data_version').pluck()
+          watchOthers(() => (raw.open ? Number(version.get()) : -1))
+          keepPrepared(raw)
           done(null, raw)
         } catch (error) {
           // What is no database says so here; it is told as damage by whoever opens it.

@@ -17,8 +17,12 @@ afterEach(() => {
 const READ = 'select * from `people`'
 const WRITE = 'update `people` set `name` = ?'
 
+const addressOf = (of: Server | undefined): string => `http://127.0.0.1:${(of?.address() as AddressInfo).port}`
+
 const start = async (answer: { readonly status?: number; readonly type?: string } = {}): Promise<string> => {
-  const kept = new KeptAnswers()
+  const kept = new KeptAnswers(async (url, headers) => {
+    await fetch(`${addressOf(server)}${url}`, { headers })
+  })
   let nonces = 0
   server = createServer((request, response) => {
     arrived++
@@ -37,7 +41,7 @@ const start = async (answer: { readonly status?: number; readonly type?: string 
     void (key === undefined ? make() : kept.answer(key, request, response, nonce, make))
   })
   await new Promise<void>(done => server?.listen(0, '127.0.0.1', done))
-  return `http://127.0.0.1:${(server.address() as AddressInfo).port}/page-${Math.random()}`
+  return `${addressOf(server)}/page-${Math.random()}`
 }
 const ask = async (address: string) => (await fetch(address)).text()
 
@@ -106,6 +110,24 @@ it('is shown to a crowd as it was a moment ago, but never to whoever has changed
   expect(await (await writer).text()).toContain('answer 4,')
   await Promise.all(others)
   expect(await ask(address)).toContain('answer 4,')
+})
+
+it('is made anew beside a crowd before its time is over, so that nobody waits for it', async () => {
+  vi.useFakeTimers({ toFake: ['Date'] })
+  const begun = Date.now()
+  const address = await start()
+  await ask(address)
+  // Whoever looks at it alone has it made when its time is over, not before.
+  vi.setSystemTime(begun + 12_000)
+  expect(await ask(address)).toContain('answer 1,')
+  expect(made).toBe(1)
+  const crowd = await Promise.all(Array.from({ length: 70 }, () => ask(address)))
+  expect(crowd.every(text => text.startsWith('answer 1,'))).toBe(true)
+  await vi.waitUntil(() => made === 2, { interval: 1 })
+  await vi.waitUntil(async () => (await ask(address)).includes('answer 2,'), { interval: 1 })
+  vi.setSystemTime(begun + 20_000)
+  expect(await ask(address)).toContain('answer 2,')
+  expect(made).toBe(2)
 })
 
 it('is no page for what programs ask for: they are never given anything old', async () => {

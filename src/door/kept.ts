@@ -16,15 +16,20 @@ interface Kept {
   readonly reads: Reads
   /** When it was begun: what was written later is not in it. */
   readonly began: number
+  /** When it was last known to be as it would be made then. */
+  fresh: number
 }
 
 /** Some answers tell the time of day. */
 const KEPT_MS = 15_000
 /** So many pages in a second are looked at by a crowd. */
 const CROWD = 60
-/** How old a page may be that is shown to a crowd though it has changed, and from when on it is made anew meanwhile. */
+/** How long ago a page may have been right that is shown to a crowd, and from when on it is made anew meanwhile. */
 const LATELY_MS = 4000
-const RENEWED_MS = 1000
+const RENEWED_MS = 500
+/** What a crowd looks at is made anew before it has to be, a few pages at a time, so that nobody waits for it. */
+const AHEAD_MS = KEPT_MS - 6000
+const MOST_AHEAD = 3
 /** With it the door asks itself for what has to be made anew. */
 export const RENEWS = 'x-coherion-renews'
 const PAGES = /^text\/(?:html|x-component)\b/
@@ -86,6 +91,8 @@ export class KeptAnswers {
   private readonly making = new Map<string, { readonly began: number; readonly made: Promise<Kept | undefined> }>()
   private readonly renewing = new Set<string>()
   private readonly token = randomUUID()
+  /** How many pages are being made anew before they have to be. */
+  private ahead = 0
   private clock = 0
   private second = { began: 0, asked: 0, before: 0 }
 
@@ -116,7 +123,7 @@ export class KeptAnswers {
     if (isLookedAt(request)) this.countQuestion()
     const asked = this.clock++
     for (let making = this.making.get(key); ; making = this.making.get(key)) {
-      const here = this.current(key) ?? this.lately(key, request)
+      const here = this.isRenewing(request) ? undefined : (this.current(key, request) ?? this.lately(key, request))
       if (here) return send(here, request, response, nonce)
       if (!making) break
       const made = await making.made
@@ -153,15 +160,26 @@ export class KeptAnswers {
     request.headers['accept-encoding'] = accepts
     if (!whole) return undefined
     const { text, ...rest } = whole
-    return { ...rest, content: new Parted(text.split(nonce)), reads, began }
+    return { ...rest, content: new Parted(text.split(nonce)), reads, began, fresh: began }
   }
 
-  private current(key: string): Kept | undefined {
+  private current(key: string, request: IncomingMessage): Kept | undefined {
     const kept = this.kept.get(key)
     if (!kept) return undefined
-    if (kept.began + KEPT_MS > Date.now()) return areCurrent(kept.reads) ? kept : undefined
-    this.kept.delete(key)
-    return undefined
+    const now = Date.now()
+    const age = now - kept.began
+    if (age >= KEPT_MS + LATELY_MS) this.kept.delete(key)
+    if (age >= KEPT_MS || !areCurrent(kept.reads)) return undefined
+    kept.fresh = now
+    if (age >= AHEAD_MS && this.ahead < MOST_AHEAD && isPage(kept) && this.isCrowded()) {
+      this.ahead++
+      void this.renew(key, request).finally(() => this.ahead--)
+    }
+    return kept
+  }
+
+  private isRenewing({ headers }: IncomingMessage): boolean {
+    return headers[RENEWS] === this.token
   }
 
   private countQuestion(): void {
@@ -178,23 +196,23 @@ export class KeptAnswers {
   /** A page as it was a moment ago, for one of a crowd who has changed nothing since; meanwhile it is made anew. */
   private lately(key: string, request: IncomingMessage): Kept | undefined {
     const kept = this.kept.get(key)
-    if (!kept || !this.isCrowded() || !PAGES.test(String(kept.headers['content-type']))) return undefined
-    const age = Date.now() - kept.began
-    if (age < 0 || age >= LATELY_MS || wroteAt(request) >= kept.began) return undefined
-    if (request.headers[RENEWS] === this.token) return undefined
-    if (age >= RENEWED_MS && !this.making.has(key)) this.renew(key, request)
+    if (!kept || !this.isCrowded() || !isPage(kept)) return undefined
+    const age = Date.now() - kept.fresh
+    if (age < 0 || age >= LATELY_MS || wroteAt(request) >= kept.fresh) return undefined
+    if (age >= RENEWED_MS && !this.making.has(key)) void this.renew(key, request)
     return kept
   }
 
-  private renew(key: string, { url = '', headers }: IncomingMessage): void {
+  private async renew(key: string, { url = '', headers }: IncomingMessage): Promise<void> {
     if (this.renewing.has(key)) return
     this.renewing.add(key)
     const same = [...DECIDING, 'cookie'].flatMap(name =>
       typeof headers[name] === 'string' ? [[name, headers[name]]] : [],
     )
-    void this.askAgain(url, { ...(Object.fromEntries(same) as Record<string, string>), [RENEWS]: this.token }).finally(
-      () => this.renewing.delete(key),
-    )
+    await this.askAgain(url, {
+      ...(Object.fromEntries(same) as Record<string, string>),
+      [RENEWS]: this.token,
+    }).finally(() => this.renewing.delete(key))
   }
 
   private keep(key: string, kept: Kept): void {
@@ -208,6 +226,8 @@ export class KeptAnswers {
     }
   }
 }
+
+const isPage = ({ headers }: Kept): boolean => PAGES.test(String(headers['content-type']))
 
 /** What went wrong here may go right for the next one. */
 const isForOthers = ({ status, headers }: Kept): boolean => status < 500 && !headers['set-cookie']
