@@ -112,6 +112,22 @@ it('is shown to a crowd as it was a moment ago, but never to whoever has changed
   expect(await ask(address)).toContain('answer 4,')
 })
 
+it('counts how old it may be from when it was last right, not from when it was made', async () => {
+  vi.useFakeTimers({ toFake: ['Date'] })
+  const begun = Date.now()
+  const address = await start()
+  await ask(address)
+  vi.setSystemTime(begun + 8000)
+  await Promise.all(Array.from({ length: 70 }, () => ask(address)))
+  noteWritten(WRITE, ['x'])
+  // It was made eight seconds ago and was right until now.
+  expect(await ask(address)).toContain('answer 1,')
+  vi.setSystemTime(begun + 12_100)
+  // So many have to come again for it to be a crowd in this second.
+  const later = await Promise.all(Array.from({ length: 70 }, () => ask(address)))
+  expect(later.some(text => text.startsWith('answer 1,'))).toBe(false)
+})
+
 it('is made anew beside a crowd before its time is over, so that nobody waits for it', async () => {
   vi.useFakeTimers({ toFake: ['Date'] })
   const begun = Date.now()

@@ -26,7 +26,7 @@ const KEPT_MS = 15_000
 const CROWD = 60
 /** How long ago a page may have been right that is shown to a crowd, and from when on it is made anew meanwhile. */
 const LATELY_MS = 4000
-const RENEWED_MS = 500
+const RENEWED_MS = 1500
 /** What a crowd looks at is made anew before it has to be, a few pages at a time, so that nobody waits for it. */
 const AHEAD_MS = KEPT_MS - 6000
 const MOST_AHEAD = 3
