@@ -17,7 +17,10 @@ afterEach(() => {
 const READ = 'select * from `people`'
 const WRITE = 'update `people` set `name` = ?'
 
-const addressOf = (of: Server | undefined): string => `http://127.0.0.1:${(of?.address() as AddressInfo).port}`
+const addressOf = (of: Server | undefined): string => {
+  const address = of?.address() as AddressInfo | undefined
+  return `http://127.0.0.1:${address?.port}`
+}
 
 const start = async (answer: { readonly status?: number; readonly type?: string } = {}): Promise<string> => {
   const kept = new KeptAnswers(async (url, headers) => {

@@ -22,8 +22,8 @@ export const ListTable = styled('table')(({ theme }) => ({
 
 export interface Column {
   readonly heading: string
-  /** In pixels; what has none shares what is left. */
-  readonly width?: number
+  /** In pixels, or a share of the table; what has none shares what is left. */
+  readonly width?: number | `${number}%`
   /** Said to those who cannot see what the column is by looking at it. */
   readonly isHeadingHidden?: boolean
 }

@@ -50,7 +50,7 @@ const LAYOUTS: Readonly<Record<string, readonly [(rows: Rows) => string, number]
     99,
   ],
   'round brackets': [inOneLine(r => `${r.label} (${r.options.join(', ')})`), 97],
-  'square brackets': [inOneLine(r => `${r.label} [${r.options.join(', ')}]`), 97],
+  'a list in square brackets': [inOneLine(r => `${r.label} [${r.options.join(', ')}]`), 97],
   'a dash': [inOneLine(r => `${r.label} – ${r.options.join(', ')}`), 97],
   'numbered chapters': [
     rows =>

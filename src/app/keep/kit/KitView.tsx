@@ -25,6 +25,8 @@ const Units = styled(ListTable)(({ theme }) => ({
     '& thead': { display: 'none' },
     '& tr': { display: 'grid', height: 'auto', paddingBlock: theme.spacing(1.25) },
     '& td': { padding: theme.spacing(0.25, 1) },
+    // The word of the button stands where the others begin.
+    '& td:last-of-type': { marginLeft: theme.spacing(-2.5) },
   },
 }))
 
@@ -129,8 +131,9 @@ export const KitView = ({
       </Box>
       {units.length === 0 && (
         <Empty>
-          No unit yet. Add one, or take them from a spreadsheet with the columns Tag, Kind, Model, Serial, Firmware,
-          Owner, Hired until and Notes.
+          {models.length === 0
+            ? 'No unit yet, and no body or lens that one could be of: those come first, in Name.'
+            : 'No unit yet. Add one, or take them from a spreadsheet with the columns Tag, Kind, Model, Serial, Firmware, Owner, Hired until and Notes.'}
         </Empty>
       )}
       {units.length > 0 && shown.length === 0 && (

@@ -23,7 +23,7 @@ const Settings = styled(ListTable)(({ theme }) => ({
 
 const COLUMNS: readonly Column[] = [
   { heading: 'Agreement', width: 52, isHeadingHidden: true },
-  { heading: 'Setting' },
+  { heading: 'Setting', width: '29%' },
   { heading: 'It says' },
   { heading: 'Wanted' },
   { heading: 'Known from' },
