@@ -260,3 +260,14 @@ describe('walks', () => {
     expect(await usual('sorrel')).toBeUndefined()
   })
 })
+
+it('reads a table as it is now, though the statement was asked for before the table was altered', async () => {
+  const names = async () => Object.keys(((await db('people').first()) as object | undefined) ?? {})
+  const before = await names()
+  await db.schema.alterTable('people', table => void table.string('nickname'))
+  expect(await names()).toEqual([...before, 'nickname'])
+  const other = await openDatabase(folder, 'demo')
+  await other.schema.alterTable('people', table => void table.string('called'))
+  await other.destroy()
+  expect(await names()).toEqual([...before, 'nickname', 'called'])
+})
