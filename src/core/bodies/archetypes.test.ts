@@ -24,6 +24,16 @@ describe('a new control', () => {
     }
   })
 
+  it('stands as near to its usual place as leaves the others to be seen', () => {
+    const controls: Control[] = []
+    for (let n = 0; n < 7; n++)
+      controls.push({ ...controlAt(`key-${n}`, `Key ${n}`, 'thumb-centre'), at: freeSpot('thumb-centre', controls) })
+    const [first, ...others] = controls
+    if (!first) throw new Error('no control')
+    // Six find room around one, or nearly.
+    for (const other of others) expect(apart(first, other)).toBeLessThan(19)
+  })
+
   it('is drawn on the side of the body where its place is', () => {
     expect(freeSpot('index-front', []).view).toBe('front')
     expect(freeSpot('top-plate', [controlAt('a', 'A', 'shutter')]).view).toBe('top')

@@ -27,6 +27,7 @@ describe('a menu from a spreadsheet', () => {
     [HEAD, 'expected at least one row below the heading'],
     [`${HEAD}T,P,x,S,a|b,a\n`, 'row 2, column Row: x stands there; expected a whole number'],
     [`${HEAD},P,1,S,a|b,a\n`, 'row 2, column Tab: expected the name of the tab'],
+    [`${HEAD}T,P,1,,a|b,a\n`, 'row 2, column Setting: expected the name of the setting'],
     [`${HEAD}T,P,1,S,a|b,c\n`, 'row 2, column Default: c stands there; expected one of the options: a, b'],
     [`${HEAD}T,P,1,S,a|b,a\nT,P,2,S,c|d,c\n`, 'row 3: S stands there; expected each setting once on a page'],
     [`${HEAD}T,P,1,"S,a|b\n`, 'a quotation mark opens here and does not close'],

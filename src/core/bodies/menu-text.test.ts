@@ -306,6 +306,11 @@ it('reads what is told below a name, in its line or further below', () => {
   ])
 })
 
+it('believes what is said to be the default before a star', () => {
+  expect(short('Tone (default: a): a, b*')[0]?.slice(2)).toEqual(['Tone', 'a|b', 0])
+  expect(short('Tone (default: b): a*, b')[0]?.slice(2)).toEqual(['Tone', 'a|b', 1])
+})
+
 it('takes a name and its options from the last parts of a path', () => {
   expect(short('Focus > Area > Size > S, M, L\nFocus > Area > Form > round, square')).toEqual([
     ['Focus', 'Area', 'Size', 'S|M|L', 0],

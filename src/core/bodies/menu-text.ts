@@ -189,7 +189,7 @@ export const readMenuText = (text: string): ReadMenu => {
       const lone = split ? [] : listed.map(text => loneOption((told && explained(text)?.option) || text))
       const options = split?.options ?? lone.map(o => o.text)
       const [tab = 'Menu', ...pages] = path
-      const label = (split?.label ?? nameIn(n.text.replace(/:$/, ''))).trim()
+      const label = split?.label ?? nameIn(n.text.replace(/:$/, ''))
       if (!saysSomething(label)) {
         remark(n.number, n.text, 'left out: it names no setting')
         continue

@@ -96,6 +96,7 @@ export class HouseBound {
       // What the house can gain at most from being paid the prices of one place.
       const chosen: House = decided.slice()
       const voted: House = decided.slice()
+      // Stryker disable next-line EqualityOperator: one that is not there is not undecided
       for (let f = 0; f < functions; f++) {
         if (decided[f] !== UNDECIDED) continue
         let most = -Infinity

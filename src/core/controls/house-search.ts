@@ -130,6 +130,7 @@ export class HouseSearch {
       let loss = 0
       for (const f of moved) {
         const control = was.map[f] ?? LEFT_OUT
+        // Stryker disable next-line ConditionalExpression,LogicalOperator: a body that loses nothing is only looked at as well
         if (control !== LEFT_OUT && body.place[control] === before[f]) loss += body.away[f] ?? 0
       }
       sum += was.cost - gain

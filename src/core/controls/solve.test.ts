@@ -102,6 +102,12 @@ describe('maps of a fleet', () => {
     expect(other.bound).toBeLessThanOrEqual(one.cost)
   })
 
+  it('does not claim to be the best where that could not be proven', () => {
+    const { cost, bound } = solve(generateMapProblem(7, { bodies: 8, functions: 9, controls: 9, places: 9, slides: 3 }))
+    expect(bound).toBeLessThan(cost)
+    expect(bound).toBeGreaterThan(0.95 * cost)
+  })
+
   it('is never worse for a control more', () => {
     for (let seed = 1; seed <= 40; seed++) {
       const problem = generateMapProblem(seed, { bodies: 3, functions: 4, controls: 5, places: 5 })

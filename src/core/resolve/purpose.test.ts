@@ -31,6 +31,16 @@ it('names the targets that a setting serves, what matters most first', () => {
   expect(purpose('hold', 'one')).toEqual({ targets: ['track.hold'], frees: [] })
 })
 
+it('takes the first of options that serve alike, not the one that shuts another setting', () => {
+  const same = { 'see.tone': false } as const
+  const two = tinyBody(
+    { hold: ['one', 'four'], tone: ['beeps', ['still', same], ['quiet', same]] },
+    { rules: [rule('shuts', { tone: 'quiet' }, { effect: 'unavailable', setting: 'hold' })] },
+  )
+  const silent = tinyStandard({ dimension: 'see.tone', value: false, weight: 'must' })
+  expect(resolve(two, silent).state).toEqual({ hold: 'one', tone: 'still' })
+})
+
 it('names what a change lets be as it is, and the rule that says so', () => {
   expect(purpose('quiet', 'off')).toEqual({
     targets: ['track.hold'],
