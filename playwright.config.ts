@@ -14,6 +14,8 @@ export default defineConfig({
   retries: process.env['CI'] ? 1 : 0,
   reporter: process.env['CI'] ? [['line'], ['./test/browser/support/shown.ts']] : 'list',
   use: {
+    // A browser that stops drawing, which happens once in some thousand pages, is not waited for to the end.
+    actionTimeout: 90_000,
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     timezoneId: 'UTC',
