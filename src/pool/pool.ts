@@ -64,6 +64,9 @@ export const tasksBegun = (): Map<TaskName, number> => (shared.coherionPoolBegun
 const lanes = (): Readonly<Record<Lane, LaneState>> =>
   (shared.coherionPool ??= Object.fromEntries(LANES.map(lane => [lane, openLane(lane)])) as Record<Lane, LaneState>)
 
+/** Whether something is being worked out just now, for whomever. */
+export const isWorking = (): boolean => LANES.some(lane => (shared.coherionPool?.[lane].running ?? 0) > 0)
+
 /** Where the house does something by itself. */
 const HOUSE: From = { address: '', browser: '' }
 

@@ -1,6 +1,7 @@
 import 'server-only'
 import { AsyncLocalStorage } from 'node:async_hooks'
 import type { Deed } from '@/core/may/may'
+import { isWorking } from '@/pool/pool'
 
 /** After changes of what answers are made from, the house works out what is likely to be asked next; see warm.ts. */
 
@@ -47,10 +48,15 @@ const begin = (): void => {
 /** Resolves once nothing is being worked out ahead. */
 export const aheadSettled = async (): Promise<void> => shared.coherionAhead?.working
 
-/** Begins in a moment, if nothing else is done until then. */
+/** Begins in a moment, if nothing else is changed until then and nobody waits for an answer by then. */
 export const lookAheadAfter = (deed: Deed): void => {
+  if (CHANGES_ANSWERS.includes(deed)) beginLater()
+}
+
+const beginLater = (): void => {
   const ahead = shared.coherionAhead
-  if (!ahead || !CHANGES_ANSWERS.includes(deed)) return
+  if (!ahead) return
   clearTimeout(ahead.waits)
-  ahead.waits = setTimeout(begin, REST_MS).unref()
+  // Whoever changed something is the first who asks what it comes to; they would share the threads with the house.
+  ahead.waits = setTimeout(() => (isWorking() ? beginLater() : begin()), REST_MS).unref()
 }

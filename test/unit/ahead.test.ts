@@ -1,6 +1,6 @@
 import { afterAll, describe, expect, it, vi } from 'vitest'
 import { asker, onBehalfOf } from '../../src/pool/asker'
-import { closePool, tasksBegun } from '../../src/pool/pool'
+import { closePool, isWorking, tasksBegun, work } from '../../src/pool/pool'
 import { aheadSettled, keepAhead, lookAheadAfter } from '../../src/server/ahead'
 import { listStandards, readStandard } from '../../src/server/catalogue'
 import { fitStandard } from '../../src/server/job-facts'
@@ -66,5 +66,27 @@ describe('what the house works out ahead', () => {
     expect(then).toBeGreaterThan(before)
     await readJobView('never-asked')
     expect(fits()).toBe(then)
+  })
+
+  it('waits until nobody is waiting for an answer', async () => {
+    const warmings = vi.fn(() => Promise.resolve())
+    keepAhead(warmings)
+    await aheadSettled()
+    expect(warmings).toHaveBeenCalledTimes(1)
+    const answer = work('bundleText', { bodies: [], lenses: [] })
+    expect(isWorking()).toBe(true)
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
+    lookAheadAfter('plan-jobs')
+    vi.advanceTimersByTime(3000)
+    expect(warmings).toHaveBeenCalledTimes(1)
+    vi.useRealTimers()
+    await answer
+    expect(isWorking()).toBe(false)
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
+    lookAheadAfter('plan-jobs')
+    vi.advanceTimersByTime(3000)
+    vi.useRealTimers()
+    await aheadSettled()
+    expect(warmings).toHaveBeenCalledTimes(2)
   })
 })
