@@ -22,6 +22,8 @@ interface Ran {
 }
 
 const MOST_PREPARED = 400
+/** Many rows written at once make a statement of their own length, which nobody asks for again. */
+const MOST_LONG = 4000
 const IS_QUERY = /^\s*(?:select|insert|update|delete|replace|with)\b/i
 
 /** The same few hundred statements are asked for all day; the database's library would compile each anew every time. */
@@ -32,7 +34,7 @@ const keepPrepared = (raw: Raw): void => {
     const before = kept.get(sql)
     if (before) return before
     const made = prepare(sql)
-    if (!IS_QUERY.test(sql)) return made
+    if (sql.length > MOST_LONG || !IS_QUERY.test(sql)) return made
     if (kept.size >= MOST_PREPARED) kept.clear()
     kept.set(sql, made)
     return made

@@ -47,6 +47,8 @@ const start = async (answer: { readonly status?: number; readonly type?: string 
   return `${addressOf(server)}/page-${Math.random()}`
 }
 const ask = async (address: string) => (await fetch(address)).text()
+/** So many in one second are a crowd. */
+const askAsCrowd = (address: string) => Promise.all(Array.from({ length: 70 }, () => ask(address)))
 
 it('is made once for all who ask, with a nonce for each, until something it was read from is written to', async () => {
   const address = await start()
@@ -121,13 +123,13 @@ it('counts how old it may be from when it was last right, not from when it was m
   const address = await start()
   await ask(address)
   vi.setSystemTime(begun + 8000)
-  await Promise.all(Array.from({ length: 70 }, () => ask(address)))
+  await askAsCrowd(address)
   noteWritten(WRITE, ['x'])
   // It was made eight seconds ago and was right until now.
   expect(await ask(address)).toContain('answer 1,')
   vi.setSystemTime(begun + 12_100)
   // So many have to come again for it to be a crowd in this second.
-  const later = await Promise.all(Array.from({ length: 70 }, () => ask(address)))
+  const later = await askAsCrowd(address)
   expect(later.some(text => text.startsWith('answer 1,'))).toBe(false)
 })
 
@@ -140,7 +142,7 @@ it('is made anew beside a crowd before its time is over, so that nobody waits fo
   vi.setSystemTime(begun + 12_000)
   expect(await ask(address)).toContain('answer 1,')
   expect(made).toBe(1)
-  const crowd = await Promise.all(Array.from({ length: 70 }, () => ask(address)))
+  const crowd = await askAsCrowd(address)
   expect(crowd.every(text => text.startsWith('answer 1,'))).toBe(true)
   await vi.waitUntil(() => made === 2, { interval: 1 })
   await vi.waitUntil(async () => (await ask(address)).includes('answer 2,'), { interval: 1 })

@@ -105,7 +105,8 @@ export const explained = (text: string): { readonly option: string; readonly by:
 const CHOOSE = /^(?:(?:choose|select|pick)\s(?:from|between|one\sof)|choose(?=\s\S+\sor\s)|one\sof|either)\s/i
 const OPENED: Readonly<Record<string, string>> = { ')': '(', '}': '{', ']': '[' }
 /** Where the options of a line begin in brackets at its end. */
-const inBracketsAtEnd = (text: string): readonly [string, string] | undefined => {
+const inBracketsAtEnd = (line: string): readonly [string, string] | undefined => {
+  const text = withoutPage(line).trimEnd()
   const close = text.at(-1) ?? ''
   const opening = OPENED[close]
   if (!opening) return undefined

@@ -238,6 +238,10 @@ describe('brackets behind a name', () => {
     expect(short('Watch [near: far] [other]*')).toEqual([['Menu', 'Menu', 'Watch', 'near: far|other', 1]])
   })
 
+  it('are no page of a manual, which may stand behind them', () => {
+    expect(short('Tone [a, b] (page 3)')).toEqual([['Menu', 'Menu', 'Tone', 'a|b', 0]])
+  })
+
   it('belong to what stands behind a colon', () => {
     expect(short('Tone: loud [a] [b]')).toEqual([['Menu', 'Menu', 'Tone', 'loud [a] [b]', 0]])
   })
@@ -280,6 +284,28 @@ describe('a menu as JSON', () => {
       ['AF', 'One', ...tone],
       ['AF', 'One', ...lamp],
     ])
+  })
+
+  it.each([
+    ['[{"title":"Tone","choices":["a","b"]},{"title":"Size","choices":["S","L"]}]'],
+    [
+      '[{"id":"t","label":"Tone","options":[{"label":"a","value":1},{"label":"b","value":2}]},{"id":"s","label":"Size","options":[{"label":"S","value":1},{"label":"L","value":2}]}]',
+    ],
+    ['{"name":"Tone","options":["a","b"]}\n{"name":"Size","options":["S","L"]}'],
+    ['[["Tone",["a","b"]],["Size",["S","L"]]]'],
+    ['[{"name":"Tone","values":{"0":"a","1":"b"}},{"name":"Size","values":{"0":"S","1":"L"}}]'],
+    ['{"Tone":{"options":["a","b"],"current":"a"},"Size":{"options":["S","L"],"current":"S"}}'],
+    [
+      '{"tree":[{"caption":"Card","in":[{"caption":"Tone","in":[{"caption":"a"},{"caption":"b"}]},{"caption":"Size","in":[{"caption":"S"},{"caption":"L"}]}]}]}',
+    ],
+    ['```json\n{"Tone": ["a", "b"], "Size": ["S", "L"]}\n```'],
+  ])('tells names by where they stand, whatever the keys are called (%#)', text => {
+    expect(named(text)).toEqual([tone, ['Size', 'S|L', 0]])
+  })
+
+  it('is no menu where it is deeper than any', () => {
+    const deep = `${'['.repeat(60_000)}"a"${']'.repeat(60_000)}`
+    expect(readMenuText(deep).rows.length).toBeLessThan(2)
   })
 
   it('is a text like any other where it is none', () => {
