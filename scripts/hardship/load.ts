@@ -1,20 +1,48 @@
 import { random, type Random } from '../../src/core/numeric/random'
-import { type Line, ms, quantile, sendTo } from './measure'
+import { drained, type Line, ms, quantile, sendTo } from './measure'
 
-const PAGES = [
-  '/decide/concordance',
-  '/keep/readiness',
-  '/set/cards',
-  '/set/cards/linnet?unit=tsp-l1',
-  '/set/cards/sorrel?unit=tsp-s1',
-  '/name/phrasebook',
-  '/name/phrasebook/track.hold',
-  '/decide/standards',
-  '/decide/standards/ring-action',
-  '/keep/kit',
-  '/name/bodies',
-  '/name/bodies/linnet',
-]
+/** What a crowd looks at, and the standard whose steps it ticks meanwhile. */
+interface Sight {
+  readonly pages: readonly string[]
+  readonly standard: string
+}
+
+/** The door was built with these in view. */
+const USUAL: Sight = {
+  standard: 'ring-action',
+  pages: [
+    '/decide/concordance',
+    '/keep/readiness',
+    '/set/cards',
+    '/set/cards/linnet?unit=tsp-l1',
+    '/set/cards/sorrel?unit=tsp-s1',
+    '/name/phrasebook',
+    '/name/phrasebook/track.hold',
+    '/decide/standards',
+    '/decide/standards/ring-action',
+    '/keep/kit',
+    '/name/bodies',
+    '/name/bodies/linnet',
+  ],
+}
+/** These were chosen when it stood. */
+const OTHERS: Sight = {
+  standard: 'high-rope',
+  pages: [
+    '/work/jobs',
+    '/work/jobs/saltmarsh-ring',
+    '/practise/drills',
+    '/prove/trials',
+    '/name/lenses',
+    '/set/controls',
+    '/keep/kit/tsp-l1',
+    '/decide/standards/high-rope',
+    '/name/bodies/sorrel',
+    '/set/cards/tollgate?unit=tsp-t1',
+    '/decide/compare',
+    '/work/film',
+  ],
+}
 const UNITS = [
   ['linnet', 'tsp-l1'],
   ['sorrel', 'tsp-s1'],
@@ -32,10 +60,14 @@ interface Crowd {
 }
 
 /** A crowd in a closed loop: everybody asks again as soon as they are answered, or after a pause. */
-const crowd = async (base: string, { readers, tickers, seconds, pauseMs, tickPauseMs }: Crowd) => {
+const crowd = async (
+  base: string,
+  { pages, standard }: Sight,
+  { readers, tickers, seconds, pauseMs, tickPauseMs }: Crowd,
+) => {
   const steps = await Promise.all(
     UNITS.map(async ([body, unit]) => {
-      const card = await fetch(`${base}/api/v1/cards?standard=ring-action&body=${body}&unit=${unit}`)
+      const card = await fetch(`${base}/api/v1/cards?standard=${standard}&body=${body}&unit=${unit}`)
       return ((await card.json()) as { steps: { key: string }[] }).steps.map(s => s.key)
     }),
   )
@@ -44,19 +76,23 @@ const crowd = async (base: string, { readers, tickers, seconds, pauseMs, tickPau
   const end = Date.now() + seconds * 1000
   const pause = (around: number, r: Random) =>
     around ? new Promise(go => setTimeout(go, around * (0.5 + r.next()))) : undefined
-  const timed = async (ask: () => Promise<Response>) => {
+  const timed = async (ask: () => Promise<{ readonly ok: boolean }>) => {
     const began = performance.now()
-    const response = await ask()
-    await response.arrayBuffer()
-    if (!response.ok) failed++
+    const { ok } = await ask()
+    if (!ok) failed++
     waits.push(performance.now() - began)
+  }
+  const change = async (step: string, rest: object) => {
+    const response = await sendTo(base, 'PUT', '/api/v1/ticks', { standard, step, ...rest })
+    await response.arrayBuffer()
+    return response
   }
   const read = async (seed: number) => {
     const r = random(seed)
     // Nobody comes at the same moment as everybody else.
     await pause(pauseMs, r)
     while (Date.now() < end) {
-      await timed(() => fetch(base + r.pick(PAGES)))
+      await timed(() => drained(base + r.pick(pages)))
       await pause(pauseMs, r)
     }
   }
@@ -68,11 +104,7 @@ const crowd = async (base: string, { readers, tickers, seconds, pauseMs, tickPau
     for (let n = 0; Date.now() < end; n++) {
       const step = mine[n % Math.max(1, mine.length)]
       const ticked = Math.floor(n / mine.length) % 2 === 0
-      await timed(() =>
-        step === undefined
-          ? fetch(`${base}/keep/readiness`)
-          : sendTo(base, 'PUT', '/api/v1/ticks', { standard: 'ring-action', body, unit, step, ticked }),
-      )
+      await timed(() => (step === undefined ? drained(`${base}/keep/readiness`) : change(step, { body, unit, ticked })))
       await pause(tickPauseMs, r)
     }
   }
@@ -86,30 +118,45 @@ const crowd = async (base: string, { readers, tickers, seconds, pauseMs, tickPau
 const GOAL_MS = 300
 
 export const load = async (base: string): Promise<readonly Line[]> => {
-  const line = async (what: string, asked: Crowd, hasGoal: boolean): Promise<Line> => {
-    const { waits, failed, perSecond } = await crowd(base, asked)
+  const line = async (what: string, sight: Sight, asked: Crowd): Promise<Line> => {
+    const { waits, failed, perSecond } = await crowd(base, sight, asked)
     const p95 = quantile(waits, 0.95)
     return {
-      what,
+      what: sight === USUAL ? what : `${what}, on other pages`,
       measured: `${perSecond.toFixed(0)} answers a second, p50 ${ms(quantile(waits, 0.5))}, p95 ${ms(p95)}, ${failed} failed`,
-      ...(hasGoal ? { goal: `p95 under ${GOAL_MS} ms`, holds: p95 < GOAL_MS && failed === 0 } : {}),
+      goal: `p95 under ${GOAL_MS} ms`,
+      holds: p95 < GOAL_MS && failed === 0,
     }
   }
-  // Everything is looked at once before it is measured.
-  await crowd(base, { readers: 4, tickers: 0, seconds: 6, pauseMs: 0, tickPauseMs: 0 })
   const all = { readers: 45, tickers: 5, seconds: 16 }
-  return [
-    await line(
-      '50 readers who never pause',
-      { readers: 50, tickers: 0, seconds: 12, pauseMs: 0, tickPauseMs: 0 },
-      true,
-    ),
-    await line('45 readers and 5 who tick, each about 2 s apart', { ...all, pauseMs: 2000, tickPauseMs: 2000 }, true),
-    await line(
-      '45 readers who never pause, 5 who tick about 2 s apart',
-      { ...all, pauseMs: 0, tickPauseMs: 2000 },
-      true,
-    ),
-    await line('45 readers and 5 who tick, none of whom ever pauses', { ...all, pauseMs: 0, tickPauseMs: 0 }, true),
-  ]
+  const lines: Line[] = []
+  for (const sight of [USUAL, OTHERS]) {
+    // Everything is looked at once before it is measured.
+    await crowd(base, sight, { readers: 4, tickers: 0, seconds: 6, pauseMs: 0, tickPauseMs: 0 })
+    lines.push(
+      await line('50 readers who never pause', sight, {
+        readers: 50,
+        tickers: 0,
+        seconds: 12,
+        pauseMs: 0,
+        tickPauseMs: 0,
+      }),
+      await line('45 readers and 5 who tick, each about 2 s apart', sight, {
+        ...all,
+        pauseMs: 2000,
+        tickPauseMs: 2000,
+      }),
+      await line('45 readers who never pause, 5 who tick about 2 s apart', sight, {
+        ...all,
+        pauseMs: 0,
+        tickPauseMs: 2000,
+      }),
+      await line('45 readers and 5 who tick, none of whom ever pauses', sight, {
+        ...all,
+        pauseMs: 0,
+        tickPauseMs: 0,
+      }),
+    )
+  }
+  return lines
 }

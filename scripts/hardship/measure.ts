@@ -1,3 +1,5 @@
+import { Agent, get } from 'node:http'
+
 /** One line of the table. */
 export interface Line {
   readonly what: string
@@ -16,6 +18,22 @@ export const json = { 'content-type': 'application/json' }
 
 export const sendTo = (base: string, method: string, path: string, content: unknown): Promise<Response> =>
   fetch(base + path, { method, headers: json, body: JSON.stringify(content) })
+
+const agent = new Agent({ keepAlive: true })
+
+/**
+ * An answer to its last byte, zipped as a browser asks for it. Fifty people unpack and draw it on fifty machines; here it
+ * would be one thread that does it for all, and its waits would be taken for the server's.
+ */
+export const drained = (url: string): Promise<{ readonly ok: boolean }> =>
+  new Promise((done, fail) => {
+    const request = get(url, { agent, headers: { 'accept-encoding': 'gzip' } }, response => {
+      response.resume()
+      response.on('end', () => done({ ok: response.statusCode === 200 }))
+      response.on('error', fail)
+    })
+    request.on('error', fail)
+  })
 
 /** How long others wait for small and for usual answers while something goes on. */
 export const waitsDuring = async (

@@ -16,6 +16,7 @@ interface Kept {
   readonly reads: Reads
   /** When it was begun: what was written later is not in it. */
   readonly began: number
+  readonly tookMs: number
   /** When it was last known to be as it would be made then. */
   fresh: number
 }
@@ -27,6 +28,9 @@ const CROWD = 60
 /** How long ago a page may have been right that is shown to a crowd, and from when on it is made anew meanwhile. */
 const LATELY_MS = 4000
 const RENEWED_MS = 1500
+/** What takes long to make is made anew less often: one part of so many of the time goes into each page. */
+const RENEWED_SHARE = 12
+const RENEWED_LATEST_MS = 2800
 /** What a crowd looks at is made anew before it has to be, a few pages at a time, so that nobody waits for it. */
 const AHEAD_MS = KEPT_MS - 6000
 const MOST_AHEAD = 3
@@ -136,7 +140,11 @@ export class KeptAnswers {
     let kept: Kept | undefined
     try {
       kept = await this.make(request, response, nonce, make)
-      if (kept && isWorthKeeping(kept)) this.keep(key, kept)
+      if (kept && isWorthKeeping(kept)) {
+        // Until it can be sent at once, a crowd is shown the one before.
+        if (isZipped(kept)) await kept.content.zip()
+        this.keep(key, kept)
+      }
     } finally {
       this.making.delete(key)
       done(kept && isForOthers(kept) ? kept : undefined)
@@ -160,7 +168,7 @@ export class KeptAnswers {
     request.headers['accept-encoding'] = accepts
     if (!whole) return undefined
     const { text, ...rest } = whole
-    return { ...rest, content: new Parted(text.split(nonce)), reads, began, fresh: began }
+    return { ...rest, content: new Parted(text.split(nonce)), reads, began, tookMs: Date.now() - began, fresh: began }
   }
 
   private current(key: string, request: IncomingMessage): Kept | undefined {
@@ -199,7 +207,8 @@ export class KeptAnswers {
     if (!kept || !this.isCrowded() || !isPage(kept)) return undefined
     const age = Date.now() - kept.fresh
     if (age < 0 || age >= LATELY_MS || wroteAt(request) >= kept.fresh) return undefined
-    if (age >= RENEWED_MS && !this.making.has(key)) void this.renew(key, request)
+    const renewed = Math.min(RENEWED_LATEST_MS, Math.max(RENEWED_MS, RENEWED_SHARE * kept.tookMs))
+    if (age >= renewed && !this.making.has(key)) void this.renew(key, request)
     return kept
   }
 
@@ -235,13 +244,15 @@ const isForOthers = ({ status, headers }: Kept): boolean => status < 500 && !hea
 const isWorthKeeping = (kept: Kept): boolean =>
   kept.status === 200 && KEPT_TYPES.test(String(kept.headers['content-type'])) && isForOthers(kept)
 
+const isZipped = ({ content }: Pick<Kept, 'content'>): boolean => content.bytes > WORTH_ZIPPING
+
 const send = async (
   { status, headers, content }: Kept,
   request: IncomingMessage,
   response: ServerResponse,
   nonce: string,
 ): Promise<void> => {
-  const zips = content.bytes > WORTH_ZIPPING && /\bgzip\b/.test(String(request.headers['accept-encoding'] ?? ''))
+  const zips = isZipped({ content }) && /\bgzip\b/.test(String(request.headers['accept-encoding'] ?? ''))
   const body = zips ? await content.zippedWith(nonce) : content.with(nonce)
   for (const [name, value] of Object.entries(headers)) if (!response.hasHeader(name)) response.setHeader(name, value)
   response.statusCode = status

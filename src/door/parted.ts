@@ -1,5 +1,6 @@
 import { promisify } from 'node:util'
 import { constants, crc32, deflateRaw } from 'node:zlib'
+import { joined, shiftBy } from './crc'
 
 /**
  * A text with gaps into which something else goes each time it is sent. It is compressed once, part by part, and each
@@ -25,9 +26,16 @@ const stored = (bytes: Buffer): Buffer => {
   return Buffer.concat([head, bytes])
 }
 
+/** A part as it is sent, with what its share in the sum of the whole is found by. */
+interface Zipped {
+  readonly bytes: Buffer
+  readonly sum: number
+  readonly shift: number
+}
+
 export class Parted {
   private readonly parts: readonly Buffer[]
-  private zipped: Promise<readonly Buffer[]> | undefined
+  private zipped: Promise<readonly Zipped[]> | undefined
   /** Of memory that it takes, about. */
   readonly bytes: number
 
@@ -36,22 +44,31 @@ export class Parted {
     this.bytes = this.parts.reduce((sum, p) => sum + p.length, 0)
   }
 
-  private filled(parts: readonly Buffer[], filling: Buffer): Buffer[] {
-    return parts.flatMap((p, i) => (i === 0 ? [p] : [filling, p]))
-  }
-
   /** The whole text. @param filling at most 65,535 bytes */
   with(filling: string): Buffer {
-    return Buffer.concat(this.filled(this.parts, Buffer.from(filling)))
+    return Buffer.concat(filled(this.parts, Buffer.from(filling)))
+  }
+
+  /** Each part compressed, which takes a while the first time. */
+  zip(): Promise<readonly Zipped[]> {
+    return (this.zipped ??= Promise.all(
+      this.parts.map(async p => ({ bytes: await deflated(p, OPTIONS), sum: crc32(p), shift: shiftBy(p.length) })),
+    ))
   }
 
   /** The same as a gzip file. */
   async zippedWith(filling: string): Promise<Buffer> {
-    this.zipped ??= Promise.all(this.parts.map(p => deflated(p, OPTIONS)))
-    const plain = this.with(filling)
+    const bytes = Buffer.from(filling)
+    const between: Zipped = { bytes: stored(bytes), sum: crc32(bytes), shift: shiftBy(bytes.length) }
+    const all = filled(await this.zip(), between)
     const tail = Buffer.alloc(8)
-    tail.writeUInt32LE(crc32(plain), 0)
-    tail.writeUInt32LE(plain.length % 2 ** 32, 4)
-    return Buffer.concat([HEAD, ...this.filled(await this.zipped, stored(Buffer.from(filling))), LAST, tail])
+    tail.writeUInt32LE(
+      all.reduce((sum, part) => joined(sum, part.sum, part.shift), 0),
+      0,
+    )
+    tail.writeUInt32LE((this.bytes + bytes.length * (this.parts.length - 1)) % 2 ** 32, 4)
+    return Buffer.concat([HEAD, ...all.map(part => part.bytes), LAST, tail])
   }
 }
+
+const filled = <T>(parts: readonly T[], filling: T): T[] => parts.flatMap((p, i) => (i === 0 ? [p] : [filling, p]))

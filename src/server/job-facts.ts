@@ -28,6 +28,7 @@ import { database } from './database'
 import { readLives } from './lives'
 import { listPeople } from './people'
 import { RequestError } from './problems'
+import { remember } from './remember'
 import { work as inPool } from './working'
 import { allWorkedOut, whyNot, workedOut } from './worked-out'
 
@@ -75,6 +76,12 @@ const peopleOf = (job: Job, people: JobFacts['people']): readonly string[] => [
   ),
 ]
 
+const guided = remember<{ readonly standard: Standard; readonly told: JobFacts['told'][string] }>('guided scenes', 2000)
+
+/** What the guide makes of a scene; the same words, the same answers. */
+const guideOf = (scene: Scene) =>
+  guided.getOr(JSON.stringify(scene), () => ({ standard: guidedStandard(scene), told: toldOf(scene) }))
+
 /** The set-ups of a job, and which of them each scene and person needs. */
 const setUpsOf = async (job: Job, people: JobFacts['people']) => {
   const found = new Map<string, Prepared>()
@@ -89,7 +96,7 @@ const setUpsOf = async (job: Job, people: JobFacts['people']) => {
         if (!(error instanceof RequestError) || error.status !== 404) throw error
         lost[scene.id] = scene.standard
       }
-    const document = guidedStandard(scene)
+    const document = guideOf(scene).standard
     // Scenes that the guide answers alike are set alike.
     const ref = `guide ${JSON.stringify(document.layers[0]?.targets ?? [])}`
     return { ref, standard: { document, stamp: ref } }
@@ -306,7 +313,7 @@ export const readJobFacts = async (job: Job): Promise<JobFacts> => {
     people: people.map(({ id, name }) => ({ id, name })),
     setUps: all.map(s => s.setUp),
     setUpOf,
-    told: Object.fromEntries(job.scenes.map(s => [s.id, toldOf(s)])),
+    told: Object.fromEntries(job.scenes.map(s => [s.id, guideOf(s).told])),
     models: made,
     units: facts,
     lenses: await lensFacts(rows),

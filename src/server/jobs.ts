@@ -3,6 +3,7 @@ import { clockAt, momentOf } from '@/core/jobs/clock'
 import type { Debrief } from '@/core/jobs/debrief'
 import type { JobFacts } from '@/core/jobs/facts'
 import { type Job, JOB_FORMAT, idFor, parseJob } from '@/core/jobs/job'
+import { packFacts } from '@/core/jobs/packed'
 import type { ReadList } from '@/core/jobs/list-words'
 import type { Happened, Happening } from '@/core/jobs/standing'
 import { eventWords } from '@/core/kit/event-words'
@@ -109,6 +110,9 @@ export interface JobView {
   readonly standards: readonly { readonly id: string; readonly name: string }[]
 }
 
+/** The same as a page carries it. */
+export type SentView = Omit<JobView, 'facts'> & { readonly facts: string }
+
 const view = async (
   id: string,
   factsOf: (job: Job, happened: readonly Happened[]) => Promise<JobFacts>,
@@ -124,6 +128,12 @@ export const readJobView = (id: string): Promise<JobView> => view(id, job => rea
 
 /** With the best walks of what the plan uses. @throws RequestError 404 */
 export const readExactJob = (id: string): Promise<JobView> => view(id, readExactFacts)
+
+/** As little to send as can be. @throws RequestError 404 */
+export const sent = async (asked: Promise<JobView>): Promise<SentView> => {
+  const { facts, ...rest } = await asked
+  return { ...rest, facts: packFacts(facts) }
+}
 
 /** Scenes from what was pasted or sent; nothing is stored. @throws RequestError 404 */
 export const readScenes = async (id: string, sent: string | Uint8Array, file: string): Promise<ReadList> => {

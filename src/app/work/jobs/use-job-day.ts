@@ -3,14 +3,19 @@
 import { useEffect, useMemo, useState } from 'react'
 import { type JobFacts, type Model, withWalks } from '@/core/jobs/facts'
 import { type Needed, neededWalks } from '@/core/jobs/needed'
+import { unpackFacts } from '@/core/jobs/packed'
 import { planThrough } from '@/core/jobs/replan'
 import type { Job } from '@/core/jobs/job'
 import type { Happened } from '@/core/jobs/standing'
-import type { JobView } from '@/server/jobs'
+import type { JobView, SentView } from '@/server/jobs'
 import { sendJson } from '@/ui/send'
 import { useFetched } from '@/ui/use-fetched'
 import { together } from './kept'
 import { useHappen } from './use-happen'
+
+/** A view as the page brought it. */
+export const useSentView = (sent: SentView): JobView =>
+  useMemo(() => ({ ...sent, facts: unpackFacts(sent.facts) }), [sent])
 
 type Walks = Pick<Model, 'walks' | 'rests' | 'rows'>
 
@@ -78,7 +83,8 @@ const leadsTo = ({ setUps, setUpOf, models, units, lenses }: JobFacts): string =
   JSON.stringify([setUps, setUpOf, models.map(m => [m.id, m.fits]), units, lenses])
 
 /** A page that was kept shows what was known when it was; what is known by now comes as soon as there is network. */
-export const useFreshView = (asOpened: JobView): { readonly view: JobView; readonly isExact: boolean } => {
+export const useFreshView = (sent: SentView): { readonly view: JobView; readonly isExact: boolean } => {
+  const asOpened = useSentView(sent)
   const { value: fresh } = useFetched<JobView>({ address: `/api/v1/jobs/${asOpened.job.id}/plan` })
   return useMemo(() => {
     if (!fresh) return { view: asOpened, isExact: true }

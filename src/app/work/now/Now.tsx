@@ -8,7 +8,7 @@ import { differencesBetween } from '@/core/jobs/replan'
 import { sheetFor, type SheetLine, whereIn } from '@/core/jobs/sheet'
 import { peopleIn } from '@/core/jobs/warnings'
 import { keepPages, keepThisPage } from '@/offline/keep-page'
-import type { JobView } from '@/server/jobs'
+import type { SentView } from '@/server/jobs'
 import { linkTo, useAddress } from '@/ui/address'
 import { BackLink, LinkButton, TallLink } from '@/ui/links'
 import { usePeople } from '@/ui/people'
@@ -45,8 +45,8 @@ const useNow = (): number => {
 const MOST_RESCUES = 6
 
 /** In the tent: what is on, what comes next, and what to change between, with one thumb. */
-export const Now = ({ view: asOpened, asked }: { view: JobView; asked: string | undefined }) => {
-  const { view, isExact } = useFreshView(asOpened)
+export const Now = ({ view: sent, asked }: { view: SentView; asked: string | undefined }) => {
+  const { view, isExact } = useFreshView(sent)
   const { job } = view
   const { facts, happened, planned, happen, takeBack, waiting, refused } = useJobDay(view, { isExact })
   const { person: me } = usePeople()

@@ -1,5 +1,5 @@
 import { param, type SearchParams } from '@/app/search-params'
-import { listJobs, readExactJob } from '@/server/jobs'
+import { listJobs, readExactJob, sent } from '@/server/jobs'
 import { orNotFound } from '@/server/or-not-found'
 import { NowLoader } from './NowLoader'
 import { NoJobYet } from './NoJobYet'
@@ -17,5 +17,5 @@ export default async function NowPage({ searchParams }: { searchParams: SearchPa
   const [asked, person] = await Promise.all([param(searchParams, 'job'), param(searchParams, 'person')])
   const job = asked ?? (await jobOfToday(new Date().toISOString().slice(0, 10)))
   if (job === undefined) return <NoJobYet />
-  return <NowLoader key={job} view={await orNotFound(readExactJob(job))} asked={person} />
+  return <NowLoader key={job} view={await orNotFound(sent(readExactJob(job)))} asked={person} />
 }

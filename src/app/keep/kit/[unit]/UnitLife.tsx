@@ -5,7 +5,7 @@ import type { LifeView } from '@/server/life'
 import type { UnitBenchView } from '@/server/lens-tests'
 import { Page, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
-import { LinkButton } from '@/ui/links'
+import { LinkButton, TallLink } from '@/ui/links'
 import { When } from '@/ui/When'
 import { UnitBench } from './UnitBench'
 import { UnitNow } from './UnitNow'
@@ -22,9 +22,20 @@ const HAPPENED = [
 /**
  * What a unit is set to now, and what happened to it, newest first; everything can be taken back.
  *
+ * @param earlier how much more happened, before what is shown
  * @param code leads to its card, to be stuck on the unit, as a picture in a data address
  */
-export const UnitLife = ({ life, bench, code }: { life: LifeView; bench: UnitBenchView; code: string }) => {
+export const UnitLife = ({
+  life,
+  earlier,
+  bench,
+  code,
+}: {
+  life: LifeView
+  earlier: number
+  bench: UnitBenchView
+  code: string
+}) => {
   const { unit, body, events } = life
   const { send, problem, setProblem } = useSend()
   const readFile = async (file: File) => {
@@ -115,13 +126,18 @@ ${sent.detail}`)
           </Box>
         ))}
       </Box>
+      {earlier > 0 && (
+        <TallLink to={`/keep/kit/${unit.id}`} more={{ history: 'all' }} scroll={false}>
+          Show the {earlier} that happened before, too
+        </TallLink>
+      )}
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mt: 3 }}>
         <Box component="img" src={code} alt={`Code that leads to the card of ${unit.tag}`} sx={{ width: 96 }} />
         <Box>
           <Typography>
             Stick this code on {unit.tag}: it opens its card. The standard is chosen there, at the top.
           </Typography>
-          <Button component="a" href={code} download={`${unit.id}-code.png`} sx={{ ml: -1 }}>
+          <Button component="a" href={code} download={`${unit.id}-code.svg`} sx={{ ml: -1 }}>
             Save the code as a picture
           </Button>
         </Box>

@@ -1,16 +1,15 @@
 import { Beginning } from '@/app/Beginning'
 import { headers } from 'next/headers'
 import { cache } from 'react'
-import QRCode from 'qrcode'
 import { orNotFound } from '@/server/or-not-found'
 import { inHandOf, param, type SearchParams } from '@/app/search-params'
 import { cardAddress } from '@/server/card-pdf'
 import { refFrom } from '@/core/standards'
 import { addressOf } from '@/server/http'
 import { notFound } from '@/server/problems'
+import { codeOf } from '@/server/code'
 import { readCard } from '@/server/cards'
 import { readInHand } from '@/server/concordance'
-import { remember } from '@/server/remember'
 import { whyNot } from '@/server/worked-out'
 import { NotReckoned } from '@/ui/NotReckoned'
 import { CardPage } from './CardPage'
@@ -19,9 +18,6 @@ interface Props {
   readonly params: Promise<{ body: string }>
   readonly searchParams: SearchParams
 }
-
-/** The same address, the same squares. */
-const codes = remember<Promise<string>>('codes', 500)
 
 /** Read once for the page and its title. */
 const cardOf = cache(async (props: Props) => {
@@ -54,12 +50,11 @@ export default async function OneCardPage(props: Props) {
   if (!card) return <Beginning hasBodies={bodies.length > 0} hasStandards={false} />
   // From paper back to the card as it is then.
   const address = cardAddress(addressOf({ headers: await headers() }), card)
-  const code = await codes.getOr(address, () => QRCode.toDataURL(address, { margin: 1, width: 240 }))
   return (
     <CardPage
       key={`${card.standard.id} ${card.standard.version} ${body} ${card.unit?.id ?? ''}`}
       card={card}
-      code={code}
+      code={await codeOf(address)}
     />
   )
 }

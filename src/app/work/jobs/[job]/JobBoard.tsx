@@ -7,7 +7,7 @@ import type { Job } from '@/core/jobs/job'
 import { differencesBetween } from '@/core/jobs/replan'
 import { sheetFor } from '@/core/jobs/sheet'
 import { warningsOf } from '@/core/jobs/warnings'
-import type { JobView } from '@/server/jobs'
+import type { JobView, SentView } from '@/server/jobs'
 import { useAddress } from '@/ui/address'
 import { DraftButtons, StatusProblem, useUndoKeys } from '@/ui/DraftStatus'
 import { useDraft } from '@/ui/draft/draft'
@@ -16,7 +16,7 @@ import { MergeNotice } from '@/ui/MergeNotice'
 import { Empty, Page, PlainList, Section, Wrap } from '@/ui/pieces'
 import { SidePanel } from '@/ui/SidePanel'
 import { useFetched } from '@/ui/use-fetched'
-import { useJobDay } from '../use-job-day'
+import { useJobDay, useSentView } from '../use-job-day'
 import { Cameras } from './Cameras'
 import { AddScenes } from './AddScenes'
 import { JobItself } from './JobItself'
@@ -29,7 +29,8 @@ import { Warnings } from './Warnings'
 import { Box, Typography } from '@/ui/elements'
 
 /** A job: its scenes, and everything that follows of them, planned anew with every change. */
-export const JobBoard = ({ view }: { view: JobView }) => {
+export const JobBoard = ({ view: sent }: { view: SentView }) => {
+  const view = useSentView(sent)
   const draft = useDraft<Job>({
     address: `/api/v1/jobs/${view.job.id}`,
     document: view.job,

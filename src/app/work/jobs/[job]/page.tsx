@@ -1,4 +1,4 @@
-import { readJobView } from '@/server/jobs'
+import { readJobView, sent } from '@/server/jobs'
 import { orNotFound } from '@/server/or-not-found'
 import { JobBoard } from './JobBoard'
 
@@ -6,5 +6,5 @@ export const metadata = { title: 'Job' }
 
 export default async function JobPage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params
-  return <JobBoard key={job} view={await orNotFound(readJobView(job))} />
+  return <JobBoard key={job} view={await orNotFound(sent(readJobView(job)))} />
 }

@@ -4,7 +4,7 @@ import { useEffect, useMemo } from 'react'
 import { lightWords } from '@/core/jobs/light'
 import { changedWords, sheetFor, type SheetLine, whereIn } from '@/core/jobs/sheet'
 import { keepThisPage } from '@/offline/keep-page'
-import type { JobView } from '@/server/jobs'
+import type { SentView } from '@/server/jobs'
 import { BackLink, LinkButton, TallLink } from '@/ui/links'
 import { CautionNote, Page, PlainList, Section, Wrap } from '@/ui/pieces'
 import { useFreshView, useJobDay } from '../../use-job-day'
@@ -12,8 +12,8 @@ import { PrintSheets } from '../PrintSheets'
 import { Box, Typography } from '@/ui/elements'
 
 /** A call sheet on the phone: when, where, with what, in which slot, what the thumb does, and three likely troubles. */
-export const SheetView = ({ view: asOpened, person }: { view: JobView; person: string | undefined }) => {
-  const { view, isExact } = useFreshView(asOpened)
+export const SheetView = ({ view: sent, person }: { view: SentView; person: string | undefined }) => {
+  const { view, isExact } = useFreshView(sent)
   const { job } = view
   const { facts, happened, planned } = useJobDay(view, { isExact })
   const sheet = useMemo(() => sheetFor(job, facts, planned, happened, person), [job, facts, planned, happened, person])

@@ -1,5 +1,5 @@
 import { param, type SearchParams } from '@/app/search-params'
-import { readExactJob } from '@/server/jobs'
+import { readExactJob, sent } from '@/server/jobs'
 import { orNotFound } from '@/server/or-not-found'
 import { SheetView } from './SheetView'
 
@@ -13,5 +13,5 @@ export default async function SheetPage({
   searchParams: SearchParams
 }) {
   const [{ job }, person] = await Promise.all([params, param(searchParams, 'person')])
-  return <SheetView key={person ?? ''} view={await orNotFound(readExactJob(job))} person={person} />
+  return <SheetView key={person ?? ''} view={await orNotFound(sent(readExactJob(job)))} person={person} />
 }
