@@ -7,6 +7,7 @@ import {
   RECALL,
   type SetUp,
   STORE,
+  TOGGLE,
   type UnitFact,
 } from './facts'
 import { planSlots } from './slot-plan'
@@ -80,7 +81,8 @@ const slotProblem = (facts: JobFacts, unit: UnitFact, all: readonly Bare[], { is
     holdable: day.map(s => heldMinutes(s) <= MOST_HELD_MINUTES),
     keys: keys.map(k => ({
       reaches: setUps.map(a => setUps.map(b => k.reaches[a.key]?.includes(b.key) ?? false)),
-      cost: HOLD,
+      cost: k.isToggled ? TOGGLE : HOLD,
+      isToggled: k.isToggled,
     })),
   }
   return { problem, setUps, day }
@@ -138,6 +140,10 @@ const planDay = (
   const held = begun?.held.map(indexOf).map(h => (h < 0 ? undefined : h))
   const [first = 0, ...later] = problem.sequence.slice(from)
   const base = indexOf(begun?.base)
+  const onNow = (last: Station | undefined) => {
+    const on = last?.change?.isToggled === true ? keys.findIndex(k => k.name === last.change?.key) : -1
+    return on < 0 ? undefined : on
+  }
   const onKey = (name: string) => indexOf(begun?.former?.keys?.find(k => k.name === name)?.setUp)
   const rest: SlotProblem = {
     ...problem,
@@ -145,6 +151,7 @@ const planDay = (
     gaps: problem.gaps.slice(from),
     holdable: problem.holdable?.slice(from),
     holds: held?.flatMap(h => h ?? []),
+    on: onNow(done.at(-1)),
     keys: problem.keys?.map((key, n) => {
       const there = onKey(keys[n]?.name ?? '')
       return begun ? { ...key, holds: there < 0 ? 'nothing' : there } : key
@@ -164,7 +171,12 @@ const planDay = (
       from: day[0]?.scene.from ?? 0,
       until: day.at(-1)?.scene.until ?? 0,
       slots: begun?.former?.slots ?? model.slots.map((name, n) => ({ name, setUp: setUps[names.atFirst[n] ?? -1] })),
-      keys: keys.map(({ name, row }, n) => ({ name, row, setUp: setUps[plan.onKeys[n] ?? -1] })),
+      keys: keys.map(({ name, row, isToggled }, n) => ({
+        name,
+        row,
+        ...(isToggled ? { isToggled } : {}),
+        setUp: setUps[plan.onKeys[n] ?? -1],
+      })),
       presses: changes.reduce((n, c) => n + c.cost.presses, 0),
       late: changes.filter(c => c.isLate).length,
       isBest: plan.isBest,
@@ -233,6 +245,7 @@ const stationsOf = (
     if (change?.keeps && each?.keeps !== undefined) held[each.keeps] = change.keeps.setUp
     if (change?.stores && each?.stores !== undefined) held[each.stores] = change.stores.setUp
     const slot = held.indexOf(to)
+    const used = keys[change?.key ?? -1]
     const walks = change?.walks
       ? { from: key(change.walks.from), to: key(change.walks.to), isRest: false }
       : change?.recalls !== undefined && !isWhole
@@ -243,8 +256,11 @@ const stationsOf = (
       {
         slot: slot < 0 || change?.key !== undefined ? undefined : name(slot),
         change: change && {
-          key: keys[change.key ?? -1]?.name,
-          isByThumb: keys[change.key ?? -1]?.isThumbs ?? false,
+          back: keys[change.back ?? -1]?.name,
+          key: used?.name,
+          isToggled: used?.isToggled ?? false,
+          stays: change.stays,
+          isByThumb: used?.isThumbs === true && !used.isToggled,
           recalls: name(each?.recalls),
           walks,
           keeps: name(each?.keeps),

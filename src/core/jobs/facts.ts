@@ -56,15 +56,17 @@ export interface Walk extends Cost {
   readonly steps: readonly (readonly [row: number, option: number])[]
 }
 
-/** A key that recalls a stored set for as long as it is held. */
+/** A key that recalls a stored set: for as long as it is held, or until it is pressed again. */
 export interface ModelKey {
   /** As it is called on the body. */
   readonly name: string
   /** The thumb holds it; devices may have kept facts from before this was known. */
   readonly isThumbs?: boolean
+  /** Pressed once it is on, pressed again it is off. */
+  readonly isToggled?: boolean
   /** The row that gives it this work, and what is chosen there. */
   readonly row: readonly [label: string, option: string]
-  /** By set-up: with which others on the key a camera set to it does as they do, while it is held. */
+  /** By set-up: with which others on the key a camera set to it does as they do, while it is held or on. */
   readonly reaches: Readonly<Record<string, readonly string[]>>
 }
 
@@ -167,6 +169,8 @@ export const withWalks = (
 export const RECALL: Cost = { presses: 2, seconds: 4 }
 /** Taking a key that recalls a set, at the beginning of a scene. @source from memory */
 export const HOLD: Cost = { presses: 1, seconds: 0 }
+/** Pressing a key that stays on, or pressing it again. @source from memory */
+export const TOGGLE: Cost = { presses: 1, seconds: 1 }
 /** For longer nobody should have to hold a key, all pictures of a scene together. @source from memory */
 export const MOST_HELD_MINUTES = 10
 /** Taking one lens off and putting another on, with their caps. @source from memory */

@@ -6,7 +6,7 @@ import { mergeJobs, withScene } from './edit'
 import { thumbOver } from './hands'
 import { lightAt } from './light'
 import { differencesBetween, planThrough } from './replan'
-import { printedLines, sheetFor } from './sheet'
+import { printedLines, sheetFor, whereIn } from './sheet'
 import { type Happened, type Happening, standingOf } from './standing'
 import { handScenes, limiterAt, warningsOf } from './warnings'
 
@@ -76,7 +76,7 @@ describe('a plan', () => {
 
     const sheet = sheetFor(job, facts, planThrough(job, facts, []), [], 'ottoline-marsh')
     expect(sheet.lines[1]?.change).toEqual(['Hold Heel while you shoot; nothing else is changed.'])
-    expect(sheet.prepare[0]?.keys).toEqual(['Heel (Heel does: Other set): High rope'])
+    expect(sheet.prepare[0]?.keys).toEqual(['Heel (Heel does: Other set): High rope, while it is held'])
 
     // The day has begun: what is on the key stays there, and the rest goes by it.
     const moved = happened(['19:13', { kind: 'moved', scene: 'again', day: '2026-06-20', at: '20:00' }])
@@ -91,6 +91,44 @@ describe('a plan', () => {
     })
     const walked = planThrough(long, factsFor(long, { models }), []).plan
     expect(walked.stations[1]?.change).toMatchObject({ key: undefined, walks: { to: 'rope' } })
+  })
+
+  it('leaves a key on through scenes however long, where it is pressed and not held', () => {
+    const base = house()
+    const reaches = { ring: ['rope'], rope: ['ring'] }
+    const row = ['Heel does', 'Other set'] as const
+    const keys = [{ name: 'Heel', isThumbs: true, isToggled: true, row, reaches }]
+    const models = base.models.map((m, i) => (i === 0 ? { ...m, slots: [], keys } : m))
+    const who = [['ottoline-marsh']] as const
+    const job = jobWith({
+      parade: { at: '19:00', standard: 'ring', who },
+      rope: { at: '19:11', standard: 'rope', minutes: 50, who },
+      more: { at: '20:02', standard: 'rope', minutes: 50, who },
+      again: { at: '20:53', standard: 'ring', who },
+    })
+    const facts = factsFor(job, { models })
+    const planned = planThrough(job, facts, [])
+    expect(planned.plan.units[0]).toMatchObject({ presses: 2, late: 0, isBest: true })
+    // The thumb rests meanwhile.
+    expect(handScenes(planned.plan.stations).some(s => s.holdsKey)).toBe(false)
+    const sheet = sheetFor(job, facts, planned, [], 'ottoline-marsh')
+    expect(sheet.lines.map(l => l.change)).toEqual([
+      [],
+      ['Press Heel once: it is on until it is pressed again. Nothing else is changed.'],
+      ['Leave Heel on.'],
+      ['Press Heel again: the camera is as it was before.'],
+    ])
+    expect(whereIn(sheet.lines[1] ?? { slot: undefined, held: undefined, isToggled: false })).toBe('with Heel on')
+    expect(sheet.prepare[0]?.keys).toEqual(['Heel (Heel does: Other set): High rope, until it is pressed again'])
+
+    // Planned anew while it is on, the way back is not forgotten.
+    const dropped = happened(['19:30', { kind: 'dropped', scene: 'more' }])
+    const later = sheetFor(job, facts, planThrough(job, facts, dropped), dropped, 'ottoline-marsh')
+    expect(later.lines.map(l => l.change[0])).toEqual([
+      undefined,
+      'Press Heel once: it is on until it is pressed again. Nothing else is changed.',
+      'Press Heel again: the camera is as it was before.',
+    ])
   })
 
   it('says why a unit was taken, and what the next best would cost', () => {

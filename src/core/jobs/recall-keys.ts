@@ -4,11 +4,12 @@ import type { ControlAssignment } from '../vocabulary/values'
 import type { ModelKey } from './facts'
 import type { SetTo } from './walks'
 
-/** Keys of a body that can recall a stored set while they are held, and what they are good for between set-ups. */
+/** Keys of a body that can recall a stored set while they are held or on, and what they are good for between set-ups. */
 
-/** An option that makes a key recall a set while it is held. */
+/** An option that makes a key recall a set. */
 interface Chance {
   readonly control: string
+  readonly isToggled: boolean
   readonly setting: Setting
   readonly option: Setting['options'][number]
 }
@@ -19,7 +20,7 @@ const chancesOf = (body: Body): readonly Chance[] =>
   body.settings.flatMap(setting =>
     setting.options.flatMap(option => {
       const work = option.means[RECALL_WORK] as ControlAssignment | undefined
-      return work && work.press !== 'toggled' ? [{ control: work.control, setting, option }] : []
+      return work ? [{ control: work.control, isToggled: work.press === 'toggled', setting, option }] : []
     }),
   )
 
@@ -43,6 +44,7 @@ export const recallKeysOf = (body: Body, all: readonly SetTo[]): readonly ModelK
     return {
       name: control?.label ?? chance.control,
       isThumbs: control !== undefined && PLACES[control.place].finger === 'thumb',
+      ...(chance.isToggled ? { isToggled: true } : {}),
       row: [chance.setting.label, chance.option.label],
       reaches: Object.fromEntries(
         free.map(from => [from.key, free.filter(to => to !== from && does(from, to)).map(to => to.key)]),
@@ -50,6 +52,8 @@ export const recallKeysOf = (body: Body, all: readonly SetTo[]): readonly ModelK
     }
   })
   const worth = ({ reaches }: ModelKey) => Object.values(reaches).reduce((n, to) => n + to.length, 0)
-  const byControl = keyed.filter((k, i) => keyed.findIndex(o => o.name === k.name) === i && worth(k) > 0)
+  // Where a key can do both, what is held is not forgotten.
+  const heldFirst = keyed.toSorted((a, b) => Number(a.isToggled ?? false) - Number(b.isToggled ?? false))
+  const byControl = heldFirst.filter((k, i) => heldFirst.findIndex(o => o.name === k.name) === i && worth(k) > 0)
   return byControl.toSorted((a, b) => worth(b) - worth(a)).slice(0, keys.sets)
 }

@@ -94,7 +94,9 @@ export const differencesBetween = (
       )
     else if (former.change?.key !== s.change?.key)
       parts.push(
-        s.change?.key === undefined ? `no longer by holding ${former.change?.key ?? ''}` : `by holding ${s.change.key}`,
+        s.change?.key === undefined
+          ? `no longer by ${former.change?.key ?? ''}`
+          : `by ${s.change.isToggled ? 'pressing' : 'holding'} ${s.change.key}`,
       )
     else if (former.change?.recalls !== s.change?.recalls)
       parts.push(s.change?.recalls === undefined ? 'set in the menu, not from a slot' : `from slot ${s.change.recalls}`)

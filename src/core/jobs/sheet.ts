@@ -43,8 +43,10 @@ export interface SheetLine {
     | { readonly id: string; readonly name: string; readonly for: string; readonly isGuided: boolean }
     | undefined
   readonly slot: string | undefined
-  /** The key that recalls it, for as long as it is held. */
+  /** The key that recalls it, for as long as it is held or on. */
   readonly held: string | undefined
+  /** That key is on until it is pressed again. */
+  readonly isToggled: boolean
   /** What to do before it, one thing after the other. */
   readonly change: readonly string[]
   readonly isLate: boolean
@@ -76,6 +78,13 @@ export interface Sheet {
   readonly cautions: readonly Said[]
 }
 
+const keyDeed = (key: string, { isToggled, stays }: StationChange): string =>
+  stays
+    ? `Leave ${key} on.`
+    : isToggled
+      ? `Press ${key} once: it is on until it is pressed again. Nothing else is changed.`
+      : `Hold ${key} while you shoot; nothing else is changed.`
+
 /** What a change is, in the words of the body. */
 export const changeWords = (
   facts: JobFacts,
@@ -95,7 +104,8 @@ export const changeWords = (
       : []
   })
   return [
-    ...(change.key === undefined ? [] : [`Hold ${change.key} while you shoot; nothing else is changed.`]),
+    ...(change.back === undefined ? [] : [`Press ${change.back} again: the camera is as it was before.`]),
+    ...(change.key === undefined ? [] : [keyDeed(change.key, change)]),
     ...(change.keeps === undefined ? [] : [`Store what is set in ${change.keeps}.`]),
     ...(change.recalls === undefined ? [] : [`Recall ${change.recalls}.`]),
     ...(walks && !walk && !walks.isRest ? ['Walk the card; its rows are not worked out yet.'] : (steps ?? [])),
@@ -104,12 +114,16 @@ export const changeWords = (
 }
 
 /** Where a set-up is found on the camera; undefined where it is in no slot and on no key. */
-export const whereIn = ({ slot, held }: Pick<SheetLine, 'slot' | 'held'>): string | undefined =>
-  held === undefined ? (slot === undefined ? undefined : `in ${slot}`) : `held on ${held}`
+export const whereIn = ({ slot, held, isToggled }: Pick<SheetLine, 'slot' | 'held' | 'isToggled'>): string | undefined =>
+  held === undefined ? (slot === undefined ? undefined : `in ${slot}`) : isToggled ? `with ${held} on` : `held on ${held}`
+
+/** How long a key does what is stored for it. */
+export const keyLasts = ({ isToggled }: Pick<KeyFill, 'isToggled'>): string =>
+  isToggled ? 'until it is pressed again' : 'while it is held'
 
 /** A key and what is stored for it at home. */
-const keyWords = ({ name, row, setUp }: KeyFill, people: JobFacts['people']): readonly string[] =>
-  setUp ? [`${name} (${row.join(': ')}): ${setUpWords(setUp, people)}`] : []
+const keyWords = (key: KeyFill, people: JobFacts['people']): readonly string[] =>
+  key.setUp ? [`${key.name} (${key.row.join(': ')}): ${setUpWords(key.setUp, people)}, ${keyLasts(key)}`] : []
 
 /** Everything by which a line can have changed since it was printed. */
 const lineText = (line: Omit<SheetLine, 'printed'>): string =>
@@ -166,6 +180,7 @@ const lineOf = (job: Job, facts: JobFacts, s: Station, light: SceneLight | undef
     standard: s.setUp && { id: s.setUp.standard, name: s.setUp.name, for: s.setUp.for, isGuided: s.setUp.isGuided },
     slot: s.slot,
     held: s.change?.key,
+    isToggled: s.change?.isToggled ?? false,
     change: [
       ...(s.isOtherLens && s.lens ? [`Put ${s.lens.name} on.`] : []),
       ...(s.unit ? changeWords(facts, s.unit.model, s.change) : []),

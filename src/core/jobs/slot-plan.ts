@@ -72,14 +72,17 @@ const countSubsets = (n: number, most: number): number => {
 
 interface Node {
   readonly contents: number
-  /** What the camera is set to while no key is held. */
+  /** What the camera is set to while no key is held, or on. */
   readonly base: number
+  /** The toggled key that is on. */
+  readonly on: number | undefined
   readonly weight: number
   readonly before: Node | undefined
   readonly change: SlotChange | undefined
 }
 /** Nodes that go on from the same. */
-const stateOf = ({ contents, base }: Pick<Node, 'contents' | 'base'>): number => base * 2 ** MOST_SET_UPS + contents
+const stateOf = ({ contents, base, on = -1 }: Pick<Node, 'contents' | 'base' | 'on'>): number =>
+  ((on + 1) * MOST_SET_UPS + base) * 2 ** MOST_SET_UPS + contents
 
 /** What may be done with a set-up that is there: leave it, or store it in a free slot or in place of another. */
 const storings = (contents: number, setUp: number, slots: number): readonly (Stored | undefined)[] => {
@@ -94,14 +97,15 @@ const after = (contents: number, stored: Stored | undefined): number =>
 
 type OnKeys = SlotPlan['onKeys']
 
-/** The keys that do for a scene, held from what the camera is set to. */
+/** The keys that do for a scene, from what the camera is set to. */
 const keysFor = (p: SlotProblem, on: OnKeys, base: number, scene: number): readonly number[] => {
   const to = p.sequence[scene] ?? 0
   return on.flatMap((held, key) => (held === to && canHold(p, key, base, scene) ? [key] : []))
 }
 
 const canHold = (p: SlotProblem, key: number, base: number, scene: number): boolean =>
-  p.holdable?.[scene] !== false && p.keys?.[key]?.reaches[base]?.[p.sequence[scene] ?? 0] === true
+  (p.keys?.[key]?.isToggled === true || p.holdable?.[scene] !== false) &&
+  p.keys?.[key]?.reaches[base]?.[p.sequence[scene] ?? 0] === true
 
 /** What may be done between two scenes, each with what comes of it. */
 const deedsAt = function* (
@@ -113,12 +117,17 @@ const deedsAt = function* (
   const gap = p.gaps[i] ?? 0
   const to = p.sequence[i + 1] ?? 0
   const from = node.base
+  const costOf = (key: number | undefined): Cost => p.keys?.[key ?? -1]?.cost ?? NOTHING
   for (const key of from === to ? [] : keysFor(p, on, from, i + 1)) {
-    const cost = p.keys?.[key]?.cost ?? NOTHING
+    const stays = key === node.on
+    const back = stays ? undefined : node.on
+    const cost = stays ? NOTHING : sum(costOf(back), costOf(key))
     const isLate = cost.seconds > gap
     const change = {
       from,
+      back,
       key,
+      stays,
       keeps: undefined,
       recalls: undefined,
       walks: undefined,
@@ -126,15 +135,18 @@ const deedsAt = function* (
       cost,
       isLate,
     }
-    yield { ...node, weight: node.weight + cost.presses + (isLate ? LATE : 0), before: node, change }
+    const weight = node.weight + cost.presses + (isLate ? LATE : 0)
+    yield { ...node, on: p.keys?.[key]?.isToggled === true ? key : undefined, weight, before: node, change }
   }
+  const back = node.on
   // Where there was time to store it on arriving, nothing is gained by storing it on leaving.
   const hasArrived = from === p.sequence[i]
   const hadTime = hasArrived && (i > 0 ? (p.gaps[i - 1] ?? 0) >= slowest + p.store.seconds : p.holds === undefined)
   for (const keeps of hadTime ? [undefined] : storings(node.contents, from, p.slots)) {
     const kept = after(node.contents, keeps)
     const way = wayTo(p, from, to, membersOf(kept), gap)
-    const spent = keeps ? sum(way.cost, p.store) : way.cost
+    const off = sum(costOf(back), way.cost)
+    const spent = keeps ? sum(off, p.store) : off
     if (keeps && spent.seconds > gap) continue
     for (const stores of storings(kept, to, p.slots)) {
       const cost = stores ? sum(spent, p.store) : spent
@@ -144,9 +156,10 @@ const deedsAt = function* (
       yield {
         contents: after(kept, stores),
         base: to,
+        on: undefined,
         weight: node.weight + cost.presses + (isLate ? LATE : 0),
         before: node,
-        change: { from, key: undefined, keeps, recalls, walks, stores, cost, isLate },
+        change: { from, back, key: undefined, stays: false, keeps, recalls, walks, stores, cost, isLate },
       }
     }
   }
@@ -158,6 +171,7 @@ const bestDay = (p: SlotProblem, used: readonly number[], on: OnKeys, isExact: b
   const start = (contents: number): Node => ({
     contents,
     base: p.sequence[0] ?? 0,
+    on: p.on,
     weight: p.holds === undefined ? (countOf(contents) + filled) * PREPARED : 0,
     before: undefined,
     change: undefined,
@@ -229,7 +243,8 @@ export const planSlots = (p: SlotProblem): SlotPlan => {
   const choices = choicesOf(p, used)
   const fillings = choices.reduce((n, may) => n * may.length, 1)
   const states = countSubsets(used.length, p.slots)
-  const bases = p.keys?.length ? used.length : 1
+  const toggled = p.keys?.filter(k => k.isToggled).length ?? 0
+  const bases = p.keys?.length ? used.length * (1 + toggled) : 1
   const isExact = fillings <= MOST_FILLINGS && states * bases * fillings <= MOST_STATES
   const fill = (): Filled => {
     if (!isExact) {
@@ -275,7 +290,9 @@ const byUse = (p: SlotProblem, used: readonly number[]): readonly number[] => {
   return ranked.slice(0, n)
 }
 
+/** The longest walk, with the key that may have to be pressed before it. */
 const slowestOf = (p: SlotProblem, used: readonly number[]): number =>
+  Math.max(0, ...(p.keys ?? []).map(k => (k.isToggled ? k.cost.seconds : 0))) +
   Math.max(0, ...used.flatMap(a => used.map(b => (a === b ? 0 : (p.walk[a]?.[b]?.seconds ?? 0)))))
 
 /** As if everything were in a slot, and on every key, all the time. */

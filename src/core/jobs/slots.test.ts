@@ -11,6 +11,7 @@ const played = (p: SlotProblem) => {
   let presses = 0
   let late = 0
   let setTo = p.sequence[0] as number
+  let on = p.on
   plan.changes.forEach((c, i) => {
     const to = p.sequence[i + 1] as number
     const gap = p.gaps[i] as number
@@ -29,15 +30,24 @@ const played = (p: SlotProblem) => {
       expect(holds.size).toBeLessThanOrEqual(p.slots)
       spend(p.store)
     }
+    if (c.back !== undefined) {
+      expect(c.back).toBe(on)
+      spend(p.keys?.[c.back]?.cost)
+      on = undefined
+    }
     if (c.key !== undefined) {
+      const key = p.keys?.[c.key]
       expect(plan.onKeys[c.key]).toBe(to)
-      expect(p.holdable?.[i + 1]).toBe(true)
-      expect(p.keys?.[c.key]?.reaches[at]?.[to]).toBe(true)
-      spend(p.keys?.[c.key]?.cost)
+      expect(key?.isToggled || p.holdable?.[i + 1]).toBe(true)
+      expect(key?.reaches[at]?.[to]).toBe(true)
+      expect(on).toBe(c.stays ? c.key : undefined)
+      if (!c.stays) spend(key?.cost)
+      on = key?.isToggled ? c.key : undefined
       expect(c.isLate).toBe(seconds > gap)
       if (seconds > gap) late++
       return
     }
+    expect(on).toBe(undefined)
     store(c.keeps, c.from)
     if (c.recalls !== undefined) {
       expect(holds.has(c.recalls)).toBe(true)
@@ -85,6 +95,30 @@ describe('slots over the scenes of a day', () => {
       held += plan.changes.filter(c => c.key !== undefined).length
     }
     expect(held).toBeGreaterThan(100)
+  })
+
+  it('are as good as everything that can be done where keys stay on until they are pressed again, on 300 small days', () => {
+    let [stayed, back, long] = [0, 0, 0]
+    for (let seed = 1; seed <= 300; seed++) {
+      const keys = 1 + (seed % 2)
+      const made = madeSlots(seed, {
+        scenes: 3 + (seed % 4),
+        setUps: 2 + (seed % 2),
+        slots: seed % 3 ? seed % 2 : 0,
+        keys,
+        toggled: seed % 5 ? keys : 1,
+      })
+      const onKey = made.keys?.[0]?.holds
+      const isBegun = seed % 4 === 0 && typeof onKey === 'number' && onKey !== made.sequence[0]
+      const p = isBegun ? { ...made, on: 0 } : made
+      const plan = played(p)
+      expect({ late: plan.late, presses: plan.presses }, `day ${seed}`).toEqual(tryEverything(p))
+      expect(plan.isBest).toBe(true)
+      stayed += plan.changes.filter(c => c.stays).length
+      back += plan.changes.filter(c => c.back !== undefined).length
+      long += plan.changes.filter((c, i) => c.key !== undefined && p.holdable?.[i + 1] === false).length
+    }
+    expect(Math.min(stayed, back, long)).toBeGreaterThan(20)
   })
 
   it('with keys, of a week too large to be proven, stay above their bound', () => {

@@ -26,28 +26,39 @@ export interface SlotProblem {
   readonly store: Cost
   /** What is in the slots, where the day has begun; undefined where they can be filled at home. */
   readonly holds?: readonly number[] | undefined
-  /** Keys that recall a stored set for as long as they are held. */
+  /** Keys that recall a stored set, for as long as they are held or until they are pressed again. */
   readonly keys?: readonly RecallKey[] | undefined
+  /** The key that was pressed and is on, where the day has begun. */
+  readonly on?: number | undefined
   /** By scene: short enough for a key to be held through it; all where it is not given. */
   readonly holdable?: readonly boolean[] | undefined
 }
 
-/** What a key recalls is stored at home, and stays; the camera is as it was as soon as the key is let go. */
+/**
+ * What a key recalls is stored at home, and stays. The camera is as it was as soon as a key is let go that is held, or
+ * pressed again that is toggled.
+ */
 export interface RecallKey {
-  /** By set-up, from and to: with `to` on the key, a camera that is set to `from` does as `to` while it is held. */
+  /** By set-up, from and to: with `to` on the key, a camera that is set to `from` does as `to` while it is held, or on. */
   readonly reaches: readonly (readonly boolean[])[]
-  /** Of taking it through a scene. */
+  /** Of holding it through a scene; of each press where it is toggled. */
   readonly cost: Cost
+  /** Nobody has to hold it: it may stay on for as long as a scene takes, and through several. */
+  readonly isToggled?: boolean | undefined
   /** What is on it, where the day has begun; undefined where it can be filled at home. */
   readonly holds?: number | 'nothing' | undefined
 }
 
 /** What is done between two scenes. */
 export interface SlotChange {
-  /** What the camera is set to before it: that of the last scene for which no key is held. */
+  /** What the camera is set to before it: that of the last scene for which no key is held, or on. */
   readonly from: number
-  /** The key that is held through the scene, in place of any change. */
+  /** The key that is pressed again before anything else, so that it is off. */
+  readonly back: number | undefined
+  /** The key that is held or on through the scene, in place of any change. */
   readonly key: number | undefined
+  /** That key is on already, and stays so. */
+  readonly stays: boolean
   /** Stored before anything is changed, and what it takes the place of. */
   readonly keeps: Stored | undefined
   /** The set-up that is recalled from a slot first. */

@@ -40,8 +40,14 @@ export interface Why {
 }
 
 export interface StationChange {
-  /** The key that is held through the scene, in place of any change: what else is set stays. */
+  /** The key that is pressed again before anything else, so that it is off. */
+  readonly back: string | undefined
+  /** The key that is held or on through the scene, in place of any change: what else is set stays. */
   readonly key: string | undefined
+  /** Nobody has to hold that key. */
+  readonly isToggled: boolean
+  /** It is on already, and stays so. */
+  readonly stays: boolean
   /** The thumb holds that key. */
   readonly isByThumb: boolean
   readonly recalls: string | undefined
@@ -54,7 +60,7 @@ export interface StationChange {
   readonly gapSeconds: number
 }
 
-export interface KeyFill extends Pick<ModelKey, 'name' | 'row'> {
+export interface KeyFill extends Pick<ModelKey, 'name' | 'row' | 'isToggled'> {
   readonly setUp: SetUp | undefined
 }
 
@@ -66,7 +72,7 @@ export interface UnitDay {
   readonly until: number
   /** By slot: its name and the set-up that is stored in it at home. */
   readonly slots: readonly { readonly name: string; readonly setUp: SetUp | undefined }[]
-  /** By key that recalls a set while it is held: what is stored for it at home. */
+  /** By key that recalls a set: what is stored for it at home. */
   readonly keys?: readonly KeyFill[]
   readonly presses: number
   /** Changes for which there is no time. */

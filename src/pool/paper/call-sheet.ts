@@ -76,7 +76,7 @@ export const callSheets = async ({ paper, who, printed, ...asked }: CallSheets):
       report.heading('At home')
       for (const p of sheet.prepare) {
         const slots = p.slots.length ? ` Slots: ${p.slots.join('; ')}.` : ''
-        const keys = p.keys.length ? ` On keys, while they are held: ${p.keys.join('; ')}.` : ''
+        const keys = p.keys.length ? ` On keys: ${p.keys.join('; ')}.` : ''
         const areas = p.areas.length ? ` Areas on the button: ${p.areas.join(', ')}.` : ''
         report.block([[{ text: `${p.day}: ${p.tag}, ${p.body}: ${p.first}.${slots}${keys}${areas}`, size: small }]], {
           above: 3,

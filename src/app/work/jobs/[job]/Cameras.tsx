@@ -5,6 +5,7 @@ import { type JobFacts, setUpWords } from '@/core/jobs/facts'
 import type { Job } from '@/core/jobs/job'
 import type { Planned } from '@/core/jobs/replan'
 import type { UnitDay } from '@/core/jobs/station'
+import { keyLasts } from '@/core/jobs/sheet'
 import { slotsText } from '@/core/kit/slots'
 import { gapWords } from '@/core/numeric/gap'
 import { TallLink } from '@/ui/links'
@@ -52,7 +53,7 @@ export const Cameras = ({ job, planned, facts }: { job: Job; planned: Planned; f
                     <Typography component="span" variant="value">
                       {k.name}
                     </Typography>{' '}
-                    {k.setUp && setUpWords(k.setUp, facts.people)}, while it is held
+                    {k.setUp && setUpWords(k.setUp, facts.people)}, {keyLasts(k)}
                     <Typography component="span" variant="body2" color="textSecondary" sx={{ display: 'block' }}>
                       Set {k.row.join(' to ')}, and store the settings for it.
                     </Typography>

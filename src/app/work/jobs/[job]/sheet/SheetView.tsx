@@ -51,7 +51,7 @@ export const SheetView = ({ view: sent, person }: { view: SentView; person: stri
               <Box component="li" key={`${p.tag} ${i}`} sx={{ py: 0.75 }}>
                 <strong>{p.tag}</strong> ({p.body}), {p.day}: begins with {p.first}.
                 {p.slots.length > 0 && ` In the slots: ${p.slots.join('; ')}.`}
-                {p.keys.length > 0 && ` On keys, while they are held: ${p.keys.join('; ')}.`}
+                {p.keys.length > 0 && ` On keys: ${p.keys.join('; ')}.`}
                 {p.areas.length > 1 && ` Areas on the button: ${p.areas.join(', ')}.`}
               </Box>
             ))}
