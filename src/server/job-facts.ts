@@ -76,11 +76,9 @@ const peopleOf = (job: Job, people: JobFacts['people']): readonly string[] => [
   ),
 ]
 
-const guided = remember<{ readonly standard: Standard; readonly told: JobFacts['told'][string] }>('guided scenes', 2000)
-
-/** What the guide makes of a scene; the same words, the same answers. */
-const guideOf = (scene: Scene) =>
-  guided.getOr(JSON.stringify(scene), () => ({ standard: guidedStandard(scene), told: toldOf(scene) }))
+/** The guide makes the same of the same words. */
+const guided = remember<Standard>('guided scenes', 2000)
+const told = remember<JobFacts['told'][string]>('told scenes', 2000)
 
 /** The set-ups of a job, and which of them each scene and person needs. */
 const setUpsOf = async (job: Job, people: JobFacts['people']) => {
@@ -96,7 +94,7 @@ const setUpsOf = async (job: Job, people: JobFacts['people']) => {
         if (!(error instanceof RequestError) || error.status !== 404) throw error
         lost[scene.id] = scene.standard
       }
-    const document = guideOf(scene).standard
+    const document = guided.getOr(JSON.stringify(scene), () => guidedStandard(scene))
     // Scenes that the guide answers alike are set alike.
     const ref = `guide ${JSON.stringify(document.layers[0]?.targets ?? [])}`
     return { ref, standard: { document, stamp: ref } }
@@ -313,7 +311,7 @@ export const readJobFacts = async (job: Job): Promise<JobFacts> => {
     people: people.map(({ id, name }) => ({ id, name })),
     setUps: all.map(s => s.setUp),
     setUpOf,
-    told: Object.fromEntries(job.scenes.map(s => [s.id, guideOf(s).told])),
+    told: Object.fromEntries(job.scenes.map(s => [s.id, told.getOr(JSON.stringify(s), () => toldOf(s))])),
     models: made,
     units: facts,
     lenses: await lensFacts(rows),
