@@ -1,4 +1,4 @@
-import { neededWalks } from '../../src/core/jobs/needed'
+import { neededWalks, pairsText } from '../../src/core/jobs/needed'
 import { planThrough } from '../../src/core/jobs/replan'
 import { type Model, withWalks } from '../../src/core/jobs/facts'
 import { planSlots } from '../../src/core/jobs/slot-plan'
@@ -85,11 +85,11 @@ export const benchJobs = async (): Promise<void> => {
     )
     let { facts } = view
     const [, better] = await timed(async () => {
-      const needed = neededWalks(plan)
+      const needed = neededWalks(plan, view.facts)
       for (let i = 0; i < needed.length; i += AT_ONCE) {
         const some = await Promise.all(
-          needed.slice(i, i + AT_ONCE).map(async ({ model, setUps }) => {
-            const query = new URLSearchParams({ model, setUps: setUps.join(' ') })
+          needed.slice(i, i + AT_ONCE).map(async ({ model, setUps, pairs }) => {
+            const query = new URLSearchParams({ model, setUps: setUps.join(' '), pairs: pairsText(pairs) })
             type Walks = Pick<Model, 'walks' | 'rests' | 'rows'>
             return { model, walks: await get<Walks>(`/api/v1/jobs/forty/walks?${query}`) }
           }),

@@ -50,7 +50,7 @@ export interface JobAsked {
 const plan = ({ job, facts, happened }: JobAsked): Planned => planThrough(job, facts, happened)
 
 /** The walks that the plan of a job needs. */
-export const jobNeeds = (asked: JobAsked): readonly Needed[] => neededWalks(plan(asked).plan)
+export const jobNeeds = (asked: JobAsked): readonly Needed[] => neededWalks(plan(asked).plan, asked.facts)
 
 /** Who a sheet is for: somebody, each of them, or everybody on one. */
 export type SheetsFor = { readonly person: string } | 'each' | 'all'

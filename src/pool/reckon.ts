@@ -1,5 +1,6 @@
 import { type Body, bodyAt, type State } from '@/core/bodies'
 import { recallKeysOf } from '@/core/jobs/recall-keys'
+import type { Pair } from '@/core/jobs/needed'
 import { roughlyBetween, type SetTo, type Walks, walksBetween } from '@/core/jobs/walks'
 import { nearestWays, type Way } from '@/core/phrasebook/nearest'
 import { askedOf, type Conflict, explain, type Explanation, listedBy, resolve, resolvedState } from '@/core/resolve'
@@ -78,20 +79,26 @@ export interface JobWalksAsked {
   readonly setUps: readonly { readonly key: string; readonly standard: Shared<Standard>; readonly context: Context }[]
 }
 
-/** From every set-up of a job to every other one on a body. @returns as JSON text, to be kept as it is */
-export const jobWalks = ({ body, firmware, setUps }: JobWalksAsked): string => {
+/** From set-ups of a job to others on a body. @returns as JSON text, to be kept as it is */
+export const jobWalks = ({
+  body,
+  firmware,
+  setUps,
+  pairs,
+}: JobWalksAsked & { readonly pairs: readonly Pair[] | undefined }): string => {
   const profile = documentOf(body)
   const form = bodyAt(profile, firmware)
   const all = setUps.map(({ key, standard, context }): SetTo => {
     const found = resolve(profile, documentOf(standard), { firmware, context, known: {} })
     return { key, state: found.state, asked: askedOf(form, found) }
   })
-  const walks = walksBetween(form, all, ({ key, state }, known) => {
+  const setTo = ({ key, state }: SetTo, known: State): State => {
     const setUp = setUps.find(s => s.key === key)
     return setUp
       ? resolvedState(profile, documentOf(setUp.standard), { firmware, context: setUp.context, known })
       : state
-  })
+  }
+  const walks = walksBetween(form, all, setTo, pairs)
   return JSON.stringify({ ...walks, keys: recallKeysOf(form, all) } satisfies Walks)
 }
 

@@ -13,6 +13,7 @@ import {
 } from '@/core/jobs/facts'
 import { guidedStandard, toldOf } from '@/core/jobs/guided'
 import type { Job, Scene } from '@/core/jobs/job'
+import { type Needed, type Pair, pairsText } from '@/core/jobs/needed'
 import type { Happened } from '@/core/jobs/standing'
 import type { SetTo, Walks } from '@/core/jobs/walks'
 import type { Known } from '@/core/kit/known'
@@ -163,10 +164,10 @@ const asked = ({ body, firmware }: OnModel, setUps: readonly Prepared[]) => ({
   setUps: setUps.map(s => ({ key: s.setUp.key, standard: share(s.standard.document), context: s.context })),
 })
 
-const walksOf = (model: OnModel, setUps: readonly Prepared[]): Promise<Walks> => {
-  const of = asked(model, setUps)
+const walksOf = (model: OnModel, setUps: readonly Prepared[], pairs: readonly Pair[] | undefined): Promise<Walks> => {
+  const of = { ...asked(model, setUps), pairs }
   const keptBy = of.setUps.flatMap(s => [s.key, s.standard.digest, contextText(s.context)])
-  return workedOut<Walks>(['job walks', of.body.digest, of.firmware, ...keptBy], () =>
+  return workedOut<Walks>(['job walks', of.body.digest, of.firmware, ...keptBy, pairs ? pairsText(pairs) : ''], () =>
     work('jobWalks', of, { isForAll: true }),
   )
 }
@@ -323,18 +324,25 @@ export const readJobFacts = async (job: Job): Promise<JobFacts> => {
 export const readExactFacts = async (job: Job, happened: readonly Happened[]): Promise<JobFacts> => {
   const rough = await readJobFacts(job)
   const needed = await inPool('jobNeeds', { job, facts: rough, happened })
-  const found = await Promise.all(needed.map(async n => ({ ...n, walks: await readWalks(job, n.model, n.setUps) })))
+  const found = await Promise.all(needed.map(async n => ({ ...n, walks: await readWalks(job, n) })))
   return found.reduce((facts, { model, walks }) => (walks ? withWalks(facts, model, walks) : facts), rough)
 }
 
 /**
- * The best walks of one model between some set-ups of a job.
+ * The best walks of one model between some set-ups of a job: of all of them, where nobody says which.
  *
  * @returns undefined where the job has no such model
  */
-export const readWalks = async (job: Job, modelId: string, keys: readonly string[]): Promise<Walks | undefined> => {
+export const readWalks = async (
+  job: Job,
+  { model: modelId, setUps, pairs }: Pick<Needed, 'model' | 'setUps'> & Partial<Needed>,
+): Promise<Walks | undefined> => {
   const { all, models } = await gather(job)
   const model = models.find(m => m.id === modelId)
-  const asked = all.filter(s => keys.includes(s.setUp.key))
-  return model && orNone(walksOf(model, asked))
+  // A standard may have gone meanwhile; the others keep their places.
+  const there = setUps.filter(key => all.some(s => s.setUp.key === key))
+  const asked = there.flatMap(key => all.find(s => s.setUp.key === key) ?? [])
+  const place = (i: number) => there.indexOf(setUps[i] ?? '')
+  const wanted = pairs?.map(([from, to]) => [place(from), place(to)] as const).filter(pair => Math.min(...pair) >= 0)
+  return model && orNone(walksOf(model, asked, wanted))
 }

@@ -353,7 +353,12 @@ export const happenedSchema = v.strictObject({
 export const jobListSchema = v.strictObject({ text: v.pipe(v.string(), v.maxLength(200_000)) })
 export const jobFileQuerySchema = v.object({ file: v.optional(v.pipe(v.string(), v.maxLength(120))) })
 /** Keys of set-ups, with a space between them. */
-export const walksQuerySchema = v.object({ model: id, setUps: v.pipe(v.string(), v.minLength(1), v.maxLength(8000)) })
+export const walksQuerySchema = v.object({
+  model: id,
+  setUps: v.pipe(v.string(), v.minLength(1), v.maxLength(8000)),
+  /** From which to which, by their places; all where not given. */
+  pairs: v.optional(v.pipe(v.string(), v.maxLength(8000), v.regex(/^\d{1,2}-\d{1,2}(?: \d{1,2}-\d{1,2})*$/))),
+})
 export const callSheetsQuerySchema = v.object({
   person: v.optional(id),
   /** A sheet of its own for everybody. */

@@ -114,8 +114,18 @@ export const changeWords = (
 }
 
 /** Where a set-up is found on the camera; undefined where it is in no slot and on no key. */
-export const whereIn = ({ slot, held, isToggled }: Pick<SheetLine, 'slot' | 'held' | 'isToggled'>): string | undefined =>
-  held === undefined ? (slot === undefined ? undefined : `in ${slot}`) : isToggled ? `with ${held} on` : `held on ${held}`
+export const whereIn = ({
+  slot,
+  held,
+  isToggled,
+}: Pick<SheetLine, 'slot' | 'held' | 'isToggled'>): string | undefined =>
+  held === undefined
+    ? slot === undefined
+      ? undefined
+      : `in ${slot}`
+    : isToggled
+      ? `with ${held} on`
+      : `held on ${held}`
 
 /** How long a key does what is stored for it. */
 export const keyLasts = ({ isToggled }: Pick<KeyFill, 'isToggled'>): string =>

@@ -2,6 +2,7 @@ import { type Body, menuPath, type State } from '../bodies'
 import { planSteps } from '../steps/plan'
 import { menuCursor } from '../steps/presses'
 import { type Model, SECONDS_PER_ROW, type Walk } from './facts'
+import type { Pair } from './needed'
 
 /** What it takes to go from one set-up to another on a body. */
 
@@ -47,21 +48,26 @@ const roughSteps = (body: Body, all: readonly SetTo[]): StepsTo => {
 export type Walks = Pick<Model, 'walks' | 'rests' | 'rows' | 'keys'>
 
 /**
- * From every set-up to every other one.
+ * From one set-up to another.
  *
  * @param to what the body is set to by a set-up when it is set to something already: it then changes no more than it has to
+ * @param pairs which, by their places; from every one to every other where not given
  */
 export const walksBetween = (
   body: Body,
   all: readonly SetTo[],
   to: (setUp: SetTo, from: State) => State,
-): Omit<Walks, 'keys'> => between(body, all, (from, target) => planSteps(body, from, to(target, from)))
+  pairs: readonly Pair[] = everyPair(all.length),
+): Omit<Walks, 'keys'> => between(body, all, pairs, (from, target) => planSteps(body, from, to(target, from)))
+
+const everyPair = (n: number): readonly Pair[] =>
+  Array.from({ length: n * n }, (_, i) => [i % n, Math.floor(i / n)] as const).filter(([from, to]) => from !== to)
 
 /** The same without looking for the best order. */
 export const roughlyBetween = (body: Body, all: readonly SetTo[]): Omit<Walks, 'keys'> =>
-  between(body, all, roughSteps(body, all))
+  between(body, all, everyPair(all.length), roughSteps(body, all))
 
-const between = (body: Body, all: readonly SetTo[], stepsTo: StepsTo): Omit<Walks, 'keys'> => {
+const between = (body: Body, all: readonly SetTo[], pairs: readonly Pair[], stepsTo: StepsTo): Omit<Walks, 'keys'> => {
   const rows: Model['rows'][number][] = []
   const rowOf = new Map<string, number>()
   const settings = new Map(body.settings.map(s => [s.id, s]))
@@ -83,16 +89,16 @@ const between = (body: Body, all: readonly SetTo[], stepsTo: StepsTo): Omit<Walk
   const { stores } = body.slots
   const walks: Record<string, Record<string, Walk>> = {}
   const rests: Record<string, Record<string, Walk>> = {}
-  for (const b of all) {
-    const kept =
-      stores === 'everything' || body.slots.names.length === 0
-        ? undefined
-        : Object.fromEntries(Object.entries(b.state).filter(([setting]) => stores.includes(setting)))
-    for (const a of all) {
-      if (a === b) continue
-      ;(walks[a.key] ??= {})[b.key] = walk(a.state, b)
-      if (kept) (rests[a.key] ??= {})[b.key] = walk({ ...a.state, ...kept }, b)
-    }
+  const keptOf = ({ state }: SetTo): State | undefined =>
+    stores === 'everything' || body.slots.names.length === 0
+      ? undefined
+      : Object.fromEntries(Object.entries(state).filter(([setting]) => stores.includes(setting)))
+  const kept = all.map(keptOf)
+  for (const [from, to] of pairs) {
+    const [a, b] = [all[from], all[to]]
+    if (!a || !b || a === b) continue
+    ;(walks[a.key] ??= {})[b.key] = walk(a.state, b)
+    if (kept[to]) (rests[a.key] ??= {})[b.key] = walk({ ...a.state, ...kept[to] }, b)
   }
   return { walks, rests, rows }
 }

@@ -2,7 +2,7 @@
 
 import { useEffect, useMemo, useState } from 'react'
 import { type JobFacts, type Model, withWalks } from '@/core/jobs/facts'
-import { type Needed, neededWalks } from '@/core/jobs/needed'
+import { type Needed, neededWalks, pairsText } from '@/core/jobs/needed'
 import { unpackFacts } from '@/core/jobs/packed'
 import { planThrough } from '@/core/jobs/replan'
 import type { Job } from '@/core/jobs/job'
@@ -22,14 +22,14 @@ type Walks = Pick<Model, 'walks' | 'rests' | 'rows'>
 /** Asked for at the same time: two for each of the two that a small server works on at once. */
 const AT_ONCE = 4
 
-const keyOf = (n: Needed): string => `${n.model} ${n.setUps.join(' ')}`
+const keyOf = (n: Needed): string => `${n.model} ${n.setUps.join(' ')} ${pairsText(n.pairs)}`
 
 /** Better walks than the rough ones, asked for one after the other while a plan is looked at. */
 const useBetterWalks = (job: Job, facts: JobFacts, happened: readonly Happened[], isOn: boolean) => {
   const [found, setFound] = useState<ReadonlyMap<string, { readonly model: string; readonly walks: Walks }>>(new Map())
   const [given, setGiven] = useState<ReadonlySet<string>>(new Set())
   const needed = useMemo(
-    () => (isOn ? neededWalks(planThrough(job, facts, happened).plan) : []),
+    () => (isOn ? neededWalks(planThrough(job, facts, happened).plan, facts) : []),
     [isOn, job, facts, happened],
   )
   const next = needed.filter(n => !found.has(keyOf(n)) && !given.has(keyOf(n))).slice(0, AT_ONCE)
@@ -39,7 +39,7 @@ const useBetterWalks = (job: Job, facts: JobFacts, happened: readonly Happened[]
     if (all.length === 0) return undefined
     const stop = new AbortController()
     const ask = async (n: Needed) => {
-      const query = new URLSearchParams({ model: n.model, setUps: n.setUps.join(' ') })
+      const query = new URLSearchParams({ model: n.model, setUps: n.setUps.join(' '), pairs: pairsText(n.pairs) })
       const sent = await sendJson<Walks>('GET', `/api/v1/jobs/${job.id}/walks?${query}`, undefined, stop.signal)
       return [keyOf(n), sent.ok ? { model: n.model, walks: sent.value } : undefined] as const
     }

@@ -1,3 +1,4 @@
+import { pairsFrom } from '@/core/jobs/needed'
 import { readWalks } from '@/server/job-facts'
 import { answer, parseQuery } from '@/server/http'
 import { readJob } from '@/server/jobs'
@@ -7,8 +8,13 @@ import { walksQuerySchema } from '@/server/queries'
 /** The best walks of one model between the set-ups of a job. */
 export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
-    const { model, setUps } = parseQuery(walksQuerySchema, request)
-    const walks = await readWalks((await readJob((await params).id)).document, model, setUps.split(' '))
+    const { model, setUps, pairs } = parseQuery(walksQuerySchema, request)
+    const { document } = await readJob((await params).id)
+    const walks = await readWalks(document, {
+      model,
+      setUps: setUps.split(' '),
+      ...(pairs === undefined ? {} : { pairs: pairsFrom(pairs) }),
+    })
     if (!walks) throw notFound('model', model)
     return Response.json(walks)
   })
