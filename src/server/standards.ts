@@ -1,39 +1,26 @@
-import type { Actor } from './actor'
 import 'server-only'
-import { type Body, factoryState } from '@/core/bodies'
 import { type Parsed, type Problem, problemWords } from '@/core/reading/problem'
 import { uniqueSlug } from '@/core/language/language'
 import {
   type Context,
-  layerKind,
   type LayerKind,
   type Level,
-  parseStandard,
   refText,
   type Standard,
   standardProblems,
 } from '@/core/standards'
-import { compareLayers, compareStandards, isNoticed, type TargetDifference } from '@/core/standards/compare'
+import { compareLayers, compareStandards, type TargetDifference } from '@/core/standards/compare'
 import { emptyStandard, withNewerBelow } from '@/core/standards/edit'
-import houseBaseline from '@/core/standards/house-baseline.json' with { type: 'json' }
-import { mean } from '@/core/numeric/mean'
-import { dimension } from '@/core/vocabulary/dimensions'
 import { listHistory } from '@/db/history'
 import { saveUsualStandard } from '@/db/settings'
 import * as db from '@/db/standards'
-import { firmwareOf, formOf, listStandards, readBodies, readStandard, type Revised, units } from './catalogue'
-import { resolveStored, startAt, walkStored } from './concordance'
-import { eachReckoned, type NotReckoned } from './worked-out'
+import type { Actor } from './actor'
+import { listStandards, readStandard } from './catalogue'
 import { database } from './database'
-import { changedMeanwhile, invalid, notFound, RequestError } from './problems'
+import { changedMeanwhile, invalid, RequestError } from './problems'
 import { work } from './working'
 
 /** Standards as they come into being, are drafted, talked over, approved and retired. */
-
-const expectParsed = <T>(parsed: Parsed<T>): T => {
-  if (!parsed.ok) throw invalid(parsed.problems)
-  return parsed.value
-}
 
 export interface NewStandard {
   readonly name: string
@@ -67,7 +54,8 @@ export const createStandard = async (
 
 const MOST_TRIES = 5
 
-const openVersion = async (id: string) =>
+/** The version that is being drafted or looked at, if any. */
+export const openVersion = async (id: string) =>
   (await db.listVersions(await database(), id)).find(v => v.state === 'draft' || v.state === 'in-review')
 
 /**
@@ -295,155 +283,6 @@ export const compareVersions = async (before: string, after: string, context: Co
   }
 }
 
-/** What approving a version would do to one body. */
-export interface BodyEffect {
-  readonly body: string
-  readonly model: string
-  readonly units: readonly string[]
-  /** Settings that have to be changed on each unit that is set to the version in force. */
-  readonly steps: number
-  readonly agreementBefore: number
-  readonly agreementAfter: number
-  /** Labels of musts that are held now and would be broken, and the reverse. */
-  readonly mustsLost: readonly string[]
-  readonly mustsWon: readonly string[]
-}
-
-export interface EffectView {
-  /** The version in force that it is compared with; undefined where there is none yet. */
-  readonly against: number | undefined
-  readonly bodies: readonly BodyEffect[]
-  /** Bodies that cannot be reckoned, and why. */
-  readonly failed: readonly NotReckoned[]
-  readonly units: number
-  readonly steps: number
-  readonly agreementBefore: number
-  readonly agreementAfter: number
-  readonly noticed: number
-}
-
-/** What approving a version will do: which bodies and units change, in how many steps, at what gain or loss. */
-export const effectOf = async (ref: string): Promise<EffectView> => {
-  const after = await readStandard(ref)
-  const { document } = after
-  const counts = db.inForce((await db.listVersions(await database(), document.id)).filter(v => v.state === 'approved'))
-  const before = counts && (await readStandard(refText({ id: document.id, version: counts.version })))
-  const [bodies, allUnits] = await Promise.all([readBodies(), units()])
-  const effectOn = async (body: Revised<Body>): Promise<BodyEffect> => {
-    const firmware = firmwareOf(body.document, allUnits)
-    const form = formOf(body, firmware)
-    const on = { body, standard: after, firmware }
-    const [then, was] = await Promise.all([
-      resolveStored(on),
-      before && resolveStored({ body, standard: before, firmware }),
-    ])
-    const from = was?.state ?? factoryState(form)
-    const { steps } = (await walkStored(on, startAt(form, from))).plan
-    const held = (r: typeof then | undefined, id: string) =>
-      r?.outcomes.some(o => o.target.dimension === id && o.target.weight === 'must' && o.held) ?? false
-    const broken = (r: typeof then | undefined, id: string) =>
-      r?.outcomes.some(o => o.target.dimension === id && o.target.weight === 'must' && !o.held) ?? false
-    const musts = [...new Set([...then.outcomes, ...(was?.outcomes ?? [])].map(o => o.target.dimension))]
-    const label = (id: string) => dimension(id).label
-    return {
-      body: form.id,
-      model: form.model,
-      units: allUnits.filter(u => u.body_id === form.id).map(u => u.tag),
-      steps: steps.length,
-      agreementBefore: was?.agreement ?? 0,
-      agreementAfter: then.agreement,
-      mustsLost: musts.filter(id => held(was, id) && broken(then, id)).map(label),
-      mustsWon: musts.filter(id => broken(was, id) && held(then, id)).map(label),
-    }
-  }
-  const { done: effects, failed } = await eachReckoned(bodies, b => b.document.model, effectOn)
-  const changed = effects.filter(e => e.steps > 0)
-  return {
-    against: before?.document.version,
-    bodies: effects,
-    failed,
-    units: changed.reduce((sum, e) => sum + e.units.length, 0),
-    steps: changed.reduce((sum, e) => sum + e.steps * e.units.length, 0),
-    agreementBefore: mean(
-      effects.map(e => e.agreementBefore),
-      1,
-    ),
-    agreementAfter: mean(
-      effects.map(e => e.agreementAfter),
-      1,
-    ),
-    noticed: before ? compareStandards(before.document, document).filter(isNoticed).length : 0,
-  }
-}
-
-/** What taking a standard from a file would do, or has done. */
-export interface StandardImport {
-  readonly id: string
-  readonly name: string
-  /** Whether there is none of that id yet. */
-  readonly isNew: boolean
-  /** The version it becomes; undefined where it says what is in force already. */
-  readonly version: number | undefined
-  readonly differences: readonly string[]
-}
-
-/**
- * Takes a standard from a file: a new one, or a draft of the next version of the one that is here; what is in force
- * stays in force. All of it or nothing.
- *
- * @param preview only says what would change
- * @throws RequestError 422 naming every problem, 409 where a draft of it is open
- */
-export const importStandard = async (
-  value: unknown,
-  file: string,
-  actor: Actor,
-  { preview = false }: { readonly preview?: boolean } = {},
-): Promise<StandardImport> => {
-  const standard = await work('standard', { sent: value, file })
-  const problems = standardProblems(standard, file)
-  if (problems.length) throw invalid(problems)
-  const { id, name } = standard
-  const versions = await db.listVersions(await database(), id)
-  const isNew = versions.length === 0
-  const current = isNew ? undefined : (await readStandard(id)).document
-  const differences = current
-    ? [...compareLayers(current, standard), ...compareStandards(current, standard).map(d => d.words)]
-    : standard.layers.map(l => `Layer “${l.name}” (${layerKind(l)}) with ${l.targets.length} targets.`)
-  if (current && differences.length === 0) return { id, name, isNew, version: undefined, differences }
-  const version = isNew ? standard.version : Math.max(...versions.map(v => v.version)) + 1
-  if (!preview) {
-    const open = await openVersion(id)
-    if (open)
-      throw new RequestError(
-        409,
-        'A draft is open',
-        `Version ${open.version} of ${name} is being worked on. Approve or retire it first; nothing was changed.`,
-      )
-    const { stored } = await db.addVersion(await database(), { ...standard, version }, 'draft', {
-      ...actor,
-      what: `taken from ${file}`,
-    })
-    if (!stored)
-      throw new RequestError(
-        409,
-        'Somebody was quicker',
-        `${name} was taken from a file, or a draft of it begun, at the same moment. Nothing was changed; look again.`,
-      )
-  }
-  return { id, name, isNew, version, differences }
-}
-
-/** The standard that comes with the house, for a team that has none yet; it counts at once. */
-export const takeHouseBaseline = async (actor: Actor): Promise<Standard> => {
-  const standard = expectParsed(parseStandard(houseBaseline, 'house baseline'))
-  await db.addVersion(await database(), standard, 'approved', {
-    ...actor,
-    what: 'taken as it comes with the house',
-  })
-  return standard
-}
-
 /**
  * Keeps a common level in the draft of a standard, which is begun where there is none.
  *
@@ -489,30 +328,9 @@ export const makeUsual = async (id: string, seen: string | null, { at, personId 
   if (!(await saveUsualStandard(await database(), { id, seen }, at, personId))) throw changedMeanwhile('usual standard')
 }
 
-export const readComments = async (id: string) => db.listComments(await database(), id)
-
-export const writeComment = async (
-  id: string,
-  request: {
-    readonly version: number
-    readonly dimension?: string | undefined
-    readonly text: string
-  },
-  actor: Actor,
-): Promise<void> => {
-  const { version, text } = request
-  await readStandard(refText({ id, version }))
-  await db.addComment(await database(), { standardId: id, version, dimension: request.dimension ?? null, text }, actor)
-}
-
-export const settle = async (id: string, comment: number, settled: boolean, actor: Actor): Promise<void> => {
-  if (!(await readComments(id)).some(c => c.id === comment)) throw notFound('comment', String(comment))
-  await db.settleComment(await database(), id, comment, settled, actor)
-}
-
 export const standardHistory = async (id: string) => {
   await readStandard(id)
   return listHistory(await database(), 'standard', id)
 }
 
-export type { CommentRow, VersionState } from '@/db/standards'
+export type { VersionState } from '@/db/standards'

@@ -7,14 +7,8 @@ import { demoBodies } from '../../src/demo/world'
 import { seedDemo } from '../../src/demo/seed'
 import { readStandard } from '../../src/server/catalogue'
 import { database } from '../../src/server/database'
-import {
-  importStandard,
-  keepLevel,
-  moveVersion,
-  openDraft,
-  saveStandardDraft,
-  takeHouseBaseline,
-} from '../../src/server/standards'
+import { importStandard, takeHouseBaseline } from '../../src/server/standard-import'
+import { keepLevel, moveVersion, openDraft, saveStandardDraft } from '../../src/server/standards'
 import { by } from '../fixtures/by'
 import { useDemoFolder } from '../fixtures/demo-folder'
 

@@ -13,21 +13,19 @@ import { sideBySide, twoSchools, twoSelections } from '../../src/server/comparis
 import { readConcordance, readInHand } from '../../src/server/concordance'
 import { database } from '../../src/server/database'
 import { readExplanation } from '../../src/server/explanation'
+import { readComments, settle, writeComment } from '../../src/server/standard-comments'
+import { effectOf } from '../../src/server/standard-effect'
+import { importStandard } from '../../src/server/standard-import'
 import {
   compareVersions,
   createStandard,
-  effectOf,
-  importStandard,
   keepLevel,
   moveVersion,
   onNewerBelow,
   openDraft,
-  readComments,
   readStandardView,
   saveStandardDraft,
-  settle,
   standardHistory,
-  writeComment,
 } from '../../src/server/standards'
 import { standardPdf } from '../../src/server/standard-pdf'
 

@@ -3,7 +3,7 @@
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/material'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import type { StandardImport as Taken } from '@/server/standards'
+import type { StandardImport as Taken } from '@/server/standard-import'
 import { useSend } from '@/ui/use-send'
 import { FileButton } from '@/ui/FileButton'
 import { Trouble } from '@/ui/Trouble'

@@ -1,7 +1,7 @@
 import { listStandards } from '@/server/catalogue'
 import { answer, fileNameOf, MOST_BODY_BYTES, readFileChange, readJson } from '@/server/http'
 import { standardImportQuerySchema } from '@/server/queries'
-import { importStandard } from '@/server/standards'
+import { importStandard } from '@/server/standard-import'
 
 export const GET = () => answer(async () => Response.json({ standards: await listStandards() }))
 

@@ -1,6 +1,6 @@
 import { answer, readChange } from '@/server/http'
 import { nothingMoreSchema } from '@/server/queries'
-import { takeHouseBaseline } from '@/server/standards'
+import { takeHouseBaseline } from '@/server/standard-import'
 
 /** Takes the standard that comes with the house. */
 export const POST = (request: Request) =>

@@ -1,6 +1,6 @@
 'use client'
 
-import type { EffectView } from '@/server/standards'
+import type { EffectView } from '@/server/standard-effect'
 import { NotReckoned } from '@/ui/NotReckoned'
 import { Box, Typography } from '@/ui/elements'
 

@@ -1,6 +1,6 @@
 'use client'
 
-import type { CommentRow } from '@/server/standards'
+import type { CommentRow } from '@/server/standard-comments'
 import { useSend } from '@/ui/use-send'
 import { useFetched } from '@/ui/use-fetched'
 

@@ -1,6 +1,6 @@
 import { answer, readChange } from '@/server/http'
 import { commentSchema } from '@/server/queries'
-import { readComments, writeComment } from '@/server/standards'
+import { readComments, writeComment } from '@/server/standard-comments'
 
 interface Params {
   params: Promise<{ id: string }>

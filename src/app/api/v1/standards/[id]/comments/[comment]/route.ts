@@ -1,6 +1,6 @@
 import { answer, readChange } from '@/server/http'
 import { settledSchema } from '@/server/queries'
-import { readComments, settle } from '@/server/standards'
+import { readComments, settle } from '@/server/standard-comments'
 
 export const PUT = (request: Request, { params }: { params: Promise<{ id: string; comment: string }> }) =>
   answer(async () => {

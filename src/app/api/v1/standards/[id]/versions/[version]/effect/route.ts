@@ -1,6 +1,6 @@
 import { refText } from '@/core/standards'
 import { answer } from '@/server/http'
-import { effectOf } from '@/server/standards'
+import { effectOf } from '@/server/standard-effect'
 
 export const GET = (_: Request, { params }: { params: Promise<{ id: string; version: string }> }) =>
   answer(async () => {
