@@ -1,14 +1,7 @@
 import 'server-only'
-import { type Parsed, type Problem, problemWords } from '@/core/reading/problem'
+import { type Problem, problemWords } from '@/core/reading/problem'
 import { uniqueSlug } from '@/core/language/language'
-import {
-  type Context,
-  type LayerKind,
-  type Level,
-  refText,
-  type Standard,
-  standardProblems,
-} from '@/core/standards'
+import { type Context, type LayerKind, type Level, refText, type Standard, standardProblems } from '@/core/standards'
 import { compareLayers, compareStandards, type TargetDifference } from '@/core/standards/compare'
 import { emptyStandard, withNewerBelow } from '@/core/standards/edit'
 import { listHistory } from '@/db/history'
