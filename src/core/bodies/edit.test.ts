@@ -8,6 +8,7 @@ import { checkBody } from './check'
 import { gapsOf, gapWords } from './completeness'
 import { bodyFromArchetype } from './archetypes'
 import { inMenuOrder } from './menu'
+import { UNKNOWN_OPTION } from './menu-rows'
 import { ruleWords } from './rule-words'
 import type { Body } from './schema'
 
@@ -163,6 +164,10 @@ describe('how far a profile is', () => {
   it('finds nothing missing in a full one but what its maker does not say', () => {
     expect(gapsOf(demo('sorrel'))).toEqual([])
     expect(gapsOf(linnet).map(g => g.kind)).toEqual(['no-interlock'])
+    // One option that nobody looked at is enough, and a drive that is only ever one way is known.
+    const looked = edit.addOption(linnet, 'way', 0, UNKNOWN_OPTION).body
+    expect(gapsOf(looked).map(g => g.kind)).toContain('unknown-options')
+    expect(gapsOf({ ...linnet, settings: [], fixed: [] }).map(g => g.kind)).toContain('no-settings')
   })
 
   it('notices that nothing starts focusing', () => {

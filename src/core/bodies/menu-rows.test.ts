@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { tinyBody } from '../../../test/fixtures/tiny-body'
-import { type MenuRow, withMenuRows } from './menu-rows'
+import { checkMenuRows, type MenuRow, MOST_OPTIONS, withMenuRows } from './menu-rows'
 
 const row = (label: string, options: readonly string[], more: Partial<MenuRow> = {}): MenuRow => ({
   tab: 'Tab',
@@ -65,4 +65,12 @@ describe('rows put into the menu of a body', () => {
     expect(fewer?.options.map(o => o.label)).toEqual(['all', 'one'])
     expect(fewer?.default).toBe('one')
   })
+})
+
+it('has as many options as a row may have, and no more', () => {
+  const options = (n: number) => Array.from({ length: n }, (_, i) => `Level ${i}`)
+  expect(checkMenuRows([row('Level', options(MOST_OPTIONS))], 'x')).toEqual([])
+  expect(checkMenuRows([row('Level', options(MOST_OPTIONS + 1))], 'x')).toMatchObject([
+    { value: '251 options', expected: 'expected at most 250 options' },
+  ])
 })

@@ -103,6 +103,7 @@ export class HouseBound {
         let mostVotes = -1
         for (let p = 0; p < places; p++) {
           let paid = 0
+          // Stryker disable next-line EqualityOperator: what is not there pays nothing
           for (let b = 0; b < bodies.length; b++) paid += price[(b * functions + f) * places + p] ?? 0
           // Stryker disable next-line EqualityOperator: of two that are paid the same
           if (paid > most) [most, chosen[f]] = [paid, p]
@@ -121,6 +122,7 @@ export class HouseBound {
         since = 0
       }
       if (round % 4 === 0) this.houses.consider(voted)
+      // Stryker disable next-line all: more rounds find no more than is proven already, and take time
       if (Math.ceil(best - 1e-6) >= this.houses.best.cost) break
       // One step up: where a body goes the price rises, where the house is it falls.
       const gradient = new Float64Array(price.length)
@@ -140,6 +142,7 @@ export class HouseBound {
       if (norm === 0) break
       // Stryker disable next-line ArithmeticOperator: any step leaves it a bound; how far one goes only takes time
       const step = (stride * Math.max(1, this.houses.best.cost - bound)) / norm
+      // Stryker disable next-line EqualityOperator: a price that nobody pays
       for (let b = 0; b < bodies.length; b++)
         for (let f = 0; f < functions; f++)
           for (let p = 0; p < places; p++) {

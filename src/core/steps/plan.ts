@@ -1,17 +1,15 @@
 import { type Body, inMenuOrder, type State } from '../bodies'
 import {
-  bestOrder,
   type SettingChange,
-  fewestPresses,
   improved,
   inOrder,
-  MOST_IN_CIRCLES,
   nearestFirst,
   type OrderProblem,
   orderProblem,
   walked,
   weigh,
 } from './order'
+import { bestOrder, fewestPresses, MOST_IN_CIRCLES } from './order-exact'
 import { type Closeness, isFocusSmall, type Part, partsOf } from './parts'
 import { menuCursor } from './presses'
 import { type Step, stepsOf, type Unseen } from './walk'
