@@ -160,6 +160,28 @@ it('is made anew beside a crowd before its time is over, so that nobody waits fo
   expect(made).toBe(2)
 })
 
+it('is made anew the less often beside a crowd, the longer that takes', async () => {
+  vi.useFakeTimers({ toFake: ['Date'] })
+  const begun = Date.now()
+  const address = await start()
+  making = () => {
+    vi.setSystemTime(begun + 200)
+    return aMoment()
+  }
+  await ask(address)
+  making = aMoment
+  vi.setSystemTime(begun + 300)
+  await askAsCrowd(address)
+  noteWritten(WRITE, ['x'])
+  // What is made in no time is made anew by then.
+  vi.setSystemTime(begun + 1900)
+  await askAsCrowd(address)
+  expect(made).toBe(1)
+  vi.setSystemTime(begun + 2750)
+  expect(await ask(address)).toContain('answer 1,')
+  await vi.waitUntil(() => made === 2, { interval: 1 })
+})
+
 it('is no page for what programs ask for: they are never given anything old', async () => {
   const address = await start({ type: 'application/json' })
   await ask(address)

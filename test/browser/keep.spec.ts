@@ -225,6 +225,19 @@ test('a unit’s life can be told and taken back, and the calendar says when to 
   expect(calendar.replaceAll('\r\n\t', '')).toContain('SUMMARY:TSP-S2 for Ring action: look again')
 })
 
+test('a long life begins with its newest forty events, and the rest is a tap away', async ({ page, request }) => {
+  for (let i = 0; i < 45; i++) await request.post('/api/v1/units/tsp-l2/events', { data: { kind: 'repaired' } })
+  await page.goto('/keep/kit/tsp-l2?standard=ring-action')
+  const events = page.getByRole('button', { name: /^Take back: / })
+  await expect(events).toHaveCount(40)
+  const before = page.getByRole('link', { name: /^Show the \d+ that happened before, too$/ })
+  const more = Number(/\d+/.exec((await before.textContent()) ?? '')?.[0])
+  expect(more).toBeGreaterThanOrEqual(5)
+  await before.click()
+  await expect(events).toHaveCount(40 + more)
+  await expect(before).toBeHidden()
+})
+
 test('what is wrong is said, and nothing is recorded', async ({ request }) => {
   const happen = async (event: object, unitId = 'tsp-l1') => {
     const response = await request.post(`/api/v1/units/${unitId}/events`, { data: event })

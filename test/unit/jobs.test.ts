@@ -278,7 +278,9 @@ describe('what happens on the day', () => {
         [1, 0],
       ],
     })
-    expect(some?.walks).toEqual({ 'ring-action': { 'high-rope': expect.anything() } })
+    expect(Object.entries(some?.walks ?? {}).map(([from, to]) => [from, Object.keys(to)])).toEqual([
+      ['ring-action', ['high-rope']],
+    ])
     expect(some?.walks['ring-action']?.['high-rope']?.presses).toBe(all?.walks['ring-action']?.['high-rope']?.presses)
     expect(await readWalks(document, { model: 'no such model', setUps: [] })).toBeUndefined()
   })

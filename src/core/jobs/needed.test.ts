@@ -22,11 +22,15 @@ const KINDS: readonly Partial<Model>[] = [
 /** A day of one camera, with walks of any length. */
 const made = (seed: number, kind: Partial<Model>) => {
   const r = random(seed)
-  const scenes = Array.from({ length: 7 }, (_, i) => [
-    `s${i}`,
-    { at: `${12 + i}:00`, minutes: r.pick([5, 58]), standard: r.pick(KEYS), who: [['ottoline-marsh', 's1']] as const },
-  ])
-  const job = jobWith(Object.fromEntries(scenes))
+  const scenes = Array.from({ length: 7 }, (_, i) => ({
+    [`s${i}`]: {
+      at: `${12 + i}:00`,
+      minutes: r.pick([5, 58]),
+      standard: r.pick(KEYS),
+      who: [['ottoline-marsh', 's1']] as const,
+    },
+  }))
+  const job = jobWith(Object.assign({}, ...scenes) as Parameters<typeof jobWith>[0])
   const table = (): Model['walks'] =>
     Object.fromEntries(
       KEYS.map(from => [
