@@ -7,7 +7,7 @@ import { readSceneList } from '@/core/jobs/list'
 import { readSceneTable } from '@/core/jobs/list-table'
 import type { ListKnows, ReadList } from '@/core/jobs/list-words'
 import { lightWords } from '@/core/jobs/light'
-import { type Needed, neededWalks } from '@/core/jobs/needed'
+import { type Needed, neededWalks, type Scope } from '@/core/jobs/needed'
 import { type Planned, planThrough } from '@/core/jobs/replan'
 import { changedWords, type Sheet, sheetFor, sheetsFor, whereIn } from '@/core/jobs/sheet'
 import type { Happened } from '@/core/jobs/standing'
@@ -50,7 +50,8 @@ export interface JobAsked {
 const plan = ({ job, facts, happened }: JobAsked): Planned => planThrough(job, facts, happened)
 
 /** The walks that the plan of a job needs. */
-export const jobNeeds = (asked: JobAsked): readonly Needed[] => neededWalks(plan(asked).plan, asked.facts)
+export const jobNeeds = (asked: JobAsked & { readonly scope: Scope }): readonly Needed[] =>
+  neededWalks(plan(asked).plan, asked.facts, asked.scope)
 
 /** Who a sheet is for: somebody, each of them, or everybody on one. */
 export type SheetsFor = { readonly person: string } | 'each' | 'all'

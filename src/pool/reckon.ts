@@ -1,7 +1,7 @@
 import { type Body, bodyAt, type State } from '@/core/bodies'
 import { recallKeysOf } from '@/core/jobs/recall-keys'
 import type { Pair } from '@/core/jobs/needed'
-import { roughlyBetween, type SetTo, type Walks, walksBetween } from '@/core/jobs/walks'
+import { type PairWalk, roughlyBetween, type SetTo, type Walks, walksBetween } from '@/core/jobs/walks'
 import { nearestWays, type Way } from '@/core/phrasebook/nearest'
 import { askedOf, type Conflict, explain, type Explanation, listedBy, resolve, resolvedState } from '@/core/resolve'
 import type { Context, Level, Standard } from '@/core/standards'
@@ -79,13 +79,13 @@ export interface JobWalksAsked {
   readonly setUps: readonly { readonly key: string; readonly standard: Shared<Standard>; readonly context: Context }[]
 }
 
-/** From set-ups of a job to others on a body. @returns as JSON text, to be kept as it is */
+/** From set-ups of a job to others on a body. @returns for each pair in its order a `PairWalk` as JSON text, to be kept as it is */
 export const jobWalks = ({
   body,
   firmware,
   setUps,
   pairs,
-}: JobWalksAsked & { readonly pairs: readonly Pair[] | undefined }): string => {
+}: JobWalksAsked & { readonly pairs: readonly Pair[] }): readonly { readonly text: string }[] => {
   const profile = documentOf(body)
   const form = bodyAt(profile, firmware)
   const all = setUps.map(({ key, standard, context }): SetTo => {
@@ -98,8 +98,12 @@ export const jobWalks = ({
       ? resolvedState(profile, documentOf(setUp.standard), { firmware, context: setUp.context, known })
       : state
   }
-  const walks = walksBetween(form, all, setTo, pairs)
-  return JSON.stringify({ ...walks, keys: recallKeysOf(form, all) } satisfies Walks)
+  return pairs.map(pair => {
+    const { walks, rests, rows } = walksBetween(form, all, setTo, [pair])
+    const [from = '', to = ''] = pair.map(i => all[i]?.key)
+    const one: PairWalk = { walk: walks[from]?.[to], rest: rests[from]?.[to], rows }
+    return { text: JSON.stringify(one) }
+  })
 }
 
 /** The same without looking for the best order, from what each set-up was found to set: quick, and an estimate. */

@@ -13,9 +13,9 @@ import {
 } from '@/core/jobs/facts'
 import { guidedStandard, toldOf } from '@/core/jobs/guided'
 import type { Job, Scene } from '@/core/jobs/job'
-import { type Needed, type Pair, pairsText } from '@/core/jobs/needed'
+import { type Needed, type Pair, type Scope } from '@/core/jobs/needed'
 import type { Happened } from '@/core/jobs/standing'
-import type { SetTo, Walks } from '@/core/jobs/walks'
+import { everyPair, joinedWalks, type PairWalk, type SetTo, type Walks } from '@/core/jobs/walks'
 import type { Known } from '@/core/kit/known'
 import { focusRangesOf } from '@/core/lenses/schema'
 import { type Context, contextText, effectiveTargets, relevantContext, scopesOf, type Standard } from '@/core/standards'
@@ -164,11 +164,30 @@ const asked = ({ body, firmware }: OnModel, setUps: readonly Prepared[]) => ({
   setUps: setUps.map(s => ({ key: s.setUp.key, standard: share(s.standard.document), context: s.context })),
 })
 
-const walksOf = (model: OnModel, setUps: readonly Prepared[], pairs: readonly Pair[] | undefined): Promise<Walks> => {
-  const of = { ...asked(model, setUps), pairs }
-  const keptBy = of.setUps.flatMap(s => [s.key, s.standard.digest, contextText(s.context)])
-  return workedOut<Walks>(['job walks', of.body.digest, of.firmware, ...keptBy, pairs ? pairsText(pairs) : ''], () =>
-    work('jobWalks', of, { isForAll: true }),
+type BestWalks = Omit<Walks, 'keys'>
+
+/** The best walks; each is kept by itself, so that one set-up more, or another page, asks for no other again. */
+const walksOf = async (
+  model: OnModel,
+  setUps: readonly Prepared[],
+  pairs: readonly Pair[] = everyPair(setUps.length),
+): Promise<BestWalks> => {
+  const of = asked(model, setUps)
+  const digests = of.setUps.map(s => [s.standard.digest, contextText(s.context)].join(' '))
+  const keptBy = pairs.map(([from, to]) => [
+    'job walk',
+    of.body.digest,
+    of.firmware,
+    digests[from] ?? '',
+    digests[to] ?? '',
+  ])
+  const answers = allWorkedOut<PairWalk>(keptBy, missing =>
+    work('jobWalks', { ...of, pairs: pairs.filter((_, i) => missing.includes(i)) }, { isForAll: true }),
+  )
+  return joinedWalks(
+    of.setUps.map(s => s.key),
+    pairs,
+    await Promise.all(answers),
   )
 }
 
@@ -231,7 +250,7 @@ const roughWalksOf = ({ body, firmware }: OnModel, fits: ReadonlyMap<string, Fit
 
 const NO_WALKS: Walks = { walks: {}, rests: {}, rows: [], keys: [] }
 
-const orNone = async (walks: Promise<Walks>): Promise<Walks> => {
+const orNone = async <W extends BestWalks>(walks: Promise<W>): Promise<W | Walks> => {
   try {
     return await walks
   } catch (error) {
@@ -321,9 +340,9 @@ export const readJobFacts = async (job: Job): Promise<JobFacts> => {
 }
 
 /** The same with the best walks of what the plan needs. */
-export const readExactFacts = async (job: Job, happened: readonly Happened[]): Promise<JobFacts> => {
+export const readExactFacts = async (job: Job, happened: readonly Happened[], scope: Scope): Promise<JobFacts> => {
   const rough = await readJobFacts(job)
-  const needed = await inPool('jobNeeds', { job, facts: rough, happened })
+  const needed = await inPool('jobNeeds', { job, facts: rough, happened, scope })
   const found = await Promise.all(needed.map(async n => ({ ...n, walks: await readWalks(job, n) })))
   return found.reduce((facts, { model, walks }) => (walks ? withWalks(facts, model, walks) : facts), rough)
 }
@@ -336,7 +355,7 @@ export const readExactFacts = async (job: Job, happened: readonly Happened[]): P
 export const readWalks = async (
   job: Job,
   { model: modelId, setUps, pairs }: Pick<Needed, 'model' | 'setUps'> & Partial<Needed>,
-): Promise<Walks | undefined> => {
+): Promise<BestWalks | undefined> => {
   const { all, models } = await gather(job)
   const model = models.find(m => m.id === modelId)
   // A standard may have gone meanwhile; the others keep their places.

@@ -5,6 +5,7 @@ import type { JobFacts } from '@/core/jobs/facts'
 import { type Job, JOB_FORMAT, idFor, parseJob } from '@/core/jobs/job'
 import { packFacts } from '@/core/jobs/packed'
 import type { ReadList } from '@/core/jobs/list-words'
+import type { Scope } from '@/core/jobs/needed'
 import type { Happened, Happening } from '@/core/jobs/standing'
 import { eventWords } from '@/core/kit/event-words'
 import { doneAt } from '@/core/kit/late'
@@ -126,8 +127,9 @@ const view = async (
 /** With rough walks, which is quick. @throws RequestError 404 */
 export const readJobView = (id: string): Promise<JobView> => view(id, job => readJobFacts(job))
 
-/** With the best walks of what the plan uses. @throws RequestError 404 */
-export const readExactJob = (id: string): Promise<JobView> => view(id, readExactFacts)
+/** With the best walks of what the plan uses, or may come to use where nobody can ask. @throws RequestError 404 */
+export const readExactJob = (id: string, scope: Scope = 'whatever comes'): Promise<JobView> =>
+  view(id, (job, happened) => readExactFacts(job, happened, scope))
 
 /** As little to send as can be. @throws RequestError 404 */
 export const sent = async (asked: Promise<JobView>): Promise<SentView> => {
@@ -180,7 +182,7 @@ export const happen = async (
 
 /** A job with the best walks, as the pool plans it. */
 const askedOf = async (id: string) => {
-  const { job, happened, facts } = await readExactJob(id)
+  const { job, happened, facts } = await readExactJob(id, 'as planned')
   return { job, happened, facts }
 }
 

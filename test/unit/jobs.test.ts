@@ -73,7 +73,7 @@ describe('the festival', () => {
 
   it('has a walk in the words of the body for every change, and slots that save most of them', async () => {
     const { facts, planned: p } = await planned()
-    for (const { model: id, setUps, pairs } of neededWalks(p.plan, facts)) {
+    for (const { model: id, setUps, pairs } of neededWalks(p.plan, facts, 'whatever comes')) {
       const model = facts.models.find(m => m.id === id)
       for (const [a = '', b = ''] of pairs.map(pair => pair.map(i => setUps[i])))
         for (const [row, option] of model?.walks[a]?.[b]?.steps ?? [[-1, -1]])

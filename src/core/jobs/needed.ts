@@ -1,6 +1,12 @@
 import type { JobFacts, Model } from './facts'
 import type { JobPlan } from './station'
 
+/**
+ * How much is asked for: what a plan comes to depend on as it stands, or whatever it may once a scene is moved or dropped
+ * where there is no network to ask again.
+ */
+export type Scope = 'as planned' | 'whatever comes'
+
 /** Walks that a plan needs on a model: from one to another of these set-ups, by their places in the list. */
 export interface Needed {
   readonly model: string
@@ -18,7 +24,11 @@ const mayFollow = ({ isWhole, slots, keys = [] }: Model, i: number, j: number): 
   (isWhole && slots.length > 0) || i + 1 === j || (keys.length > 0 && i < j)
 
 /** The walks between what each camera is set to on one day; the most first, as those worked on together take about as long. */
-export const neededWalks = ({ units, stations }: JobPlan, { models }: Pick<JobFacts, 'models'>): readonly Needed[] => {
+export const neededWalks = (
+  { units, stations }: JobPlan,
+  { models }: Pick<JobFacts, 'models'>,
+  scope: Scope,
+): readonly Needed[] => {
   const all = new Map<string, Map<string, readonly [from: string, to: string]>>()
   for (const day of units) {
     const model = models.find(m => m.id === day.unit.model)
@@ -31,7 +41,8 @@ export const neededWalks = ({ units, stations }: JobPlan, { models }: Pick<JobFa
     all.set(model.id, mine)
     asked.forEach((from, i) =>
       asked.forEach((to, j) => {
-        if (from !== to && mayFollow(model, i, j)) mine.set(JSON.stringify([from, to]), [from, to])
+        if (from !== to && (scope === 'whatever comes' || mayFollow(model, i, j)))
+          mine.set(JSON.stringify([from, to]), [from, to])
       }),
     )
   }

@@ -60,8 +60,44 @@ export const walksBetween = (
   pairs: readonly Pair[] = everyPair(all.length),
 ): Omit<Walks, 'keys'> => between(body, all, pairs, (from, target) => planSteps(body, from, to(target, from)))
 
-const everyPair = (n: number): readonly Pair[] =>
+/** From every one to every other. */
+export const everyPair = (n: number): readonly Pair[] =>
   Array.from({ length: n * n }, (_, i) => [i % n, Math.floor(i / n)] as const).filter(([from, to]) => from !== to)
+
+/** One walk with the rows it goes through: kept by itself, whatever job asks for it. */
+export interface PairWalk {
+  readonly walk: Walk | undefined
+  readonly rest: Walk | undefined
+  readonly rows: Model['rows']
+}
+
+/** Walks as a plan reads them, each row named once. @param keys of the set-ups that pairs name by their places */
+export const joinedWalks = (
+  keys: readonly string[],
+  pairs: readonly Pair[],
+  found: readonly PairWalk[],
+): Omit<Walks, 'keys'> => {
+  const rows = new Map<string, { readonly at: number; readonly row: Model['rows'][number] }>()
+  const placeOf = (row: Model['rows'][number]): number => {
+    const name = JSON.stringify(row)
+    const there = rows.get(name) ?? { at: rows.size, row }
+    rows.set(name, there)
+    return there.at
+  }
+  const walks: Record<string, Record<string, Walk>> = {}
+  const rests: Record<string, Record<string, Walk>> = {}
+  found.forEach((one, i) => {
+    const [from = '', to = ''] = (pairs[i] ?? []).map(place => keys[place])
+    const places = one.rows.map(placeOf)
+    const moved = (walk: Walk): Walk => ({
+      ...walk,
+      steps: walk.steps.map(([row, option]) => [places[row] ?? 0, option] as const),
+    })
+    if (one.walk) (walks[from] ??= {})[to] = moved(one.walk)
+    if (one.rest) (rests[from] ??= {})[to] = moved(one.rest)
+  })
+  return { walks, rests, rows: [...rows.values()].map(({ row }) => row) }
+}
 
 /** The same without looking for the best order. */
 export const roughlyBetween = (body: Body, all: readonly SetTo[]): Omit<Walks, 'keys'> =>

@@ -2,7 +2,7 @@
 
 import { useEffect, useMemo, useState } from 'react'
 import { type JobFacts, type Model, withWalks } from '@/core/jobs/facts'
-import { type Needed, neededWalks, pairsText } from '@/core/jobs/needed'
+import { type Needed, neededWalks, pairsText, type Scope } from '@/core/jobs/needed'
 import { unpackFacts } from '@/core/jobs/packed'
 import { planThrough } from '@/core/jobs/replan'
 import type { Job } from '@/core/jobs/job'
@@ -25,12 +25,12 @@ const AT_ONCE = 4
 const keyOf = (n: Needed): string => `${n.model} ${n.setUps.join(' ')} ${pairsText(n.pairs)}`
 
 /** Better walks than the rough ones, asked for one after the other while a plan is looked at. */
-const useBetterWalks = (job: Job, facts: JobFacts, happened: readonly Happened[], isOn: boolean) => {
+const useBetterWalks = (job: Job, facts: JobFacts, happened: readonly Happened[], scope: Scope | 'none') => {
   const [found, setFound] = useState<ReadonlyMap<string, { readonly model: string; readonly walks: Walks }>>(new Map())
   const [given, setGiven] = useState<ReadonlySet<string>>(new Set())
   const needed = useMemo(
-    () => (isOn ? neededWalks(planThrough(job, facts, happened).plan, facts) : []),
-    [isOn, job, facts, happened],
+    () => (scope === 'none' ? [] : neededWalks(planThrough(job, facts, happened).plan, facts, scope)),
+    [scope, job, facts, happened],
   )
   const next = needed.filter(n => !found.has(keyOf(n)) && !given.has(keyOf(n))).slice(0, AT_ONCE)
   const asked = JSON.stringify(next)
@@ -66,14 +66,14 @@ const useBetterWalks = (job: Job, facts: JobFacts, happened: readonly Happened[]
 const withBetter = (facts: JobFacts, found: { readonly model: string; readonly walks: Walks } | undefined): JobFacts =>
   found ? withWalks(facts, found.model, found.walks) : facts
 
-/** A job on this device: planned here, whatever the network does. */
+/** A job on this device: planned here, whatever the network does. @param better walks that are asked for meanwhile */
 export const useJobDay = (
   { job, facts: known, happened: asOpened }: Pick<JobView, 'job' | 'facts' | 'happened'>,
-  { isExact }: { readonly isExact: boolean },
+  better: Scope | 'none',
 ) => {
   const { kept, ...happen } = useHappen(job.id)
   const happened = useMemo(() => together(asOpened, kept), [asOpened, kept])
-  const { facts, ...walks } = useBetterWalks(job, known, happened, !isExact)
+  const { facts, ...walks } = useBetterWalks(job, known, happened, better)
   const planned = useMemo(() => planThrough(job, facts, happened), [job, facts, happened])
   return { facts, happened, planned, walks, ...happen }
 }

@@ -48,7 +48,10 @@ const MOST_RESCUES = 6
 export const Now = ({ view: sent, asked }: { view: SentView; asked: string | undefined }) => {
   const { view, isExact } = useFreshView(sent)
   const { job } = view
-  const { facts, happened, planned, happen, takeBack, waiting, refused } = useJobDay(view, { isExact })
+  const { facts, happened, planned, happen, takeBack, waiting, refused } = useJobDay(
+    view,
+    isExact ? 'none' : 'whatever comes',
+  )
   const { person: me } = usePeople()
   const { params, set } = useAddress()
   const people = peopleIn(planned.plan)

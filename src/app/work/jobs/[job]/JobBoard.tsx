@@ -44,7 +44,7 @@ export const JobBoard = ({ view: sent }: { view: SentView }) => {
     draft.revision === view.revision ? undefined : { address: `/api/v1/jobs/${job.id}/plan`, at: draft.revision },
   )
   const known = now ?? view
-  const { facts, happened, planned, walks } = useJobDay({ ...known, job }, { isExact: false })
+  const { facts, happened, planned, walks } = useJobDay({ ...known, job }, 'as planned')
   const { params, set } = useAddress()
   const scene = job.scenes.find(s => s.id === params.get('scene'))
   const warnings = useMemo(() => warningsOf(job, planned.standing, facts, planned.plan), [job, planned, facts])

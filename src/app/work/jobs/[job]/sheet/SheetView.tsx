@@ -15,7 +15,7 @@ import { Box, Typography } from '@/ui/elements'
 export const SheetView = ({ view: sent, person }: { view: SentView; person: string | undefined }) => {
   const { view, isExact } = useFreshView(sent)
   const { job } = view
-  const { facts, happened, planned } = useJobDay(view, { isExact })
+  const { facts, happened, planned } = useJobDay(view, isExact ? 'none' : 'whatever comes')
   const sheet = useMemo(() => sheetFor(job, facts, planned, happened, person), [job, facts, planned, happened, person])
   useEffect(() => keepThisPage(), [])
   return (
