@@ -84,6 +84,25 @@ describe('the festival', () => {
     expect(p.plan.stations.filter(s => s.change?.isLate)).toEqual([])
   })
 
+  it('has the best walk in hand for whatever comes where nobody can ask: any scene may be dropped', async () => {
+    const { job, facts, happened } = await readExactJob(FESTIVAL)
+    const rough = new Map((await readJobView(FESTIVAL)).facts.models.map(m => [m.id, m.rows.length]))
+    let walked = 0
+    for (const scene of job.scenes) {
+      const dropped = { id: `drop-${scene.id}`, at: `${job.day}T09:00:00.000Z`, by: undefined }
+      const what = { kind: 'dropped' as const, scene: scene.id }
+      for (const s of planThrough(job, facts, [...happened, { ...dropped, what }]).plan.stations) {
+        const { walks } = s.change ?? {}
+        const model = facts.models.find(m => m.id === s.unit?.model)
+        const walk = walks && model?.[walks.isRest ? 'rests' : 'walks'][walks.from]?.[walks.to]
+        // What was worked out stands behind the rows of the rough ones.
+        for (const [row] of walk?.steps ?? []) expect(row).toBeGreaterThanOrEqual(rough.get(model?.id ?? '') ?? 0)
+        walked += walk ? 1 : 0
+      }
+    }
+    expect(walked).toBeGreaterThan(20)
+  })
+
   it('puts on a key what is wanted for one short scene', async () => {
     const { facts, planned: p } = await planned()
     const held = p.plan.stations.filter(s => s.change?.key)
