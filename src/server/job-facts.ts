@@ -362,6 +362,15 @@ export const readWalks = async (
   const there = setUps.filter(key => all.some(s => s.setUp.key === key))
   const asked = there.flatMap(key => all.find(s => s.setUp.key === key) ?? [])
   const place = (i: number) => there.indexOf(setUps[i] ?? '')
-  const wanted = pairs?.map(([from, to]) => [place(from), place(to)] as const).filter(pair => Math.min(...pair) >= 0)
+  const isThere = ([from, to]: Pair) => from >= 0 && to >= 0 && from !== to
+  // Each once, however often it is asked for.
+  const wanted = pairs && [
+    ...new Map(
+      pairs
+        .map(([from, to]): Pair => [place(from), place(to)])
+        .filter(isThere)
+        .map(pair => [pair.join('-'), pair] as const),
+    ).values(),
+  ]
   return model && orNone(walksOf(model, asked, wanted))
 }
