@@ -81,27 +81,37 @@ const peopleOf = (job: Job, people: JobFacts['people']): readonly string[] => [
 const guided = remember<Standard>('guided scenes', 2000)
 const told = remember<JobFacts['told'][string]>('told scenes', 2000)
 
+const standardOrNone = async (ref: string): Promise<Revised<Standard> | undefined> => {
+  try {
+    return await readStandard(ref)
+  } catch (error) {
+    if (error instanceof RequestError && error.status === 404) return undefined
+    throw error
+  }
+}
+
 /** The set-ups of a job, and which of them each scene and person needs. */
 const setUpsOf = async (job: Job, people: JobFacts['people']) => {
   const found = new Map<string, Prepared>()
   const setUpOf: Record<string, Record<string, string>> = {}
   const lost: Record<string, string> = {}
   const there = peopleOf(job, people)
-  const standardOf = async (scene: Scene): Promise<{ ref: string; standard: Revised<Standard> }> => {
-    if (scene.standard !== undefined)
-      try {
-        return { ref: scene.standard, standard: await readStandard(scene.standard) }
-      } catch (error) {
-        if (!(error instanceof RequestError) || error.status !== 404) throw error
-        lost[scene.id] = scene.standard
-      }
+  // Most scenes of a day share a few standards.
+  const named = [...new Set(job.scenes.flatMap(s => s.standard ?? []))]
+  const standards = new Map(await Promise.all(named.map(async ref => [ref, await standardOrNone(ref)] as const)))
+  const standardOf = (scene: Scene): { readonly ref: string; readonly standard: Revised<Standard> } => {
+    if (scene.standard !== undefined) {
+      const standard = standards.get(scene.standard)
+      if (standard) return { ref: scene.standard, standard }
+      lost[scene.id] = scene.standard
+    }
     const document = guided.getOr(JSON.stringify(scene), () => guidedStandard(scene))
     // Scenes that the guide answers alike are set alike.
     const ref = `guide ${JSON.stringify(document.layers[0]?.targets ?? [])}`
     return { ref, standard: { document, stamp: ref } }
   }
   for (const scene of job.scenes) {
-    const { ref, standard } = await standardOf(scene)
+    const { ref, standard } = standardOf(scene)
     const keys: Record<string, string> = {}
     for (const person of ['', ...there]) {
       const asked: Context = { scenes: [scene.name], ...(person ? { people: [person] } : {}) }
@@ -339,24 +349,18 @@ export const readJobFacts = async (job: Job): Promise<JobFacts> => {
   }
 }
 
-/** The same with the best walks of what the plan needs. */
-export const readExactFacts = async (job: Job, happened: readonly Happened[], scope: Scope): Promise<JobFacts> => {
-  const rough = await readJobFacts(job)
-  const needed = await inPool('jobNeeds', { job, facts: rough, happened, scope })
-  const found = await Promise.all(needed.map(async n => ({ ...n, walks: await readWalks(job, n) })))
-  return found.reduce((facts, { model, walks }) => (walks ? withWalks(facts, model, walks) : facts), rough)
+/** What walks of a job are between, and on what. @param only the model that is asked for, where it is one */
+const walkable = async (job: Job, only?: string) => {
+  const [people, rows] = await Promise.all([listPeople(), listUnits()])
+  const units = rows.filter(u => u.body_id !== null && (only === undefined || only === `${u.body_id} ${u.firmware}`))
+  const [{ all }, models] = await Promise.all([setUpsOf(job, people), modelsOf(units)])
+  return { all, models }
 }
 
-/**
- * The best walks of one model between some set-ups of a job: of all of them, where nobody says which.
- *
- * @returns undefined where the job has no such model
- */
-export const readWalks = async (
-  job: Job,
-  { model: modelId, setUps, pairs }: Pick<Needed, 'model' | 'setUps'> & Partial<Needed>,
-): Promise<BestWalks | undefined> => {
-  const { all, models } = await gather(job)
+const walksAmong = (
+  { all, models }: Awaited<ReturnType<typeof walkable>>,
+  { model: modelId, setUps, pairs }: Asking,
+): Promise<BestWalks> | undefined => {
   const model = models.find(m => m.id === modelId)
   // A standard may have gone meanwhile; the others keep their places.
   const there = setUps.filter(key => all.some(s => s.setUp.key === key))
@@ -374,3 +378,22 @@ export const readWalks = async (
   ]
   return model && orNone(walksOf(model, asked, wanted))
 }
+
+/** All of them, where nobody says which. */
+type Asking = Pick<Needed, 'model' | 'setUps'> & Partial<Needed>
+
+/** The same with the best walks of what the plan needs. */
+export const readExactFacts = async (job: Job, happened: readonly Happened[], scope: Scope): Promise<JobFacts> => {
+  const [rough, known] = await Promise.all([readJobFacts(job), walkable(job)])
+  const needed = await inPool('jobNeeds', { job, facts: rough, happened, scope })
+  const found = await Promise.all(needed.map(async n => ({ model: n.model, walks: await walksAmong(known, n) })))
+  return found.reduce((facts, { model, walks }) => (walks ? withWalks(facts, model, walks) : facts), rough)
+}
+
+/**
+ * The best walks of one model between some set-ups of a job.
+ *
+ * @returns undefined where the job has no such model
+ */
+export const readWalks = async (job: Job, asking: Asking): Promise<BestWalks | undefined> =>
+  walksAmong(await walkable(job, asking.model), asking)
