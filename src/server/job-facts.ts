@@ -349,6 +349,16 @@ export const readJobFacts = async (job: Job): Promise<JobFacts> => {
   }
 }
 
+/** Whoever asked for walks before. */
+let before: Promise<unknown> = Promise.resolve()
+
+/** One after the other, with others' questions in between: what one takes to read is short, and what twenty take is not. */
+const inTurn = <T>(read: () => Promise<T>): Promise<T> => {
+  const mine = before.then(() => new Promise(go => setImmediate(go))).then(read)
+  before = mine.catch(() => undefined)
+  return mine
+}
+
 /** What walks of a job are between, and on what. @param only the model that is asked for, where it is one */
 const walkable = async (job: Job, only?: string) => {
   const [people, rows] = await Promise.all([listPeople(), listUnits()])
@@ -396,4 +406,4 @@ export const readExactFacts = async (job: Job, happened: readonly Happened[], sc
  * @returns undefined where the job has no such model
  */
 export const readWalks = async (job: Job, asking: Asking): Promise<BestWalks | undefined> =>
-  walksAmong(await walkable(job, asking.model), asking)
+  walksAmong(await inTurn(() => walkable(job, asking.model)), asking)
