@@ -46,6 +46,7 @@ export const bestOnBody = (
   // Every function has a column of its own for being left out.
   const columns = controls + functions
   const own = new Float64Array(functions * columns).fill(FORBIDDEN)
+  // Stryker disable next-line EqualityOperator: a row beyond the end takes nothing
   for (let f = 0; f < functions; f++) {
     // Stryker disable next-line EqualityOperator: what it writes beyond the end is written over
     for (let c = 0; c < controls; c++) {
@@ -56,7 +57,7 @@ export const bestOnBody = (
   }
   const leaders = [...new Set(slides.map(s => s.from))]
   const assigner = new Assigner(functions, columns)
-  const shares = slides.map(s => sharesOf(body, s))
+  const shared = slides.map(s => ({ ...s, share: sharesOf(body, s) }))
   const add = (cost: Float64Array, f: number, column: number, more: number): void => {
     const i = f * columns + column
     // Stryker disable next-line all: what is forbidden stays so at any cost
@@ -83,13 +84,12 @@ export const bestOnBody = (
       cost.fill(FORBIDDEN, row * columns, (row + 1) * columns)
       cost[row * columns + column] = kept
     })
-    slides.forEach((s, i) => {
+    for (const { share, ...s } of shared) {
       const from = fixed[leaders.indexOf(s.from)]
-      const share = shares[i]
       for (let c = 0; c < controls; c++) {
         if (from === undefined) {
-          add(cost, s.from, c, share?.from[c] ?? 0)
-          add(cost, s.to, c, share?.to[c] ?? 0)
+          add(cost, s.from, c, share.from[c] ?? 0)
+          add(cost, s.to, c, share.to[c] ?? 0)
         } else {
           // What is left out is at no distance from anything.
           add(cost, s.to, c, s.weight * (body.distance[from]?.[c] ?? 0))
@@ -97,10 +97,10 @@ export const bestOnBody = (
       }
       // Where one of the two is left out there is no slide, and the share of the other was too much.
       if (from === undefined) {
-        add(cost, s.from, controls + s.from, -Math.max(...(share?.to ?? [0])))
-        add(cost, s.to, controls + s.to, -Math.max(...(share?.from ?? [0])))
+        add(cost, s.from, controls + s.from, -Math.max(0, ...share.to))
+        add(cost, s.to, controls + s.to, -Math.max(0, ...share.from))
       }
-    })
+    }
     const bound = assigner.solve(cost)
     if (fixed.length === 0) {
       for (let f = 0; f < functions; f++)

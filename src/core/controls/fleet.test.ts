@@ -53,6 +53,11 @@ describe('which school a body can carry', () => {
     expect(whyNot(only(['shutter', 'pad-1']), 'two-thumbs')).toEqual([
       'only 1 control for 2 functions that need one each',
     ])
+    const dunlin = body('dunlin')
+    const two = dunlin.controls.filter(c => ['shutter', 'side-key', 'wing-key'].includes(c.id))
+    expect(whyNot({ ...dunlin, controls: two }, 'three-ways')).toEqual([
+      'only 2 controls for 3 functions that need one each',
+    ])
     const without = (keep: (means: object) => boolean): Body => ({
       ...sorrel,
       settings: sorrel.settings.map(s => ({ ...s, options: s.options.filter(o => keep(o.means)) })),
@@ -195,6 +200,29 @@ describe('maps of the demo fleet', () => {
         .join(),
     ).toContain(words)
     expect(() => bestMaps(plan, inHands(...FIVE))).toThrow(RangeError)
+  })
+
+  it('lets a pin stand on a key that cannot be held, where the body can switch the function on and off there', () => {
+    const sorrel = body('sorrel')
+    const isKey = (s: { readonly id: string }) => s.id === 'key-pad-1'
+    const on = (more: Body['settings'][number]['options']): readonly FleetBody[] => {
+      const controls = sorrel.controls.map(c => (c.id === 'pad-1' ? { ...c, holdable: false } : c))
+      const settings = sorrel.settings.map(s => (isKey(s) ? { ...s, options: [...s.options, ...more] } : s))
+      return [{ body: { ...sorrel, controls, settings }, weight: 1, today: {} }]
+    }
+    const plan: Plan = {
+      ...planFor('thumb-start'),
+      pins: [{ body: 'sorrel', function: 'trigger.start', control: 'pad-1' }],
+    }
+    const switched = {
+      id: 'x',
+      label: 'X',
+      means: { 'trigger.start': { control: 'pad-1', press: 'toggled' as const } },
+    }
+    expect(planProblems(plan, on([])).map(p => p.words.split(' cannot ')[1])).toEqual([
+      expect.stringContaining('be used on Pad 1'),
+    ])
+    expect(planProblems(plan, on([switched]))).toEqual([])
   })
 })
 

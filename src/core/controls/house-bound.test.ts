@@ -65,3 +65,20 @@ it('finds the best by branching from a bad house, and proves it', () => {
   }
   expect(branched).toBeGreaterThan(5)
 })
+
+it('does not lie either where the nodes run out before the gap is closed', () => {
+  let open = 0
+  for (const [i, { problem, known, best }] of problems.entries())
+    for (const nodes of [1, 4, 7]) {
+      const houses = housesOf(problem, known, true)
+      const bounds = new HouseBound(problem, houses, nodes * 8 * problem.bodies.length)
+      const before = bounds.byPrices()
+      // Far from the best, it closes no node by itself.
+      houses.best = { house: known, cost: priceOf(problem, known) + 1000 }
+      const after = bounds.byBranching()
+      expect(after, `problem ${i}, ${nodes} nodes`).toBeLessThanOrEqual(best)
+      expect(after).toBeGreaterThanOrEqual(before)
+      open += Number(after < best)
+    }
+  expect(open).toBeGreaterThan(5)
+})

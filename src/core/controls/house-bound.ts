@@ -34,9 +34,11 @@ export class HouseBound {
   private readonly free: Int32Array
   private bound = -Infinity
 
+  /** @param mostBranching how many bodies are mapped while branching, at most */
   constructor(
     private readonly problem: MapProblem,
     private readonly houses: Houses,
+    private readonly mostBranching = MOST_BRANCHING,
   ) {
     const { functions, places, bodies } = problem
     this.price = new Float64Array(bodies.length * functions * places)
@@ -62,17 +64,16 @@ export class HouseBound {
   private raise(price: Float64Array, decided: Int32Array, rounds: number): number {
     const { bodies, functions, places, slides } = this.problem
     let best = -Infinity
-    let kept = price.slice()
+    let kept = price
     let stride = 1
     let last = new Float64Array(0)
     let since = 0
     for (let round = 0; round < rounds; round++) {
       let bound = 0
+      // Stryker disable next-line ArithmeticOperator: which house is tried
       const votes = new Float64Array(functions * places)
       const used: number[] = []
-      for (let b = 0; b < bodies.length; b++) {
-        const body = bodies[b]
-        if (!body) continue
+      for (const [b, body] of bodies.entries()) {
         const base = b * functions * places
         const extra = price.slice(base, base + functions * places)
         for (let f = 0; f < functions; f++) {
@@ -129,6 +130,7 @@ export class HouseBound {
       // Stryker disable next-line all: any step leaves it a bound; how far one goes only takes time
       if (round > 0) for (let i = 0; i < last.length; i++) gradient[i] = DEFLECTION * (last[i] ?? 0)
       for (const i of used) gradient[i] = (gradient[i] ?? 0) + 1
+      // Stryker disable next-line EqualityOperator: one that is not there is not undecided
       for (let f = 0; f < functions; f++) {
         if (decided[f] !== UNDECIDED) continue
         for (let b = 0; b < bodies.length; b++) {
@@ -160,7 +162,7 @@ export class HouseBound {
   private branch(price: Float64Array, decided: Int32Array, bound: number): number {
     const { bodies } = this.problem
     let open = [{ price, decided, bound }]
-    let nodes = MOST_BRANCHING / (NODE_ROUNDS * Math.max(1, bodies.length))
+    let nodes = this.mostBranching / (NODE_ROUNDS * Math.max(1, bodies.length))
     while (open.length) {
       open.sort((a, b) => b.bound - a.bound)
       const node = open.pop()
@@ -175,7 +177,7 @@ export class HouseBound {
         const left = child.decided.some(d => d === UNDECIDED)
         child.bound = left ? Math.max(node.bound, this.raise(child.price, child.decided, NODE_ROUNDS)) : Infinity
         if (!left) this.houses.consider(child.decided)
-        else if (child.bound < this.houses.best.cost) open.push(child)
+        else open.push(child)
       }
       open = open.filter(n => n.bound < this.houses.best.cost)
     }
