@@ -48,10 +48,9 @@ export const bestOnBody = (
   const own = new Float64Array(functions * columns).fill(FORBIDDEN)
   // Stryker disable next-line EqualityOperator: a row beyond the end takes nothing
   for (let f = 0; f < functions; f++) {
-    // Stryker disable next-line EqualityOperator: what it writes beyond the end is written over
-    for (let c = 0; c < controls; c++) {
+    for (const [c, place] of body.place.entries()) {
       const cost = body.cost[f]?.[c] ?? FORBIDDEN
-      if (cost < FORBIDDEN) own[f * columns + c] = cost + (extra[f * places + (body.place[c] ?? 0)] ?? 0)
+      if (cost < FORBIDDEN) own[f * columns + c] = cost + (extra[f * places + place] ?? 0)
     }
     own[f * columns + controls + f] = body.leftOut[f] ?? FORBIDDEN
   }
@@ -86,7 +85,7 @@ export const bestOnBody = (
     })
     for (const { share, ...s } of shared) {
       const from = fixed[leaders.indexOf(s.from)]
-      for (let c = 0; c < controls; c++) {
+      for (const c of body.place.keys()) {
         if (from === undefined) {
           add(cost, s.from, c, share.from[c] ?? 0)
           add(cost, s.to, c, share.to[c] ?? 0)
@@ -103,9 +102,9 @@ export const bestOnBody = (
     }
     const bound = assigner.solve(cost)
     if (fixed.length === 0) {
-      for (let f = 0; f < functions; f++)
-        for (let c = 0; c < controls; c++) {
-          const i = f * places + (body.place[c] ?? 0)
+      for (const f of body.cost.keys())
+        for (const [c, place] of body.place.entries()) {
+          const i = f * places + place
           const here = bound + assigner.atLeast(f, c, cost[f * columns + c] ?? FORBIDDEN)
           if (here < (slack[i] ?? 0)) slack[i] = here
         }

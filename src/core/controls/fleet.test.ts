@@ -4,8 +4,8 @@ import { demoBodies, demoStandards } from '../../demo/world'
 import { type Body, bodyAt, factoryState } from '../bodies'
 import { resolve } from '../resolve'
 import { ownLayers, parseStandard, standardProblems } from '../standards'
-import type { FleetBody } from './cells'
-import { bestMaps, storedMaps, weighMaps } from './fleet'
+import { EASY_PRESS, type FleetBody } from './cells'
+import { bestMaps, mapProblemOf, storedMaps, weighMaps } from './fleet'
 import { planProblems } from './plan-problems'
 import { isHigh, type Session, thumbLoad } from './load'
 import { movedTo } from './moves'
@@ -13,6 +13,7 @@ import { type Plan, planFor, plannedUse, sessionOf, withMaps, withoutFunction, w
 import { placementsOf, schoolOnBody, whyNot } from './abilities'
 import { withPlan } from './targets'
 import { handoverOf } from '../handover/handover'
+import { solve } from './solve'
 import { todayOf } from './today'
 
 const body = (id: string): Body => {
@@ -132,6 +133,17 @@ describe('maps of the demo fleet', () => {
       for (const p of pins) expect(at(fleet, p.body)?.[p.function], `seed ${seed}`).toBe(p.control)
     }
   })
+
+  it.each(['shutter-start', 'thumb-start', 'two-thumbs', 'three-ways'] as const)(
+    'looks for what it is weighed by: the maps of %s cost what was found',
+    school => {
+      const plan = planFor(school)
+      const bodies = [...inHands(...FIVE), { body: body('dunlin'), weight: 3, today: { 'trigger.start': 'wing-key' } }]
+      const found = bestMaps(plan, bodies)
+      expect(found.cost * EASY_PRESS).toBeCloseTo(solve(mapProblemOf(plan, bodies).problem).cost, 6)
+      if (school === 'two-thumbs') expect(found.bodies.some(b => b.placed.some(p => p.parts.binding > 0))).toBe(true)
+    },
+  )
 
   it('weighs a map moved by hand part by part', () => {
     const plan = planFor('thumb-start')

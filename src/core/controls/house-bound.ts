@@ -31,6 +31,8 @@ export interface Houses {
  */
 export class HouseBound {
   private readonly price: Float64Array
+  /** What each price is at most: what being away costs there. */
+  private readonly dearest: Float64Array
   private readonly free: Int32Array
   private bound = -Infinity
 
@@ -42,6 +44,8 @@ export class HouseBound {
   ) {
     const { functions, places, bodies } = problem
     this.price = new Float64Array(bodies.length * functions * places)
+    const away = bodies.flatMap(b => Array.from({ length: functions }, (_, f) => b.away[f] ?? 0))
+    this.dearest = Float64Array.from(this.price, (_, i) => away[Math.floor(i / places)] ?? 0)
     this.free = new Int32Array(functions).fill(UNDECIDED)
   }
 
@@ -76,8 +80,7 @@ export class HouseBound {
       for (const [b, body] of bodies.entries()) {
         const base = b * functions * places
         const extra = price.slice(base, base + functions * places)
-        for (let f = 0; f < functions; f++) {
-          const place = decided[f] ?? UNDECIDED
+        for (const [f, place] of decided.entries()) {
           if (place === UNDECIDED) continue
           extra.fill(body.away[f] ?? 0, f * places, (f + 1) * places)
           extra[f * places + place] = 0
@@ -97,15 +100,13 @@ export class HouseBound {
       // What the house can gain at most from being paid the prices of one place.
       const chosen: House = decided.slice()
       const voted: House = decided.slice()
-      // Stryker disable next-line EqualityOperator: one that is not there is not undecided
-      for (let f = 0; f < functions; f++) {
-        if (decided[f] !== UNDECIDED) continue
+      for (const [f, at] of decided.entries()) {
+        if (at !== UNDECIDED) continue
         let most = -Infinity
         let mostVotes = -1
         for (let p = 0; p < places; p++) {
           let paid = 0
-          // Stryker disable next-line EqualityOperator: what is not there pays nothing
-          for (let b = 0; b < bodies.length; b++) paid += price[(b * functions + f) * places + p] ?? 0
+          for (const b of bodies.keys()) paid += price[(b * functions + f) * places + p] ?? 0
           // Stryker disable next-line EqualityOperator: of two that are paid the same
           if (paid > most) [most, chosen[f]] = [paid, p]
           const v = votes[f * places + p] ?? 0
@@ -130,10 +131,9 @@ export class HouseBound {
       // Stryker disable next-line all: any step leaves it a bound; how far one goes only takes time
       if (round > 0) for (let i = 0; i < last.length; i++) gradient[i] = DEFLECTION * (last[i] ?? 0)
       for (const i of used) gradient[i] = (gradient[i] ?? 0) + 1
-      // Stryker disable next-line EqualityOperator: one that is not there is not undecided
-      for (let f = 0; f < functions; f++) {
-        if (decided[f] !== UNDECIDED) continue
-        for (let b = 0; b < bodies.length; b++) {
+      for (const [f, at] of decided.entries()) {
+        if (at !== UNDECIDED) continue
+        for (const b of bodies.keys()) {
           const i = (b * functions + f) * places + (chosen[f] ?? 0)
           gradient[i] = (gradient[i] ?? 0) - 1
         }
@@ -144,14 +144,8 @@ export class HouseBound {
       if (norm === 0) break
       // Stryker disable next-line ArithmeticOperator: any step leaves it a bound; how far one goes only takes time
       const step = (stride * Math.max(1, this.houses.best.cost - bound)) / norm
-      // Stryker disable next-line EqualityOperator: a price that nobody pays
-      for (let b = 0; b < bodies.length; b++)
-        for (let f = 0; f < functions; f++)
-          for (let p = 0; p < places; p++) {
-            const i = (b * functions + f) * places + p
-            const away = bodies[b]?.away[f] ?? 0
-            price[i] = Math.min(away, Math.max(0, (price[i] ?? 0) + step * (gradient[i] ?? 0)))
-          }
+      for (const [i, g] of gradient.entries())
+        price[i] = Math.min(this.dearest[i] ?? 0, Math.max(0, (price[i] ?? 0) + step * g))
     }
     price.set(kept)
     // Costs are whole numbers, and so is the least of them.
@@ -163,10 +157,10 @@ export class HouseBound {
     const { bodies } = this.problem
     let open = [{ price, decided, bound }]
     let nodes = this.mostBranching / (NODE_ROUNDS * Math.max(1, bodies.length))
-    while (open.length) {
-      open.sort((a, b) => b.bound - a.bound)
+    for (;;) {
+      open = open.filter(n => n.bound < this.houses.best.cost).sort((a, b) => b.bound - a.bound)
       const node = open.pop()
-      if (!node || node.bound >= this.houses.best.cost) return this.houses.best.cost
+      if (!node) return this.houses.best.cost
       if (nodes <= 0) return node.bound
       const f = this.mostTorn(node.price, node.decided)
       if (f === UNDECIDED) return node.bound
@@ -179,18 +173,15 @@ export class HouseBound {
         if (!left) this.houses.consider(child.decided)
         else open.push(child)
       }
-      open = open.filter(n => n.bound < this.houses.best.cost)
     }
-    return this.houses.best.cost
   }
 
   /** The undecided function whose prices differ most from place to place: the bodies disagree about it. */
   private mostTorn(price: Float64Array, decided: Int32Array): number {
     const { functions, places, bodies } = this.problem
     let [torn, most] = [UNDECIDED, -1]
-    // Stryker disable next-line EqualityOperator: one that is not there is not undecided
-    for (let f = 0; f < functions; f++) {
-      if (decided[f] !== UNDECIDED) continue
+    for (const [f, place] of decided.entries()) {
+      if (place !== UNDECIDED) continue
       let sum = 0
       // Stryker disable next-line all: what is decided first
       for (let b = 0; b < bodies.length; b++)

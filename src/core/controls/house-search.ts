@@ -54,17 +54,16 @@ export class HouseSearch {
     const body = bodies[b]
     if (!body) throw new RangeError(`no body ${b}`)
     let key = `${b}`
-    for (let f = 0; f < functions; f++) {
-      const p = house[f] ?? 0
+    for (const [f, p] of house.entries()) {
       // Stryker disable next-line ConditionalExpression,LogicalOperator: a longer key is found less often, which takes time
       key += this.reachable[b]?.[f]?.[p] && body.away[f] ? `,${p}` : ','
     }
     const found = this.known.get(key)
     if (found) return found
     const extra = new Float64Array(functions * places)
-    for (let f = 0; f < functions; f++) {
+    for (const [f, home] of house.entries()) {
       extra.fill(body.away[f] ?? 0, f * places, (f + 1) * places)
-      extra[f * places + (house[f] ?? 0)] = 0
+      extra[f * places + home] = 0
     }
     this.tried++
     const made = bestOnBody(body, slides, places, extra)
@@ -87,12 +86,12 @@ export class HouseSearch {
 
   /** Moves one house place, or swaps two, for as long as that helps. */
   improve(start: House): void {
-    const { functions, bodies } = this.problem
+    const { bodies } = this.problem
     let house = start.slice()
     let cost = this.total(house)
     for (let better = true; better;) {
       better = false
-      for (let f = 0; f < functions; f++) {
+      for (const f of start.keys()) {
         const now = bodies.map((_, b) => this.onBody(b, house))
         let [next, least] = [house, cost]
         const tryOut = (moved: readonly number[], places: readonly number[]) => {
@@ -102,8 +101,9 @@ export class HouseSearch {
           if (found < least) [next, least] = [other, found]
         }
         for (const p of this.wanted(f)) if (p !== house[f]) tryOut([f], [p])
-        for (let g = f + 1; g < functions; g++)
-          if (house[f] !== house[g]) tryOut([f, g], [house[g] ?? 0, house[f] ?? 0])
+        for (const g of start.keys())
+          // Stryker disable next-line ConditionalExpression,EqualityOperator: the same swap once more
+          if (g > f && house[f] !== house[g]) tryOut([f, g], [house[g] ?? 0, house[f] ?? 0])
         if (least < cost) [house, cost, better] = [next, least, true]
       }
     }
