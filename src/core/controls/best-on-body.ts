@@ -48,9 +48,10 @@ export const bestOnBody = (
   const own = new Float64Array(functions * columns).fill(FORBIDDEN)
   // Stryker disable next-line EqualityOperator: a row beyond the end takes nothing
   for (let f = 0; f < functions; f++) {
-    for (const [c, place] of body.place.entries()) {
+    // Stryker disable next-line EqualityOperator: what it writes beyond the end is written over
+    for (let c = 0; c < controls; c++) {
       const cost = body.cost[f]?.[c] ?? FORBIDDEN
-      if (cost < FORBIDDEN) own[f * columns + c] = cost + (extra[f * places + place] ?? 0)
+      if (cost < FORBIDDEN) own[f * columns + c] = cost + (extra[f * places + (body.place[c] ?? 0)] ?? 0)
     }
     own[f * columns + controls + f] = body.leftOut[f] ?? FORBIDDEN
   }
@@ -83,9 +84,11 @@ export const bestOnBody = (
       cost.fill(FORBIDDEN, row * columns, (row + 1) * columns)
       cost[row * columns + column] = kept
     })
-    for (const { share, ...s } of shared) {
+    for (const s of shared) {
+      const { share } = s
       const from = fixed[leaders.indexOf(s.from)]
-      for (const c of body.place.keys()) {
+      // Stryker disable next-line EqualityOperator: beyond the end there is nothing to add
+      for (let c = 0; c < controls; c++) {
         if (from === undefined) {
           add(cost, s.from, c, share.from[c] ?? 0)
           add(cost, s.to, c, share.to[c] ?? 0)
@@ -102,9 +105,12 @@ export const bestOnBody = (
     }
     const bound = assigner.solve(cost)
     if (fixed.length === 0) {
-      for (const f of body.cost.keys())
-        for (const [c, place] of body.place.entries()) {
-          const i = f * places + place
+      // Stryker disable next-line EqualityOperator: a row beyond the end is nobody's
+      for (let f = 0; f < functions; f++)
+        // Stryker disable next-line EqualityOperator: less slack only has more looked at
+        for (let c = 0; c < controls; c++) {
+          const i = f * places + (body.place[c] ?? 0)
+          // Stryker disable next-line ArithmeticOperator: less slack only has more looked at
           const here = bound + assigner.atLeast(f, c, cost[f * columns + c] ?? FORBIDDEN)
           if (here < (slack[i] ?? 0)) slack[i] = here
         }

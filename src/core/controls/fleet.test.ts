@@ -10,7 +10,7 @@ import { planProblems } from './plan-problems'
 import { isHigh, type Session, thumbLoad } from './load'
 import { movedTo } from './moves'
 import { type Plan, planFor, plannedUse, sessionOf, withMaps, withoutFunction, withSchool } from '../functions/plan'
-import { placementsOf, schoolOnBody, whyNot } from './abilities'
+import { placementsOf, placementsWith, schoolOnBody, whyNot } from './abilities'
 import { withPlan } from './targets'
 import { handoverOf } from '../handover/handover'
 import { solve } from './solve'
@@ -64,6 +64,8 @@ describe('which school a body can carry', () => {
       settings: sorrel.settings.map(s => ({ ...s, options: s.options.filter(o => keep(o.means)) })),
     })
     const onShutter = without(m => (m as { 'trigger.shutter'?: string })['trigger.shutter'] !== 'meters-only')
+    expect(placementsWith(sorrel, 'meters-only').length).toBeGreaterThan(0)
+    expect(placementsWith(onShutter, 'meters-only')).toEqual([])
     expect(schoolOnBody(onShutter, 'thumb-start')).toMatchObject({
       school: 'thumb-stop',
       why: ['AF cannot be taken off the shutter'],
@@ -72,6 +74,17 @@ describe('which school a body can carry', () => {
     expect(whyNot(onThumb, 'thumb-stop')).toEqual(['the shutter cannot start AF'])
     const bare = without(m => !('trigger.second' in m) || !(m['trigger.second'] as { area?: object }).area)
     expect(whyNot(bare, 'two-thumbs')[0]).toContain('no thumb control takes Second AF start')
+    const inTheSameArea = {
+      ...sorrel,
+      settings: sorrel.settings.map(s => ({
+        ...s,
+        options: s.options.map(o => {
+          const { area: _, ...second } = (o.means['trigger.second'] ?? {}) as { area?: object }
+          return 'trigger.second' in o.means ? { ...o, means: { ...o.means, 'trigger.second': second } } : o
+        }),
+      })),
+    } as Body
+    expect(whyNot(inTheSameArea, 'two-thumbs')).toEqual(['Second AF start cannot have an area of its own on a control'])
   })
 })
 

@@ -132,7 +132,8 @@ export const weighMaps = (
       problem.slides.reduce((sum, s) => {
         const from = controlOf(plan.uses[s.from]?.function ?? '')
         const to = controlOf(plan.uses[s.to]?.function ?? '')
-        return from < 0 || to < 0 ? sum : sum + s.weight * (numbers?.distance[from]?.[to] ?? 0)
+        // What is left out is nowhere, and nothing slides there.
+        return sum + s.weight * (numbers?.distance[from]?.[to] ?? 0)
       }, 0),
     )
     const cost = placed.reduce(

@@ -106,7 +106,8 @@ export class HouseBound {
         let mostVotes = -1
         for (let p = 0; p < places; p++) {
           let paid = 0
-          for (const b of bodies.keys()) paid += price[(b * functions + f) * places + p] ?? 0
+          // Stryker disable next-line EqualityOperator: what is not there pays nothing
+          for (let b = 0; b < bodies.length; b++) paid += price[(b * functions + f) * places + p] ?? 0
           // Stryker disable next-line EqualityOperator: of two that are paid the same
           if (paid > most) [most, chosen[f]] = [paid, p]
           const v = votes[f * places + p] ?? 0
@@ -115,14 +116,12 @@ export class HouseBound {
         }
         bound -= most
       }
-      if (bound > best + 1e-9) {
-        best = bound
-        kept = price.slice()
-        since = 0
-      } else if (++since === 6) {
-        stride /= 2
-        since = 0
-      }
+      const isBetter = bound > best + 1e-9
+      if (isBetter) [best, kept] = [bound, price.slice()]
+      // Stryker disable next-line all: any step leaves it a bound; how far one goes only takes time
+      since = isBetter ? 0 : since + 1
+      // Stryker disable next-line all: any step leaves it a bound; how far one goes only takes time
+      if (since === 6) [stride, since] = [stride / 2, 0]
       if (round % 4 === 0) this.houses.consider(voted)
       // Stryker disable next-line all: more rounds find no more than is proven already, and take time
       if (Math.ceil(best - 1e-6) >= this.houses.best.cost) break
@@ -144,8 +143,9 @@ export class HouseBound {
       if (norm === 0) break
       // Stryker disable next-line ArithmeticOperator: any step leaves it a bound; how far one goes only takes time
       const step = (stride * Math.max(1, this.houses.best.cost - bound)) / norm
-      for (const [i, g] of gradient.entries())
+      gradient.forEach((g, i) => {
         price[i] = Math.min(this.dearest[i] ?? 0, Math.max(0, (price[i] ?? 0) + step * g))
+      })
     }
     price.set(kept)
     // Costs are whole numbers, and so is the least of them.

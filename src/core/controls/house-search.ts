@@ -54,7 +54,9 @@ export class HouseSearch {
     const body = bodies[b]
     if (!body) throw new RangeError(`no body ${b}`)
     let key = `${b}`
-    for (const [f, p] of house.entries()) {
+    // Stryker disable next-line EqualityOperator: one comma more
+    for (let f = 0; f < functions; f++) {
+      const p = house[f] ?? 0
       // Stryker disable next-line ConditionalExpression,LogicalOperator: a longer key is found less often, which takes time
       key += this.reachable[b]?.[f]?.[p] && body.away[f] ? `,${p}` : ','
     }

@@ -55,9 +55,9 @@ export const costOfMap = (
     if (body.place[control] !== house[f]) sum += body.away[f] ?? 0
   })
   for (const s of slides) {
-    const from = map[s.from] ?? LEFT_OUT
-    const to = map[s.to] ?? LEFT_OUT
-    if (from !== LEFT_OUT && to !== LEFT_OUT) sum += s.weight * (body.distance[from]?.[to] ?? 0)
+    const [from, to] = [map[s.from] ?? LEFT_OUT, map[s.to] ?? LEFT_OUT]
+    // What is left out is nowhere, and nothing slides there.
+    sum += s.weight * (body.distance[from]?.[to] ?? 0)
   }
   return sum
 }
