@@ -31,6 +31,21 @@ const holdAndLetGo = async (page: Page, moments: number, press: (isDown: boolean
 }
 
 test.describe('at the keyboard', () => {
+  test('a key that is pressed the moment a question is there counts', async ({ page }) => {
+    await page.goto('/practise/drills/called?body=linnet')
+    await page.evaluate(() => {
+      // Quicker than any hand: as soon as it is in the page, before it is drawn.
+      const seen = new MutationObserver(() => {
+        if (!document.body.textContent?.includes('1 of 12')) return
+        seen.disconnect()
+        window.dispatchEvent(new KeyboardEvent('keydown', { key: '1' }))
+      })
+      seen.observe(document.body, { childList: true, subtree: true })
+    })
+    await page.getByRole('button', { name: /^Start/ }).press('Enter')
+    await expect(page.getByRole('status').filter({ hasText: /Right\.|It is “/ })).toBeVisible()
+  })
+
   test('every drill is begun, done and understood without a pointer', async ({ page, expectAccessible }) => {
     test.slow()
     const type = (key: string) => page.keyboard.press(key)

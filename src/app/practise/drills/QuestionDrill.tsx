@@ -2,7 +2,7 @@
 
 import { Button } from '@mui/material'
 import { median } from 'simple-statistics'
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useCallback, useLayoutEffect, useRef, useState } from 'react'
 import { DRILLS } from '@/core/drills/drills'
 import type { Question } from '@/core/drills/questions'
 import type { DrillHand } from '@/server/drills'
@@ -103,7 +103,8 @@ export const QuestionDrill = ({ about, hand }: { about: 'which-key' | 'called'; 
     shown.current = performance.now()
     if (isOver) finish()
   }, [asking, answers.length, about, finish])
-  useEffect(() => {
+  // With the question itself: an effect that waits until it is drawn loses the key of a quick hand on a slow machine.
+  useLayoutEffect(() => {
     if (!asking) return
     const onKey = (event: KeyboardEvent) => {
       const choice = question?.choices[Number(event.key) - 1]
