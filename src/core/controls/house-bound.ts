@@ -67,6 +67,7 @@ export class HouseBound {
    */
   private raise(price: Float64Array, decided: Int32Array, rounds: number): number {
     const { bodies, functions, places, slides } = this.problem
+    const { dearest } = this
     let best = -Infinity
     let kept = price
     let stride = 1
@@ -110,6 +111,7 @@ export class HouseBound {
           for (let b = 0; b < bodies.length; b++) paid += price[(b * functions + f) * places + p] ?? 0
           // Stryker disable next-line EqualityOperator: of two that are paid the same
           if (paid > most) [most, chosen[f]] = [paid, p]
+          // Stryker disable next-line ArithmeticOperator: which house is tried
           const v = votes[f * places + p] ?? 0
           // Stryker disable next-line ConditionalExpression,EqualityOperator: which house is tried
           if (v > mostVotes) [mostVotes, voted[f]] = [v, p]
@@ -143,9 +145,9 @@ export class HouseBound {
       if (norm === 0) break
       // Stryker disable next-line ArithmeticOperator: any step leaves it a bound; how far one goes only takes time
       const step = (stride * Math.max(1, this.houses.best.cost - bound)) / norm
-      gradient.forEach((g, i) => {
-        price[i] = Math.min(this.dearest[i] ?? 0, Math.max(0, (price[i] ?? 0) + step * g))
-      })
+      // Stryker disable next-line EqualityOperator: a price beyond the last is not kept
+      for (let i = 0; i < price.length; i++)
+        price[i] = Math.min(dearest[i] ?? 0, Math.max(0, (price[i] ?? 0) + step * (gradient[i] ?? 0)))
     }
     price.set(kept)
     // Costs are whole numbers, and so is the least of them.
