@@ -12,7 +12,7 @@ export const Beginning = ({ hasBodies, hasStandards }: { hasBodies: boolean; has
   const { send, problem } = useSend()
   const takeBaseline = () => send('POST', '/api/v1/starter')
   return (
-    <Page sx={{ maxWidth: 720 }}>
+    <Page sx={{ maxWidth: 'var(--line)' }}>
       <Typography variant="h1">Three steps to the first card</Typography>
       <Typography sx={{ mt: 1 }}>
         A body says what its menus can do, a standard says what you want, and the card says what to set.

@@ -22,7 +22,7 @@ export const BodySelect = ({
     label={label}
     value={value}
     onChange={e => onChange(e.target.value)}
-    sx={{ minWidth: 220 }}
+    sx={{ minWidth: 'var(--field)' }}
   >
     {none !== undefined && <MenuItem value="">{none}</MenuItem>}
     {[...useBodies().values()].map(b => (

@@ -35,7 +35,7 @@ export const DropFiles = ({
       }}
       sx={{
         p: 3,
-        maxWidth: 760,
+        maxWidth: 'var(--line)',
         border: '2px dashed',
         borderColor: isOver ? 'own.marigold.main' : 'own.line',
         borderRadius: 1,

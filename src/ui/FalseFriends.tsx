@@ -42,7 +42,7 @@ export const FalseFriends = ({
   >
     {friends.map(f => (
       <Item key={f.word} sx={stacked ? { gridTemplateColumns: '1fr' } : {}}>
-        <Typography variant="value" sx={{ fontWeight: 700 }}>
+        <Typography variant="value" sx={{ fontWeight: 'fontWeightMedium' }}>
           {f.word}
           {!f.exact && ' (nearly)'}
         </Typography>

@@ -62,7 +62,7 @@ export const FileImport = ({ kind, label }: { kind: 'bodies' | 'standards'; labe
       <Box role="status">
         {outcomes.map(o => (
           <Alert key={o.file} severity={o.ok ? 'success' : o.asks ? 'warning' : 'error'} sx={{ mt: 1 }}>
-            <Typography sx={{ fontWeight: 700 }}>
+            <Typography sx={{ fontWeight: 'fontWeightMedium' }}>
               {o.file}: {o.ok ? o.detail : 'not added, nothing was changed'}
             </Typography>
             {!o.ok && (

@@ -35,7 +35,10 @@ export const GivesWay = ({
       concerned.reduce((next, { relaxes: _, ...t }) => withTarget(next, layer.id, relaxes ? { ...t, relaxes } : t), s),
     )
   return (
-    <Box className="no-print" sx={{ mt: 2, maxWidth: 620, display: 'flex', flexDirection: 'column', gap: 1.5 }}>
+    <Box
+      className="no-print"
+      sx={{ mt: 2, maxWidth: 'var(--narrow)', display: 'flex', flexDirection: 'column', gap: 1.5 }}
+    >
       {waiting.length > 0 && (
         <Alert severity="warning">
           {waiting

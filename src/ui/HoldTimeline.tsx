@@ -40,7 +40,7 @@ export const HoldTimeline = ({ hold, onHold }: { hold: Physical; onHold?: (secon
   const [from, back] = [BEFORE, BEFORE + hidden]
   const leaves = BEFORE + wait
   return (
-    <Box sx={{ maxWidth: 360 }}>
+    <Box sx={{ maxWidth: 'var(--field-long)' }}>
       <Drawing
         viewBox={`0 0 ${WIDTH} 84`}
         role="img"

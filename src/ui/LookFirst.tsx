@@ -24,7 +24,7 @@ export const LookFirst = ({
   /** What could not be read of it. */
   children?: ReactNode
 }) => (
-  <Box role="status" sx={{ mt: 2, maxWidth: 820 }}>
+  <Box role="status" sx={{ mt: 2, maxWidth: 'var(--line)' }}>
     <Typography variant="strong">{words}</Typography>
     <PlainList component="ol" sx={{ maxHeight: 320, overflowY: 'auto' }}>
       {lines.map(l => (

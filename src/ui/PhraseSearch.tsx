@@ -26,7 +26,7 @@ const Words = styled('span')(({ theme }) => ({
   display: 'flex',
   flexWrap: 'wrap',
   columnGap: theme.spacing(2),
-  '& b': { ...theme.typography.value, fontWeight: 700 },
+  '& b': { ...theme.typography.value, fontWeight: theme.typography.fontWeightMedium },
 }))
 
 /** More bodies than this are counted instead of listed. */

@@ -23,7 +23,7 @@ export const PinForm = ({
         label="Set it to"
         value={option}
         onChange={e => setOption(e.target.value)}
-        sx={{ minWidth: 140 }}
+        sx={{ minWidth: 'var(--field-short)' }}
       >
         {setting.options.map(o => (
           <MenuItem key={o.id} value={o.id}>
@@ -36,7 +36,7 @@ export const PinForm = ({
         label="Why"
         value={reason}
         onChange={e => setReason(e.target.value)}
-        sx={{ flex: 1, minWidth: 180 }}
+        sx={{ flex: 1, minWidth: 'var(--field-short)' }}
         slotProps={{ htmlInput: { maxLength: 300 } }}
       />
       <Button

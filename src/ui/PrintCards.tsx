@@ -157,7 +157,7 @@ const PrintDialog = ({
               setPaper(e.target.value)
               setStage({ is: 'choosing', problem: '' })
             }}
-            sx={{ minWidth: 200 }}
+            sx={{ minWidth: 'var(--field)' }}
           >
             {PAPERS.map(p => (
               <MenuItem key={p.id} value={p.id}>
@@ -203,7 +203,7 @@ const PrintDialog = ({
             />
           ))}
         </Box>
-        <Box aria-live="polite" sx={{ mt: 1.5, minHeight: 40 }}>
+        <Box aria-live="polite" sx={{ mt: 1.5, minHeight: 'var(--button)' }}>
           {stage.is === 'making' && (
             <>
               <Typography variant="body2">

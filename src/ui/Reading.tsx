@@ -13,7 +13,7 @@ export const Reading = ({
   progress: { readonly done: number; readonly of: number }
   onStop: () => void
 }) => (
-  <Box role="status" sx={{ maxWidth: 760, mt: 2 }}>
+  <Box role="status" sx={{ maxWidth: 'var(--line)', mt: 2 }}>
     <Typography>
       Read {progress.done} of {progress.of} {what} …
     </Typography>

@@ -29,7 +29,7 @@ const Drawing = styled('svg')(({ theme }) => ({
     fill: theme.vars?.palette.text.primary,
     fontFamily: theme.typography.value.fontFamily,
     fontSize: 3.6,
-    fontWeight: 600,
+    fontWeight: theme.typography.fontWeightMedium,
     textAnchor: 'middle',
     dominantBaseline: 'central',
   },

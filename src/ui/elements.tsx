@@ -104,12 +104,12 @@ const plain = (name: string, value: Value): CSSProperties | undefined => {
   if (coloured) return { [coloured]: colour(value) }
   const lined = LINED[name]
   if (lined) return typeof value === 'number' ? { [`${lined}Width`]: value, [`${lined}Style`]: 'solid' } : undefined
-  if (name === 'fontWeight') return typeof value === 'number' ? { fontWeight: value } : medium(value)
+  if (name === 'fontWeight') return typeof value === 'number' ? { fontWeight: value } : weighed(value)
   return PLAIN.has(name) ? { [name]: value } : undefined
 }
 
-const medium = (value: Value): CSSProperties | undefined =>
-  value === 'fontWeightMedium' ? { fontWeight: theme.typography.fontWeightMedium } : undefined
+const weighed = (name: Value): CSSProperties | undefined =>
+  name === 'fontWeightMedium' || name === 'fontWeightRegular' ? { fontWeight: theme.typography[name] } : undefined
 
 /** What `sx` asks for as a style attribute; undefined where it takes the library to say it. */
 export const plainStyle = (sx: unknown): CSSProperties | undefined => {

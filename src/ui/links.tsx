@@ -78,7 +78,7 @@ export const LinkButton = ({
       to={to}
       {...(more ? { more } : {})}
       variant={variant}
-      {...(isTall ? { sx: { minHeight: 48 } } : {})}
+      {...(isTall ? { sx: { minHeight: 'var(--touch)' } } : {})}
     >
       {children}
     </Button>

@@ -83,7 +83,7 @@ const Note = styled('div')(({ theme }) => ({
 /** A caution: short, calm, never hidden. */
 export const CautionNote = ({ caution }: { caution: Caution }) => (
   <Note role="note">
-    <Typography variant="body2" sx={{ fontWeight: 700 }}>
+    <Typography variant="body2" sx={{ fontWeight: 'fontWeightMedium' }}>
       {caution.title}
     </Typography>
     <Typography variant="body2">{caution.words}</Typography>
@@ -103,7 +103,7 @@ export const PlainList = styled(Box)({ listStyle: 'none', padding: 0, margin: 0 
 /** Stands where there is nothing yet, and says how it begins. */
 export const Empty = styled('p')(({ theme }) => ({
   ...theme.typography.body1,
-  maxWidth: 720,
+  maxWidth: 'var(--line)',
   margin: theme.spacing(1, 0, 2),
   padding: theme.spacing(2),
   border: `1px dashed ${theme.vars?.palette.divider}`,

@@ -55,8 +55,33 @@ const MONO = '"Atkinson Hyperlegible Mono Variable", ui-monospace, monospace'
 
 /** Of what stands out in running text, and of headings. */
 const WEIGHT = 650
-/** In pixels: what a thumb hits, the ribbon, the bar of views below it, and both with the line between. */
-export const SIZES = { touch: 44, ribbon: 56, bar: 52, head: 109 }
+/**
+ * Every size that more than one view asks for, in pixels; views say `var(--touch)`.
+ */
+export const SIZES = {
+  /** What a thumb hits; a button beside others; a line of a dense list; rows of one and of two lines. */
+  touch: 44,
+  button: 40,
+  dense: 34,
+  row: 52,
+  'row-tall': 64,
+  /** The ribbon, the bar of views below it, and both with the line between. */
+  ribbon: 56,
+  bar: 52,
+  head: 109,
+  /** How wide text and forms run: a note, a line to be read, what has two columns. */
+  narrow: 560,
+  line: 760,
+  wide: 900,
+  /** Fields: a number, a word, a name, a choice with a sentence in it. Two of a word fit beside each other on a phone. */
+  'field-number': 112,
+  'field-short': 170,
+  field: 220,
+  'field-long': 320,
+  /** What stands beside the main thing of a view. */
+  side: 380,
+  'side-narrow': 280,
+}
 
 /** In pixels: what distances are counted in. */
 export const SPACING = 8
@@ -134,9 +159,9 @@ export const theme = createTheme({
     body2: { lineHeight: 1.4 },
     /** What a row or a note is about. */
     strong: { fontFamily: TEXT, fontSize: '1rem', lineHeight: 1.45, fontWeight: WEIGHT },
-    button: { textTransform: 'none', fontWeight: 600 },
+    button: { textTransform: 'none', fontWeight: WEIGHT },
     value: { fontFamily: MONO, fontSize: '0.85rem', lineHeight: 1.4 },
-    eyebrow: { fontFamily: MONO, fontSize: '0.78rem', letterSpacing: '0.08em', fontWeight: 600, lineHeight: 1.4 },
+    eyebrow: { fontFamily: MONO, fontSize: '0.78rem', letterSpacing: '0.08em', fontWeight: WEIGHT, lineHeight: 1.4 },
     figure: { fontFamily: MONO, fontSize: '1.15rem', fontWeight: WEIGHT, lineHeight: 1.3 },
   },
   components: {
@@ -149,6 +174,7 @@ export const theme = createTheme({
         '.ink-textPrimary': { color: vars?.palette.text.primary },
         '.ink-textSecondary': { color: vars?.palette.text.secondary },
         ':root': Object.fromEntries(Object.entries(SIZES).map(([name, px]) => [`--${name}`, `${px}px`])),
+        'b, strong': { fontWeight: WEIGHT },
         // A link in running text: told from the text by its line, legible in both themes.
         'a:not([class])': { color: 'inherit' },
         ':focus-visible': { outline: '3px solid var(--mui-palette-own-marigold-main)', outlineOffset: '2px' },
@@ -161,15 +187,15 @@ export const theme = createTheme({
     },
     MuiTypography: { defaultProps: { variantMapping: VARIANT_ELEMENTS } },
     MuiButtonBase: { defaultProps: { disableRipple: true } },
-    MuiButton: { styleOverrides: { root: { minHeight: 40 } } },
-    MuiIconButton: { styleOverrides: { root: { minWidth: 44, minHeight: 44 } } },
-    MuiMenuItem: { styleOverrides: { root: { minHeight: 44 } } },
+    MuiButton: { styleOverrides: { root: { minHeight: SIZES.button } } },
+    MuiIconButton: { styleOverrides: { root: { minWidth: SIZES.touch, minHeight: SIZES.touch } } },
+    MuiMenuItem: { styleOverrides: { root: { minHeight: SIZES.touch } } },
     MuiToggleButton: {
       styleOverrides: {
         root: {
-          minHeight: 40,
+          minHeight: SIZES.button,
           color: 'var(--mui-palette-text-secondary)',
-          '&.Mui-selected': { color: 'var(--mui-palette-text-primary)', fontWeight: 700 },
+          '&.Mui-selected': { color: 'var(--mui-palette-text-primary)', fontWeight: WEIGHT },
         },
       },
     },

@@ -32,7 +32,7 @@ export const AwayPage = () => {
     void readKept().then(setCards)
   }, [])
   return (
-    <Page sx={{ maxWidth: 760 }}>
+    <Page sx={{ maxWidth: 'var(--line)' }}>
       <Typography variant="h1">The server does not answer</Typography>
       <Typography sx={{ mt: 1 }}>
         This view needs it. Cards that were opened on this device before work without; what you tick on them is sent as
@@ -51,7 +51,7 @@ export const AwayPage = () => {
                 <Box
                   component="a"
                   href={c.address}
-                  sx={{ display: 'flex', alignItems: 'center', minHeight: 48, color: 'inherit' }}
+                  sx={{ display: 'flex', alignItems: 'center', minHeight: 'var(--touch)', color: 'inherit' }}
                 >
                   {c.title}
                 </Box>

@@ -49,8 +49,9 @@ export const stripped = (text: string, signs: string): string => {
 /** “On, Off; default On”: the list, and what is said behind it of how it leaves the factory. */
 export const withDefault = (text: string): { readonly list: string; readonly named: string } => {
   const word = DEFAULT_SAID.find(w => text.toLowerCase().includes(w))
-  const at = word ? text.toLowerCase().lastIndexOf(word) : -1
-  const named = word ? stripped(text.slice(at + word.length), ' :=.()[]').replace(/^is /, '') : ''
+  if (!word) return { list: text, named: '' }
+  const at = text.toLowerCase().lastIndexOf(word)
+  const named = stripped(text.slice(at + word.length), ' :=.()[]').replace(/^is /, '')
   return named ? { list: stripped(text.slice(0, at), ' ([;,.–-'), named } : { list: text, named: '' }
 }
 
@@ -65,7 +66,7 @@ export const bracketed = (text: string, [left, right] = ['[', ']']): readonly st
     if (close < 0) break
     rest += text.slice(at, open)
     const star = text[close + 1] === '*' ? '*' : ''
-    parts.push(text.slice(open + 1, close).trim() + star)
+    parts.push(text.slice(open + 1, close) + star)
     at = close + 1 + star.length
   }
   rest += text.slice(at)

@@ -60,6 +60,20 @@ describe('rows put into the menu of a body', () => {
     expect([starts(0), starts(1)]).toEqual(['on', 'off'])
   })
 
+  it('leave the pages of a menu as they are, but one that was for what had no place and is empty now', () => {
+    const [tab] = body.menu.tabs
+    if (!tab) throw new Error('no tab')
+    const waiting = {
+      ...body,
+      menu: { tabs: [{ ...tab, pages: ['First', 'Second', 'Not placed yet'] }] },
+      settings: body.settings.map((s, i) => ({ ...s, at: { ...s.at, page: i === 0 ? 1 : 3, row: 1 } })),
+    }
+    const pages = (label: string) =>
+      withMenuRows(waiting, [row(label, ['on', 'off'], { tab: tab.label, page: 'Second' })]).menu.tabs.map(t => t.pages)
+    expect(pages('tone')).toEqual([['First', 'Second']])
+    expect(pages('new')).toEqual([['First', 'Second', 'Not placed yet']])
+  })
+
   it('keep what a setting can be at that they do not tell, behind what they tell', () => {
     const fewer = withMenuRows(body, [row('drive', ['all'])]).settings.find(s => s.id === 'drive')
     expect(fewer?.options.map(o => o.label)).toEqual(['all', 'one'])

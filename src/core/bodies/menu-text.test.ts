@@ -118,6 +118,16 @@ describe('a pasted menu', () => {
     expect(read).toEqual([first, 'AF lamp: On|Off'])
   })
 
+  it('knows options in brackets behind a name of two letters', () => {
+    expect(readMenuText('Focus\n  AF(On, Off)').rows).toMatchObject([{ label: 'AF', options: ['On', 'Off'] }])
+  })
+
+  it('knows options in brackets of their own, with and without space in them', () => {
+    expect(readMenuText('Focus\n  Tone [ On ] [Off ]*').rows).toMatchObject([
+      { label: 'Tone', options: ['On', 'Off'], preset: 1 },
+    ])
+  })
+
   it('says where one full box of several may be something else', () => {
     const { rows: read, remarks } = readMenuText('Setup\n[x] AF lamp\n[ ] Beep')
     expect(read).toMatchObject([{ label: 'Setup', options: ['AF lamp', 'Beep'] }])

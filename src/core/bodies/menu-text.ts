@@ -103,7 +103,6 @@ const underHeadings = (
     const next = nodes[i + 1]
     return isName(n) && next !== undefined && (i === 0 ? isSetting(next, depth) : splitAt(next, depth) !== undefined)
   }
-  if (!nodes.some(leads)) return nodes
   const grouped: Node[] = []
   let heading: Node | undefined
   nodes.forEach((n, i) => {

@@ -74,6 +74,19 @@ describe('a rule as people say it', () => {
   it('is no rule while something is missing, or where it binds what it asks about', () => {
     expect(rulesOf(body, { ...draft, targets: [] })).toEqual([])
     expect(rulesOf(body, { ...draft, when: [{ setting: 'mode', is: [] }] })).toEqual([])
+    // One that says all, and one that waits for its setting, or for the options of it.
+    const [whole = { setting: '', is: [] }] = draft.when
+    for (const waiting of [
+      { setting: '', is: [] },
+      { setting: '', is: ['live'] },
+      { setting: 'finder', is: [] },
+      { setting: 'finder', is: [], isNot: true as const },
+    ])
+      for (const when of [
+        [whole, waiting],
+        [waiting, whole],
+      ])
+        expect(rulesOf(body, { ...draft, when })).toEqual([])
     expect(rulesOf(body, { ...draft, targets: ['mode'] })).toEqual([])
     expect(rulesOf(body, { ...draft, effect: 'forced', targets: ['track'] })).toEqual([])
     const all = { setting: 'mode', is: ['af', 'mf', 'preset'] }

@@ -135,6 +135,7 @@ export const bestOnBody = (
     for (const { c, least } of choices) if (least < best.cost) branch([...fixed, c])
   }
   branch([])
+  // Stryker disable next-line EqualityOperator,MethodExpression: less slack only has more looked at
   for (let i = 0; i < slack.length; i++) slack[i] = Math.max(0, (slack[i] ?? 0) - best.cost)
   return { ...best, slack }
 }

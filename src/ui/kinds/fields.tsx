@@ -41,7 +41,7 @@ export const Select = ({
     label={label}
     value={value}
     onChange={e => onChange(e.target.value)}
-    sx={{ minWidth: 140, flex: 1 }}
+    sx={{ minWidth: 'var(--field-short)', flex: 1 }}
   >
     {optional !== undefined && <MenuItem value={NONE}>{optional}</MenuItem>}
     {options.map(o => (
@@ -99,7 +99,7 @@ export const NumberField = ({
       onKeyDown={e => {
         if (e.key === 'Enter') (e.target as HTMLInputElement).blur()
       }}
-      sx={{ minWidth: 110, flex: 1 }}
+      sx={{ minWidth: 'var(--field-number)', flex: 1 }}
       slotProps={{ htmlInput: { inputMode: 'decimal' } }}
     />
   )

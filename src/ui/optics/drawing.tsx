@@ -15,7 +15,7 @@ export const Sheet = styled('svg')(({ theme }) => ({
   borderRadius: theme.shape.borderRadius,
   background: theme.vars?.palette.background.paper,
   '& text': { fill: theme.vars?.palette.text.secondary },
-  '& text.strong': { fill: theme.vars?.palette.text.primary, fontWeight: 650 },
+  '& text.strong': { fill: theme.vars?.palette.text.primary, fontWeight: theme.typography.fontWeightMedium },
   '& .line': { stroke: theme.vars?.palette.own.line, strokeWidth: 1.2, fill: 'none' },
   '& .thin': { stroke: theme.vars?.palette.divider, strokeWidth: 1, fill: 'none' },
   '& .dashed': { strokeDasharray: '5 4' },

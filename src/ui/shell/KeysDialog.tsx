@@ -10,7 +10,7 @@ const Keys = styled('dl')(({ theme }) => ({
   gridTemplateColumns: 'auto 1fr',
   gap: theme.spacing(1, 3),
   margin: 0,
-  '& dt': { ...theme.typography.value, fontWeight: 700 },
+  '& dt': { ...theme.typography.value, fontWeight: theme.typography.fontWeightMedium },
   '& dd': { margin: 0 },
 }))
 

@@ -18,7 +18,7 @@ const Place = styled(KeptLink)(({ theme }) => ({
   borderRadius: theme.shape.borderRadius,
   color: 'inherit',
   textDecoration: 'none',
-  fontWeight: 600,
+  fontWeight: theme.typography.fontWeightMedium,
   '&[aria-current]': { background: theme.vars?.palette.own.marigold.main, color: theme.vars?.palette.own.marigold.ink },
 }))
 

@@ -39,7 +39,7 @@ const StageLink = styled(KeptLink)(({ theme }) => ({
   borderRadius: theme.shape.borderRadius,
   color: theme.vars?.palette.own.ribbon.quiet,
   textDecoration: 'none',
-  fontWeight: 600,
+  fontWeight: theme.typography.fontWeightMedium,
   '&:hover': { color: theme.vars?.palette.own.ribbon.text },
   '&[aria-current]': { background: theme.vars?.palette.own.marigold.main, color: theme.vars?.palette.own.marigold.ink },
 }))
@@ -48,7 +48,7 @@ const SearchButton = styled(ButtonBase)(({ theme }) => ({
   display: 'flex',
   alignItems: 'center',
   gap: theme.spacing(3),
-  minHeight: 40,
+  minHeight: 'var(--button)',
   padding: theme.spacing(0, 1.25),
   borderRadius: theme.shape.borderRadius,
   border: `1px solid ${theme.vars?.palette.own.ribbon.quiet}`,

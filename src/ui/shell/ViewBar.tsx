@@ -27,7 +27,7 @@ const ViewLink = styled(KeptLink)(({ theme }) => ({
   padding: theme.spacing(0, 1),
   color: theme.vars?.palette.text.secondary,
   textDecoration: 'none',
-  fontWeight: 600,
+  fontWeight: theme.typography.fontWeightMedium,
   borderBottom: '3px solid transparent',
   '&:hover': { color: theme.vars?.palette.text.primary },
   '&[aria-current]': {

@@ -24,7 +24,7 @@ export const TwoSelections = ({ selections: s }: { selections: Selections }) => 
         key={l.dimension}
         sx={{
           display: 'grid',
-          gridTemplateColumns: { xs: '1fr', sm: '200px 1fr 1fr' },
+          gridTemplateColumns: { xs: '1fr', sm: 'var(--field) 1fr 1fr' },
           gap: { xs: 0.5, sm: 3 },
           py: 1.25,
           borderBottom: 1,

@@ -32,7 +32,7 @@ export const TwoStandards = ({ comparison: c }: { comparison: SideBySide }) => {
                 key={l.dimension}
                 sx={{
                   display: 'grid',
-                  gridTemplateColumns: { xs: '40px 1fr', sm: '40px 150px 1fr 1fr' },
+                  gridTemplateColumns: { xs: '40px 1fr', sm: '40px var(--field-short) 1fr 1fr' },
                   columnGap: 1.5,
                   py: 0.75,
                   borderBottom: 1,

@@ -31,7 +31,7 @@ export const Pick = ({
     label={label}
     value={value}
     onChange={e => onChange(e.target.value)}
-    sx={{ minWidth: 220 }}
+    sx={{ minWidth: 'var(--field)' }}
   >
     {choices.map(c => (
       <MenuItem key={c.id} value={c.id}>
@@ -87,7 +87,7 @@ export const BodiesSelect = ({
     value={[...value]}
     onChange={e => onChange((e.target.value as unknown as string[]).join(','))}
     slotProps={{ select: { multiple: true } }}
-    sx={{ minWidth: 280, maxWidth: 520 }}
+    sx={{ minWidth: 'var(--field-long)', maxWidth: 'var(--narrow)' }}
   >
     {bodies.map(b => (
       <MenuItem key={b.id} value={b.id}>

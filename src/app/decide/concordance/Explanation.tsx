@@ -69,7 +69,7 @@ const ExplanationContent = ({ explanation: e, dimension }: { explanation: Explan
         </Box>
       </Box>
       {!e.held && e.weight === 'must' && (
-        <Typography sx={{ mt: 1, color: 'error.main', fontWeight: 700 }}>This breaks a must.</Typography>
+        <Typography sx={{ mt: 1, color: 'error.main', fontWeight: 'fontWeightMedium' }}>This breaks a must.</Typography>
       )}
       <Typography sx={{ mt: 1 }}>{e.why}</Typography>
       {nearest && (
@@ -113,7 +113,7 @@ const ExplanationContent = ({ explanation: e, dimension }: { explanation: Explan
         <Box key={p.label} sx={{ mt: 1 }}>
           <Typography variant="body2">
             {e.parts.length > 1 ? `${p.label} (counts ${p.weight.toFixed(2)}): ` : ''}
-            <Typography variant="value" component="span" sx={{ fontWeight: 700 }}>
+            <Typography variant="value" component="span" sx={{ fontWeight: 'fontWeightMedium' }}>
               {p.distance.toFixed(2)}
             </Typography>
           </Typography>

@@ -70,7 +70,7 @@ export const LevelSlider = ({
         aria-label="From best on each body to alike on all"
         getAriaValueText={v => lambdaWords(LAMBDAS[v] ?? 0)}
         onChange={(_, v) => move(v)}
-        sx={{ flex: 1, minWidth: 120 }}
+        sx={{ flex: 1, minWidth: 'var(--field-number)' }}
       />
       <Typography variant="body2">Alike on all</Typography>
     </Box>

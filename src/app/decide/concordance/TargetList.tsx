@@ -69,7 +69,7 @@ export const TargetList = ({
             <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mt: 0.5 }}>
               <AlignmentMark grade={cell.grade} distance={cell.distance} />
               <Box>
-                <Typography sx={{ fontWeight: 600 }}>{cell.main}</Typography>
+                <Typography sx={{ fontWeight: 'fontWeightMedium' }}>{cell.main}</Typography>
                 {cell.sub && (
                   <Typography variant="body2" color="textSecondary">
                     {cell.sub}

@@ -16,7 +16,7 @@ export const WeightBadge = ({ weight }: { weight: Weight }) => (
 
 /** Said wherever a must is not held. */
 export const BrokenMust = () => (
-  <Typography variant="body2" noWrap sx={{ color: 'error.main', fontWeight: 700 }}>
+  <Typography variant="body2" noWrap sx={{ color: 'error.main', fontWeight: 'fontWeightMedium' }}>
     must broken
   </Typography>
 )

@@ -17,14 +17,14 @@ export const Scroller = styled('div')(({ theme }) => ({
   },
   '& .main, & .sub, & .broken': { fontSize: theme.typography.body2.fontSize },
   '& .alone': { whiteSpace: 'normal', display: '-webkit-box', WebkitLineClamp: 2, WebkitBoxOrient: 'vertical' },
-  '& .main': { fontWeight: 600 },
+  '& .main': { fontWeight: theme.typography.fontWeightMedium },
   '& .sub': { color: theme.vars?.palette.text.secondary },
-  '& .broken': { color: theme.vars?.palette.error.main, fontWeight: 700 },
+  '& .broken': { color: theme.vars?.palette.error.main, fontWeight: theme.typography.fontWeightMedium },
   '& .target': { fontWeight: theme.typography.fontWeightMedium, lineHeight: 1.3 },
   '& .wanted': { ...theme.typography.value, color: theme.vars?.palette.text.secondary, lineHeight: 1.3 },
   // A wanted value is read whole: it takes a second line before it is cut.
   '& .wanted.wanted': { whiteSpace: 'normal', display: '-webkit-box', WebkitLineClamp: 2, WebkitBoxOrient: 'vertical' },
-  '& .must': { color: theme.vars?.palette.text.primary, fontWeight: 700 },
+  '& .must': { color: theme.vars?.palette.text.primary, fontWeight: theme.typography.fontWeightMedium },
 }))
 
 export const Sticky = styled('div')(({ theme }) => ({

@@ -77,7 +77,13 @@ export const OwnRule = ({
         e.preventDefault()
         if (isWhole) add()
       }}
-      sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, gap: 1.5, my: 1.5, maxWidth: 760 }}
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' },
+        gap: 1.5,
+        my: 1.5,
+        maxWidth: 'var(--line)',
+      }}
     >
       {replaces && (
         <Typography variant="body2" sx={{ gridColumn: '1 / -1' }}>

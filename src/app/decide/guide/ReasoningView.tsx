@@ -24,7 +24,7 @@ export const ReasoningView = ({ house: stored, revision }: { house: HouseGuide; 
   return (
     <Page>
       <Wrap sx={{ alignItems: 'center' }}>
-        <Typography variant="h1" sx={{ flex: 1, minWidth: 240 }}>
+        <Typography variant="h1" sx={{ flex: 1, minWidth: 'var(--field)' }}>
           The guide’s reasoning
         </Typography>
         <FileButton
@@ -42,7 +42,7 @@ export const ReasoningView = ({ house: stored, revision }: { house: HouseGuide; 
           House rules as a file
         </Button>
       </Wrap>
-      <Typography color="textSecondary" sx={{ mt: 0.5, maxWidth: 720 }}>
+      <Typography color="textSecondary" sx={{ mt: 0.5, maxWidth: 'var(--line)' }}>
         On each question the rules that hold are added up for every school; the one with the most comes first. What a
         lead switches off, replaces or adds counts in this house at once, for every standard that is drafted.
       </Typography>
@@ -111,7 +111,7 @@ const Group = ({
   return (
     <Box component="section" aria-label={g.title} sx={{ borderTop: 1, borderColor: 'divider', mt: 2, pt: 1.5 }}>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'center' }}>
-        <Typography variant="h2" sx={{ flex: 1, minWidth: 220 }}>
+        <Typography variant="h2" sx={{ flex: 1, minWidth: 'var(--field)' }}>
           {g.title}
         </Typography>
         {topic && <Held topic={topic} house={house} isBusy={isBusy} change={change} />}
@@ -190,7 +190,7 @@ const Held = ({
           holds: school === OPEN ? holds : { ...holds, [topic]: school },
         })
       }}
-      sx={{ minWidth: 200 }}
+      sx={{ minWidth: 'var(--field)' }}
     >
       <MenuItem value={OPEN}>what fits best</MenuItem>
       {[...names].map(([id, name]) => (
@@ -226,7 +226,7 @@ const Rule = ({
       aria-label={r.id}
       sx={{ py: 1, display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'flex-start' }}
     >
-      <Box sx={{ flex: 1, minWidth: 240, color: isGone ? 'text.secondary' : undefined }}>
+      <Box sx={{ flex: 1, minWidth: 'var(--field)', color: isGone ? 'text.secondary' : undefined }}>
         <Eyebrow component="h3">{r.isOwn ? `Your own · ${r.says}` : r.says}</Eyebrow>
         <Typography sx={{ textDecoration: isGone ? 'line-through' : undefined }}>{r.because}</Typography>
         <Typography variant="body2" color="textSecondary">

@@ -104,13 +104,13 @@ const FigureRow = ({ figure: f }: { figure: Figure }) => {
         onClick={() => setAsked(!isAsked)}
         sx={{
           display: 'grid',
-          gridTemplateColumns: '160px 1fr',
+          gridTemplateColumns: 'var(--field-short) 1fr',
           gap: 1.5,
           width: '100%',
           textAlign: 'left',
           px: 0.5,
-          minHeight: 34,
-          fontWeight: 400,
+          minHeight: 'var(--dense)',
+          fontWeight: 'fontWeightRegular',
         }}
       >
         <Typography variant="body2" component="span" color="textSecondary">

@@ -117,7 +117,7 @@ export const Keep = ({ answer, standard }: { answer: Answer; standard: KeepIn | 
                 label="Weight"
                 value={weight}
                 onChange={e => setWeight(e.target.value)}
-                sx={{ minWidth: 110 }}
+                sx={{ minWidth: 'var(--field-number)' }}
               >
                 {['must', 'should', 'nice'].map(w => (
                   <MenuItem key={w} value={w}>
@@ -133,7 +133,7 @@ export const Keep = ({ answer, standard }: { answer: Answer; standard: KeepIn | 
                 label="Layer"
                 value={layer}
                 onChange={e => setLayer(e.target.value)}
-                sx={{ minWidth: 160 }}
+                sx={{ minWidth: 'var(--field-short)' }}
               >
                 {standard.layers.map(l => (
                   <MenuItem key={l.id} value={l.id}>
@@ -148,7 +148,7 @@ export const Keep = ({ answer, standard }: { answer: Answer; standard: KeepIn | 
               options={[...standard.scenes]}
               inputValue={scene}
               onInputChange={(_, v) => setScene(v)}
-              sx={{ flex: 1, minWidth: 180 }}
+              sx={{ flex: 1, minWidth: 'var(--field-short)' }}
               renderInput={p => <TextField {...p} label="For one scene only" placeholder="any scene" />}
             />
           </Wrap>

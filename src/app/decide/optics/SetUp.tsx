@@ -36,7 +36,7 @@ const Marked = ({
 }) => {
   const id = useId()
   return (
-    <Box sx={{ flex: '1 1 200px', minWidth: 160 }}>
+    <Box sx={{ flex: '1 1 var(--field)', minWidth: 'var(--field-short)' }}>
       <Typography variant="body2" id={id}>
         {label}{' '}
         <Typography variant="value" component="span">
@@ -217,7 +217,7 @@ const Fills = () => {
         const d = wanted > 0 ? distanceForShare(r, wanted) : undefined
         if (d?.ok) change({ distance: d.distance })
       }}
-      sx={{ flex: '1 1 112px', minWidth: 104, maxWidth: 220 }}
+      sx={{ flex: '1 1 var(--field-number)', minWidth: 'var(--field-number)', maxWidth: 'var(--field)' }}
     />
   )
 }

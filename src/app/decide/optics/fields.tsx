@@ -34,7 +34,7 @@ const useText = (shown: string) => {
   }
 }
 
-const WIDE = { flex: '1 1 112px', minWidth: 104, maxWidth: 220 } as const
+const WIDE = { flex: '1 1 var(--field-number)', minWidth: 'var(--field-number)', maxWidth: 'var(--field)' } as const
 
 /** A plain number. */
 export const Num = ({
@@ -147,7 +147,7 @@ export const Choice = ({
     label={label}
     value={value}
     onChange={e => onChange(e.target.value)}
-    sx={{ ...WIDE, flex: isShort ? '1 1 92px' : '1 1 170px', maxWidth: 320 }}
+    sx={{ ...WIDE, flex: isShort ? '1 1 92px' : '1 1 var(--field-short)', maxWidth: 'var(--field-long)' }}
   >
     {options.map(o => (
       <MenuItem key={o.value} value={o.value}>

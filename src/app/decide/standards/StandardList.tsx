@@ -49,7 +49,7 @@ export const StandardList = ({ standards }: { standards: readonly Listed[] }) =>
             key={s.id}
             sx={{
               display: 'grid',
-              gridTemplateColumns: { xs: '1fr', md: '1fr 280px 190px' },
+              gridTemplateColumns: { xs: '1fr', md: '1fr var(--side-narrow) var(--field)' },
               gap: { xs: 0.5, md: 3 },
               py: 1.5,
               borderTop: 1,

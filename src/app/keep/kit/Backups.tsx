@@ -14,7 +14,7 @@ export const Backups = ({ last, bytes, kept, trouble }: BackupView) => (
         The last attempt failed: {trouble}
       </Alert>
     )}
-    <Typography sx={{ mt: 0.5, maxWidth: 640 }}>
+    <Typography sx={{ mt: 0.5, maxWidth: 'var(--line)' }}>
       {last === undefined ? (
         'None yet. The first is made a moment after the server starts, then one every hour.'
       ) : (

@@ -110,7 +110,7 @@ export const KitView = ({
           label="Find a tag, a model, a serial, an owner"
           value={filter}
           onChange={e => setFilter(e.target.value)}
-          sx={{ width: 420, maxWidth: '100%' }}
+          sx={{ width: 'var(--field-long)', maxWidth: '100%' }}
         />
         <ToggleButtonGroup
           exclusive
@@ -149,7 +149,7 @@ export const KitView = ({
           <tbody>
             {shown.map(u => (
               <tr key={u.id}>
-                <Typography component="td" variant="value" sx={{ fontWeight: 700 }}>
+                <Typography component="td" variant="value" sx={{ fontWeight: 'fontWeightMedium' }}>
                   {u.tag}
                 </Typography>
                 <Typography component="td">
@@ -177,8 +177,8 @@ export const KitView = ({
                 </Typography>
                 <Typography component="td" variant="body2" color="textSecondary">
                   {handedOver.includes(u.id) && (
-                    <KeptLink to={`/set/controls/${u.model}`} style={{ color: 'inherit', fontWeight: 700 }}>
-                      Handed over: to be set back.{' '}
+                    <KeptLink to={`/set/controls/${u.model}`} style={{ color: 'inherit' }}>
+                      <strong>Handed over: to be set back.</strong>{' '}
                     </KeptLink>
                   )}
                   {u.notes}

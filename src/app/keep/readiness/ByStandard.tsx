@@ -12,7 +12,7 @@ import { Box, Typography } from '@/ui/elements'
 const Item = styled(RowLink)(({ theme }) => ({
   gridTemplateColumns: 'minmax(180px, 1fr) 2fr',
   gap: theme.spacing(0.5, 3),
-  minHeight: 68,
+  minHeight: 'var(--row-tall)',
   [theme.breakpoints.down('md')]: { gridTemplateColumns: '1fr' },
 }))
 

@@ -92,7 +92,7 @@ export const ReadinessList = ({ view, by }: { view: ReadinessView; by: 'unit' | 
             label="Carried by"
             value={who}
             onChange={e => setWho(e.target.value)}
-            sx={{ minWidth: 180 }}
+            sx={{ minWidth: 'var(--field-short)' }}
             slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
           >
             <MenuItem value={EVERYBODY}>everybody</MenuItem>
@@ -160,7 +160,7 @@ const Interval = ({ weeks }: { weeks: number }) => {
         label="Look again after"
         value={weeks}
         onChange={e => void save(Number(e.target.value))}
-        sx={{ minWidth: 150 }}
+        sx={{ minWidth: 'var(--field-short)' }}
       >
         {[...new Set([1, 2, 3, 4, 6, 8, 12, 26, weeks])]
           .sort((a, b) => a - b)
@@ -194,7 +194,7 @@ const RecentList = ({ recent }: { recent: ReadinessView['recent'] }) => (
           >
             {r.tag}
           </Typography>
-          <Typography variant="body2" sx={{ flex: 1, minWidth: 200 }}>
+          <Typography variant="body2" sx={{ flex: 1, minWidth: 'var(--field)' }}>
             {r.words}
           </Typography>
           <Typography variant="body2" color="textSecondary">

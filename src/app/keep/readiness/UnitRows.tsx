@@ -13,7 +13,7 @@ import { Box, Typography } from '@/ui/elements'
 const Row = styled(RowLink)(({ theme }) => ({
   gridTemplateColumns: '44px 96px minmax(120px, 0.8fr) minmax(220px, 2fr) minmax(120px, 1fr) 130px',
   gap: theme.spacing(0.25, 2),
-  minHeight: 52,
+  minHeight: 'var(--row)',
   padding: theme.spacing(0.75, 1),
   [theme.breakpoints.down('md')]: {
     gridTemplateColumns: '44px 1fr auto',

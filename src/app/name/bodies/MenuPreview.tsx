@@ -70,7 +70,13 @@ export const MenuPreview = ({ read, field }: { read: ReadMenu; field: RefObject<
             <Button
               key={`${r.line}-${r.what}`}
               onClick={() => goToLine(field.current, r.line)}
-              sx={{ display: 'block', width: '100%', textAlign: 'left', minHeight: 'var(--touch)', fontWeight: 400 }}
+              sx={{
+                display: 'block',
+                width: '100%',
+                textAlign: 'left',
+                minHeight: 'var(--touch)',
+                fontWeight: 'fontWeightRegular',
+              }}
             >
               <Typography component="span" variant="value" sx={{ display: 'block', overflowWrap: 'anywhere' }}>
                 {r.line}: {r.text}

@@ -15,7 +15,7 @@ import { Box, Typography } from '@/ui/elements'
 const Concept = styled(KeptLink)(({ theme }) => ({
   display: 'inline-flex',
   alignItems: 'center',
-  minHeight: 32,
+  minHeight: 'var(--dense)',
   color: theme.vars?.palette.text.primary,
   textDecoration: 'none',
   '&:hover': { textDecoration: 'underline' },
@@ -63,7 +63,7 @@ export const PhrasebookView = ({ friends, query }: { friends: readonly FriendVie
       </Box>
       <Box component="section" sx={{ mt: 5 }}>
         <Typography variant="h2">False friends</Typography>
-        <Typography color="textSecondary" sx={{ mb: 1, maxWidth: 640 }}>
+        <Typography color="textSecondary" sx={{ mb: 1, maxWidth: 'var(--line)' }}>
           The same word with different meanings, found by comparing every profile with every other.
         </Typography>
         {friends.length === 0 ? (

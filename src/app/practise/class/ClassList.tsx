@@ -23,12 +23,12 @@ export const ClassList = ({ classes, courses }: { classes: Classes; courses: Cou
   return (
     <Page>
       <Typography variant="h1">Class</Typography>
-      <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 720 }}>
+      <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 'var(--line)' }}>
         Lessons in an order: something to read, to see, to set on the body in hand, a drill to pass, and a count
         outdoors. Whoever teaches sees who is where.
       </Typography>
       {classes.length === 0 && <Empty>No class yet. It takes a course, a name, and whoever learns.</Empty>}
-      <PlainList component="ul" sx={{ maxWidth: 720 }}>
+      <PlainList component="ul" sx={{ maxWidth: 'var(--line)' }}>
         {classes.map(c => (
           <li key={c.id}>
             <RowLink to={`/practise/class/${c.id}`}>
@@ -91,7 +91,7 @@ const NewClass = ({ courses }: { courses: Courses }) => {
           label="Course"
           value={course}
           onChange={e => setCourse(e.target.value)}
-          sx={{ minWidth: 220 }}
+          sx={{ minWidth: 'var(--field)' }}
         >
           {courses.map(c => (
             <MenuItem key={c.id} value={c.id}>
@@ -105,7 +105,7 @@ const NewClass = ({ courses }: { courses: Courses }) => {
           label="Who teaches"
           value={teacher ?? person?.id ?? ''}
           onChange={e => setTeacher(e.target.value)}
-          sx={{ minWidth: 180 }}
+          sx={{ minWidth: 'var(--field-short)' }}
         >
           {people.map(p => (
             <MenuItem key={p.id} value={p.id}>

@@ -57,7 +57,7 @@ export const DrillFrame = ({
         <>
           <BackLink to="/practise/drills">All drills</BackLink>
           <Typography variant="h1">{DRILLS[drill].label}</Typography>
-          <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 720 }}>{DRILLS[drill].about}</Typography>
+          <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 'var(--line)' }}>{DRILLS[drill].about}</Typography>
           <Wrap sx={{ mb: 2, gap: 1.5, alignItems: 'center' }}>
             <Whose />
             {more}
@@ -83,7 +83,7 @@ export const DrillFrame = ({
             <Curve drill={drill} practice={practice} />
           </Section>
           {DRILLS[drill].isStrain && (
-            <Box sx={{ mt: 3, maxWidth: 720 }}>
+            <Box sx={{ mt: 3, maxWidth: 'var(--line)' }}>
               <CautionNote caution={THUMB_CAUTION} />
             </Box>
           )}
@@ -143,7 +143,7 @@ const Curve = ({ drill, practice }: { drill: DrillId; practice: Practice }) => {
   if (days.length < 2) return null
   const { figure, unit } = DRILLS[drill]
   return (
-    <Box sx={{ maxWidth: 720, mt: 1 }}>
+    <Box sx={{ maxWidth: 'var(--line)', mt: 1 }}>
       <Chart
         label={`By day, ${figure} in ${unit}: ${days.map(d => `${d.day} ${d.median.toPrecision(3)}`).join(', ')}`}
         height={220}
@@ -180,7 +180,7 @@ export const Lines = ({
 }: {
   lines: readonly { readonly key: string; readonly isRight: boolean; readonly words: ReactNode }[]
 }) => (
-  <PlainList component="ol" sx={{ maxWidth: 820 }}>
+  <PlainList component="ol" sx={{ maxWidth: 'var(--line)' }}>
     {lines.map(l => (
       <Box
         component="li"

@@ -24,7 +24,7 @@ export const DrillList = ({ hand }: { hand: Pick<DrillHand, 'body' | 'bodies' | 
   return (
     <Page>
       <Typography variant="h1">Drills</Typography>
-      <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 720 }}>
+      <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 'var(--line)' }}>
         Until the hands do it unasked. A minute now and then does more than an hour at once.
       </Typography>
       <Wrap sx={{ mb: 2, gap: 1.5 }}>
@@ -35,7 +35,7 @@ export const DrillList = ({ hand }: { hand: Pick<DrillHand, 'body' | 'bodies' | 
           label="On which body"
           value={hand.body.id}
           onChange={e => go({ body: e.target.value })}
-          sx={{ minWidth: 220 }}
+          sx={{ minWidth: 'var(--field)' }}
         >
           {hand.bodies.map(b => (
             <MenuItem key={b.id} value={b.id}>
@@ -48,7 +48,7 @@ export const DrillList = ({ hand }: { hand: Pick<DrillHand, 'body' | 'bodies' | 
         Keys as {hand.standard ? `“${hand.standard.name}” sets them` : 'they are from the factory'}, with{' '}
         {SCHOOLS[hand.school].label}.
       </Typography>
-      <PlainList component="ul" sx={{ maxWidth: 820 }}>
+      <PlainList component="ul" sx={{ maxWidth: 'var(--line)' }}>
         {DRILL_IDS.map(id => (
           <li key={id}>
             <RowLink to={`/practise/drills/${id}`} more={{ body: hand.body.id }}>
@@ -68,14 +68,14 @@ export const DrillList = ({ hand }: { hand: Pick<DrillHand, 'body' | 'bodies' | 
         ))}
       </PlainList>
       {person && (
-        <Typography sx={{ mt: 2, maxWidth: 720 }}>
+        <Typography sx={{ mt: 2, maxWidth: 'var(--line)' }}>
           {hands
             ? `${person.name}’s hands wander by ${hands.degrees.toFixed(2)}°, by ${hands.track} tries of tracking; Rehearsal and the Optics desk can reckon with that.`
             : 'Three tries of tracking, and Rehearsal can reckon with these hands.'}{' '}
           {held > 0 && `A thumb button was held for ${held.toFixed(1)} minutes in drills today.`}
         </Typography>
       )}
-      <div style={{ marginTop: 16, maxWidth: 720 }}>
+      <div style={{ marginTop: 16, maxWidth: 'var(--line)' }}>
         <CautionNote caution={THUMB_CAUTION} />
       </div>
     </Page>

@@ -97,7 +97,7 @@ export const HoldDrill = ({ hand }: { hand: DrillHand }) => {
           label="School"
           value={school}
           onChange={e => setSchool(e.target.value as SchoolId)}
-          sx={{ minWidth: 160 }}
+          sx={{ minWidth: 'var(--field-short)' }}
         >
           {SCHOOL_IDS.map(id => (
             <MenuItem key={id} value={id}>
@@ -108,12 +108,12 @@ export const HoldDrill = ({ hand }: { hand: DrillHand }) => {
       }
     >
       {!running && (
-        <Typography sx={{ mb: 1.5, maxWidth: 720 }}>
+        <Typography sx={{ mb: 1.5, maxWidth: 'var(--line)' }}>
           {SCHOOLS[school].about} On the keyboard: {keys.map(k => `${k.letter.toUpperCase()} ${k.label}`).join(', ')}.
         </Typography>
       )}
       {missing.length > 0 && !running && (
-        <Typography sx={{ mb: 1.5, maxWidth: 720 }}>
+        <Typography sx={{ mb: 1.5, maxWidth: 'var(--line)' }}>
           {hand.body.model} has no key for {missing.map(k => k.label).join(' and ')} as it is set. The drill shows it
           where most bodies have it; another school may fit this body better.
         </Typography>
@@ -121,7 +121,7 @@ export const HoldDrill = ({ hand }: { hand: DrillHand }) => {
       <Box
         sx={theme => ({
           position: 'relative',
-          maxWidth: 720,
+          maxWidth: 'var(--line)',
           '@media (orientation: landscape) and (max-height: 500px)': running
             ? {
                 position: 'fixed',

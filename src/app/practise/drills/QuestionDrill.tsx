@@ -129,7 +129,7 @@ export const QuestionDrill = ({ about, hand }: { about: 'which-key' | 'called'; 
     >
       <Trouble words={problem} sx={{ mb: 2 }} />
       {asking && question && (
-        <Box component="section" aria-label="Question" sx={{ maxWidth: 620 }}>
+        <Box component="section" aria-label="Question" sx={{ maxWidth: 'var(--narrow)' }}>
           <Typography variant="body2" color="textSecondary">
             {Math.min(answers.length + (chosen === undefined ? 1 : 0), asking.questions.length)} of{' '}
             {asking.questions.length}
@@ -147,7 +147,7 @@ export const QuestionDrill = ({ about, hand }: { about: 'which-key' | 'called'; 
                   variant={isRight ? 'contained' : 'outlined'}
                   disabled={chosen !== undefined && !isRight && !isWrong}
                   onClick={() => choose(choice)}
-                  sx={{ justifyContent: 'flex-start', minHeight: 48, textAlign: 'left' }}
+                  sx={{ justifyContent: 'flex-start', minHeight: 'var(--touch)', textAlign: 'left' }}
                 >
                   {i + 1}&ensp;{choice}
                   {isRight && ' ✓'}

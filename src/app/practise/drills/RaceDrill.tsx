@@ -152,7 +152,7 @@ export const RaceDrill = ({ hand }: { hand: DrillHand }) => {
       }
     >
       {!running && (
-        <Typography sx={{ mb: 1.5, maxWidth: 720 }}>
+        <Typography sx={{ mb: 1.5, maxWidth: 'var(--line)' }}>
           {hand.card.length > 0
             ? `Start leads through ${hand.card.length} rows of the card of “${hand.standard?.name ?? ''}”.`
             : 'This card changes nothing on this body: any rows will do.'}{' '}
@@ -160,7 +160,7 @@ export const RaceDrill = ({ hand }: { hand: DrillHand }) => {
         </Typography>
       )}
       {running && target && place && (
-        <Box component="section" aria-label="Race" sx={{ maxWidth: 560 }}>
+        <Box component="section" aria-label="Race" sx={{ maxWidth: 'var(--narrow)' }}>
           <Typography variant="body2" color="textSecondary">
             {found.length + 1} of {running.targets.length}
             {wrong > 0 ? `, ${wrong} wrong ${wrong === 1 ? 'turn' : 'turns'}` : ''}
@@ -183,7 +183,7 @@ export const RaceDrill = ({ hand }: { hand: DrillHand }) => {
               <MenuItem
                 key={i.id}
                 onClick={e => i.go(e.timeStamp)}
-                sx={{ minHeight: 44, borderBottom: 1, borderColor: 'divider' }}
+                sx={{ minHeight: 'var(--touch)', borderBottom: 1, borderColor: 'divider' }}
               >
                 {i.label}
               </MenuItem>

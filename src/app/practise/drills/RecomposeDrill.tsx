@@ -140,7 +140,7 @@ export const RecomposeDrill = ({ hand }: { hand: DrillHand }) => {
       value={typed[name]}
       onChange={e => setTyped({ ...typed, [name]: e.target.value })}
       slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-      sx={{ width: 110 }}
+      sx={{ width: 'var(--field-number)' }}
     />
   )
   return (
@@ -163,7 +163,7 @@ export const RecomposeDrill = ({ hand }: { hand: DrillHand }) => {
       }
     >
       {!running && (
-        <Typography sx={{ mb: 1.5, maxWidth: 720 }}>
+        <Typography sx={{ mb: 1.5, maxWidth: 'var(--line)' }}>
           {isUsable
             ? `Hold (Space, or the field), turn ${angleToThird(portrait).toFixed(1)}° until the face stands on the left third line (drag the picture, arrow keys, or the phone), and take the picture (Enter). `
             : 'That lens does not focus so near: take a larger distance. '}
@@ -171,7 +171,7 @@ export const RecomposeDrill = ({ hand }: { hand: DrillHand }) => {
         </Typography>
       )}
       {running && (
-        <Box sx={{ maxWidth: 560 }}>
+        <Box sx={{ maxWidth: 'var(--narrow)' }}>
           <Box
             component="svg"
             viewBox={`0 0 ${W} ${H}`}
@@ -251,7 +251,7 @@ const TurnResult = ({ judged }: { judged: JudgedTurn }) => {
         {judged.faults.length === 0 ? 'Right.' : 'Not yet.'} Turned {judged.angle.toFixed(1)}° of{' '}
         {judged.wanted.toFixed(1)}°, swayed by {judged.sway.toFixed(1)}°.
       </Typography>
-      <Typography sx={{ maxWidth: 720 }}>
+      <Typography sx={{ maxWidth: 'var(--line)' }}>
         The plane moved {cm(judged.shift)} behind the subject; {cm(judged.front)} are sharp in front of it. Leaning
         toward or away would add to that directly; it is not measured here.
       </Typography>

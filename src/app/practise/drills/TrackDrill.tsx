@@ -100,13 +100,13 @@ export const TrackDrill = ({ hand }: { hand: DrillHand }) => {
       }
     >
       {!running && (
-        <Typography sx={{ mb: 1.5, maxWidth: 720 }}>
+        <Typography sx={{ mb: 1.5, maxWidth: 'var(--line)' }}>
           Keep the square on the ball for {DRILLS.track.mostSeconds} seconds: with the pointer, a finger, the arrow
           keys, or by turning the phone. {MOTION_WORDS[turning.motion]}
         </Typography>
       )}
       {running && (
-        <Box sx={{ maxWidth: 640 }}>
+        <Box sx={{ maxWidth: 'var(--line)' }}>
           <Box
             component="svg"
             viewBox={`0 0 ${W} ${H}`}
@@ -162,7 +162,7 @@ const TrackResult = ({ steady, by }: { steady: Steadiness; by: TurnedBy }) => {
         The aim wandered by {steady.degrees.toFixed(2)}° and came back within {steady.seconds.toFixed(1)} s; it was on
         the subject for {Math.round(steady.inside * 100)} of 100 moments.
       </Typography>
-      <Typography sx={{ maxWidth: 720 }}>
+      <Typography sx={{ maxWidth: 'var(--line)' }}>
         On the whole it lay {steady.aside.toFixed(2)}° aside.{' '}
         {by === 'keys'
           ? 'By keys this trains the eye; it says nothing about hands, and is not taken for them.'

@@ -17,7 +17,7 @@ export const Whose = () => {
         if (chosen) choosePerson(chosen)
       }}
       slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-      sx={{ minWidth: 220 }}
+      sx={{ minWidth: 'var(--field)' }}
     >
       <MenuItem value="" disabled>
         nobody said

@@ -73,7 +73,7 @@ export const Rehearsal = ({ view }: { view: RehearsalView }) => {
   return (
     <Page>
       <Typography variant="h1">Rehearsal</Typography>
-      <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 760 }}>
+      <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 'var(--line)' }}>
         Would these settings hold? A passage, played many times by a model of camera, lens and hands. It compares; what
         it says in figures is no promise.
       </Typography>
@@ -156,7 +156,7 @@ const Many = ({
       label={label}
       value={value}
       onChange={e => set({ [name]: e.target.value })}
-      sx={{ minWidth: 240 }}
+      sx={{ minWidth: 'var(--field)' }}
     >
       {(Object.keys(SWEEPS) as SweepId[]).map(id => (
         <MenuItem key={id} value={id}>
@@ -172,11 +172,11 @@ const Many = ({
         {answer ? (
           <Results names={names} summaries={answer.summaries.slice(0, names.length)} />
         ) : (
-          !trouble && <LinearProgress aria-label="Passages played" sx={{ maxWidth: 560 }} />
+          !trouble && <LinearProgress aria-label="Passages played" sx={{ maxWidth: 'var(--narrow)' }} />
         )}
       </Section>
       <Section title="What would have to change">
-        <Typography variant="body2" sx={{ mb: 1.5, maxWidth: 760 }}>
+        <Typography variant="body2" sx={{ mb: 1.5, maxWidth: 'var(--line)' }}>
           Of 100 frames those that are sharp, for {names[0]}, with two settings turned and all else as it is.
         </Typography>
         <Wrap sx={{ mb: 2 }}>
@@ -232,7 +232,7 @@ const Choices = ({
       value={value}
       onChange={e => onValue(e.target.value)}
       slotProps={{ select: { displayEmpty: none !== undefined }, inputLabel: { shrink: true } }}
-      sx={{ flex: '1 1 150px', maxWidth: 300 }}
+      sx={{ flex: '1 1 var(--field-short)', maxWidth: 'var(--field-long)' }}
     >
       {none !== undefined && <MenuItem value="">{none}</MenuItem>}
       {options.map(o => (
@@ -252,11 +252,11 @@ const Choices = ({
       onBlur={e => set({ [name]: e.target.value })}
       onKeyDown={e => e.key === 'Enter' && set({ [name]: (e.target as HTMLInputElement).value })}
       slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-      sx={{ width: 110 }}
+      sx={{ width: 'var(--field-number)' }}
     />
   )
   return (
-    <Box sx={{ display: 'grid', gap: 1.5, maxWidth: 1100 }}>
+    <Box sx={{ display: 'grid', gap: 1.5 }}>
       <Wrap>
         {choice('Scene', passage, passages, id => set({ passage: id }))}
         {choice('Body', first.body, bodies, id => go({ body: id }))}

@@ -60,7 +60,7 @@ export const Results = ({ names, summaries }: { names: readonly string[]; summar
   return (
     <>
       {difference && (
-        <Typography role="status" variant="h3" sx={{ mb: 1.5, maxWidth: 760 }}>
+        <Typography role="status" variant="h3" sx={{ mb: 1.5, maxWidth: 'var(--line)' }}>
           {differenceWords(names, difference)}
         </Typography>
       )}
@@ -84,7 +84,7 @@ const differenceWords = (names: readonly string[], d: ReturnType<typeof differen
 const HeatTable = styled('table')(({ theme }) => ({
   borderCollapse: 'collapse',
   ...theme.typography.body2,
-  '& th': { fontWeight: 400, color: theme.vars?.palette.text.secondary, padding: 4 },
+  '& th': { fontWeight: theme.typography.fontWeightRegular, color: theme.vars?.palette.text.secondary, padding: 4 },
   '& td': { width: 46, height: 32, textAlign: 'center', padding: 0, color: '#111' },
   '& td[data-now=true]': { outline: `3px solid ${theme.vars?.palette.text.primary}`, outlineOffset: -3 },
 }))
@@ -145,7 +145,7 @@ export const SweepTable = ({
         </tbody>
       </HeatTable>
       {best && now !== undefined && cells.length === columns.values.length * rows.values.length && (
-        <Typography sx={{ mt: 1, maxWidth: 760 }}>
+        <Typography sx={{ mt: 1, maxWidth: 'var(--line)' }}>
           As set now about {hundredths(now)} of 100 (framed).{' '}
           {best.share - now < 0.03
             ? 'Nothing in this table would keep noticeably more.'

@@ -30,7 +30,7 @@ const Figure = ({
     defaultValue={Number.isFinite(value) ? value : ''}
     onChange={e => onValue(number(e.target.value))}
     slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-    sx={{ flex: `1 1 ${basis}px`, maxWidth: 200 }}
+    sx={{ flex: `1 1 ${basis}px`, maxWidth: 'var(--field)' }}
   />
 )
 
@@ -58,7 +58,7 @@ export const SceneEditor = ({
     <Box
       role="group"
       aria-label="The scene"
-      sx={{ borderLeft: 3, borderColor: 'own.line', pl: 2, mt: 2, maxWidth: 980 }}
+      sx={{ borderLeft: 3, borderColor: 'own.line', pl: 2, mt: 2, maxWidth: 'var(--wide)' }}
     >
       <Eyebrow component="h3">What has to be sharp</Eyebrow>
       <Wrap sx={{ mt: 1 }}>

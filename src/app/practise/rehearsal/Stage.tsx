@@ -114,7 +114,7 @@ export const Stage = ({
       <Box
         sx={{
           display: 'grid',
-          gridTemplateColumns: { xs: '1fr', md: still ? '1fr' : 'minmax(0, 720px) 260px' },
+          gridTemplateColumns: { xs: '1fr', md: still ? '1fr' : 'minmax(0, var(--line)) var(--side-narrow)' },
           gap: 2,
         }}
       >
@@ -263,7 +263,7 @@ const Finder = ({ drawn: { prepared, trace }, step }: { drawn: Drawn; step: numb
       component="svg"
       viewBox={`0 0 ${w} ${h}`}
       aria-hidden
-      sx={{ width: '100%', maxWidth: 260, borderRadius: 1, bgcolor: 'action.hover' }}
+      sx={{ width: '100%', maxWidth: 'var(--field)', borderRadius: 1, bgcolor: 'action.hover' }}
     >
       <ellipse
         cx={x}

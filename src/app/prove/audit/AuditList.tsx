@@ -10,7 +10,7 @@ import { Typography } from '@/ui/elements'
 export const AuditList = ({ audits }: { audits: readonly AuditHeading[] }) => (
   <Page>
     <Typography variant="h1">Audit</Typography>
-    <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 720 }}>
+    <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 'var(--line)' }}>
       Every picture says how the camera was set when it was taken. Drop those of a job: see what was really set, where
       it drifted and since when, and what to talk about afterwards.
     </Typography>

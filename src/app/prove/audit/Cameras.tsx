@@ -47,7 +47,7 @@ export const Cameras = ({
   const [clockOf, setClockOf] = useState<string>()
   return (
     <Section title="Cameras">
-      <PlainList component="ul" sx={{ maxWidth: 980 }}>
+      <PlainList component="ul" sx={{ maxWidth: 'var(--wide)' }}>
         {cameras.map(camera => {
           const name = [camera.make, camera.model].filter(Boolean).join(' ') || 'A camera without a name'
           const seconds = typed.clocks[camera.key] ?? 0
@@ -59,7 +59,7 @@ export const Cameras = ({
               sx={{ py: 1, borderBottom: 1, borderColor: 'divider' }}
             >
               <Wrap sx={{ alignItems: 'center' }}>
-                <Box sx={{ flex: '1 1 260px' }}>
+                <Box sx={{ flex: '1 1 var(--field)' }}>
                   <Typography variant="strong" component="span">
                     {name} {camera.serial}
                   </Typography>
@@ -78,7 +78,7 @@ export const Cameras = ({
                       onTyped({ whose: u ? { ...others, [camera.key]: u.id } : others })
                     }}
                     renderInput={p => <TextField {...p} label="It was" placeholder="nobody’s: left out" />}
-                    sx={{ flex: '1 1 220px' }}
+                    sx={{ flex: '1 1 var(--field)' }}
                   />
                 )}
                 <Button size="small" onClick={() => setClockOf(clockOf === camera.key ? undefined : camera.key)}>
@@ -134,7 +134,7 @@ const ClockForm = ({
             if (p) setShown(asLocal(p.at, true))
           }}
           renderInput={p => <TextField {...p} label="Picture of the clock page" />}
-          sx={{ flex: '1 1 220px' }}
+          sx={{ flex: '1 1 var(--field)' }}
         />
         <TextField
           size="small"
@@ -143,7 +143,7 @@ const ClockForm = ({
           value={shown}
           onChange={e => setShown(e.target.value)}
           slotProps={{ inputLabel: { shrink: true }, htmlInput: { step: 1 } }}
-          sx={{ flex: '1 1 220px' }}
+          sx={{ flex: '1 1 var(--field)' }}
         />
         <Button variant="outlined" disabled={found === undefined} onClick={() => onSeconds(found ?? 0)}>
           {found === undefined ? 'Put it right' : `It is ${clockWords(found)}: put it right`}

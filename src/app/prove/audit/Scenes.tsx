@@ -53,7 +53,7 @@ export const Scenes = ({
         )
         const time = { type: 'datetime-local', slotProps: { inputLabel: { shrink: true } } }
         return (
-          <Box key={i} role="group" aria-label={`Scene ${i + 1}`} sx={{ mb: 2, maxWidth: 980 }}>
+          <Box key={i} role="group" aria-label={`Scene ${i + 1}`} sx={{ mb: 2, maxWidth: 'var(--wide)' }}>
             <Wrap>
               {text('name', 'Scene', 180)}
               <TextField
@@ -62,7 +62,7 @@ export const Scenes = ({
                 label="Shot by"
                 value={scene.standard}
                 onChange={e => change(i, { standard: e.target.value, for: '' })}
-                sx={{ flex: '1 1 180px' }}
+                sx={{ flex: '1 1 var(--field-short)' }}
               >
                 {standard && standard.id !== scene.standard && (
                   <MenuItem
@@ -83,7 +83,7 @@ export const Scenes = ({
                   value={scene.for}
                   onChange={e => change(i, { for: e.target.value })}
                   slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-                  sx={{ flex: '1 1 150px' }}
+                  sx={{ flex: '1 1 var(--field-short)' }}
                 >
                   <MenuItem value="">everybody</MenuItem>
                   {scene.for !== '' && !choices.some(c => c.text === scene.for) && (

@@ -58,21 +58,21 @@ export const BenchView = ({
   return (
     <Page>
       <Typography variant="h1">Bench</Typography>
-      <Typography color="textSecondary" sx={{ mt: 0.5, maxWidth: 720 }}>
+      <Typography color="textSecondary" sx={{ mt: 0.5, maxWidth: 'var(--line)' }}>
         What stands behind a step of a scale is declared until somebody measures it. A run takes a quarter of an hour
         and two people: one moves the board, one films or taps.
       </Typography>
       <Section title="Measure a scale">
         {on && scale ? (
           <>
-            <Wrap sx={{ gap: 1.5, maxWidth: 900 }}>
+            <Wrap sx={{ gap: 1.5, maxWidth: 'var(--wide)' }}>
               <TextField
                 select
                 size="small"
                 label="Body"
                 value={on.body}
                 onChange={e => setBody(e.target.value)}
-                sx={{ flex: '1 1 200px' }}
+                sx={{ flex: '1 1 var(--field)' }}
               >
                 {measurable.map(m => (
                   <MenuItem key={m.body} value={m.body}>
@@ -86,7 +86,7 @@ export const BenchView = ({
                 label="What"
                 value={keyOf(scale)}
                 onChange={e => setWhat(e.target.value)}
-                sx={{ flex: '1 1 220px' }}
+                sx={{ flex: '1 1 var(--field)' }}
               >
                 {on.scales.map(s => (
                   <MenuItem key={keyOf(s)} value={keyOf(s)}>
@@ -100,7 +100,7 @@ export const BenchView = ({
                 label="Unit"
                 value={on.units.includes(unit) ? unit : ''}
                 onChange={e => setUnit(e.target.value)}
-                sx={{ flex: '1 1 120px' }}
+                sx={{ flex: '1 1 var(--field-number)' }}
               >
                 <MenuItem value="">any of them</MenuItem>
                 {on.units.map(u => (
@@ -115,7 +115,7 @@ export const BenchView = ({
                 label="Lens"
                 value={lens}
                 onChange={e => setLens(e.target.value)}
-                sx={{ flex: '1 1 160px' }}
+                sx={{ flex: '1 1 var(--field-short)' }}
               >
                 <MenuItem value="">not said</MenuItem>
                 {lenses.map(l => (
@@ -130,7 +130,7 @@ export const BenchView = ({
                 label="Takes of each step"
                 value={repeats}
                 onChange={e => setRepeats(Number(e.target.value))}
-                sx={{ flex: '1 1 120px' }}
+                sx={{ flex: '1 1 var(--field-short)' }}
               >
                 {REPEATS.map(n => (
                   <MenuItem key={n} value={n}>
@@ -176,7 +176,7 @@ export const BenchView = ({
         )}
       </Section>
       <Section title="Test a lens on a body">
-        <Typography sx={{ mb: 1.5, maxWidth: 720 }}>
+        <Typography sx={{ mb: 1.5, maxWidth: 'var(--line)' }}>
           Two sheets of paper, a tripod, ten pictures each: whether focus lies where it should, and at which aperture
           the lens is sharpest.
         </Typography>
@@ -185,7 +185,7 @@ export const BenchView = ({
           <LinkButton to="/prove/bench/sharpness">Where is it sharpest</LinkButton>
         </Wrap>
         {tests.length > 0 && (
-          <PlainList component="ul" sx={{ maxWidth: 900, mt: 1.5 }}>
+          <PlainList component="ul" sx={{ maxWidth: 'var(--wide)', mt: 1.5 }}>
             {tests.map(t => (
               <li key={t.id}>
                 <RowLink
@@ -225,7 +225,7 @@ export const BenchView = ({
         />
         <Trouble words={problem} sx={{ mt: 1 }} />
         {runs.length === 0 && <Typography>Nothing has been measured yet.</Typography>}
-        <PlainList component="ul" sx={{ maxWidth: 720 }}>
+        <PlainList component="ul" sx={{ maxWidth: 'var(--line)' }}>
           {runs.map(r => (
             <li key={r.id}>
               <RowLink
@@ -257,7 +257,7 @@ export const BenchView = ({
 
 /** One time on every body, at the step that it uses under the standard in hand. */
 const AlikePart = ({ alike: a }: { alike: AlikeView }) => (
-  <Box sx={{ mb: 3, maxWidth: 900 }}>
+  <Box sx={{ mb: 3, maxWidth: 'var(--wide)' }}>
     <Typography variant="h3">
       {a.label}, wanted {a.wanted}
     </Typography>

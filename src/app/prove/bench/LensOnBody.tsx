@@ -52,7 +52,7 @@ export const LensOnBody = ({
       label={label}
       value={value}
       onChange={e => onChange(e.target.value)}
-      sx={{ flex: '1 1 180px' }}
+      sx={{ flex: '1 1 var(--field-short)' }}
     >
       {options.map(([id, words]) => (
         <MenuItem key={id} value={id}>
@@ -62,7 +62,7 @@ export const LensOnBody = ({
     </TextField>
   )
   return (
-    <Wrap sx={{ gap: 1.5, maxWidth: 960, mb: 2 }}>
+    <Wrap sx={{ gap: 1.5, maxWidth: 'var(--wide)', mb: 2 }}>
       {select(
         'Body',
         body.id,
@@ -83,7 +83,7 @@ export const LensOnBody = ({
         placeholder={String(lens.focalMm.to)}
         onChange={e => set({ focal: e.target.value })}
         slotProps={{ htmlInput: { inputMode: 'decimal' }, inputLabel: { shrink: true } }}
-        sx={{ flex: '0 1 150px' }}
+        sx={{ flex: '0 1 var(--field-short)' }}
       />
     </Wrap>
   )

@@ -59,7 +59,7 @@ export const PicturesTest = <Taken extends { readonly name: string; readonly fac
   return (
     <Page>
       <Typography variant="h1">{title}</Typography>
-      <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 720 }}>{how}</Typography>
+      <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 'var(--line)' }}>{how}</Typography>
       <LensOnBody bodies={testable.bodies} chosen={chosen} />
       <Wrap sx={{ mb: 2 }}>
         {(['a4', 'letter'] as const).map(paper => (
@@ -94,13 +94,13 @@ export const PicturesTest = <Taken extends { readonly name: string; readonly fac
       )}
       <Trouble words={trouble} sx={{ mt: 2 }} />
       {mixed && (
-        <Alert severity="warning" sx={{ mt: 2, maxWidth: 760 }}>
+        <Alert severity="warning" sx={{ mt: 2, maxWidth: 'var(--line)' }}>
           {mixed}
         </Alert>
       )}
       {taken.length > 0 && (
         <Section title={`${used} of ${taken.length} pictures can be used`}>
-          <PlainList component="ul" sx={{ maxWidth: 860 }}>
+          <PlainList component="ul" sx={{ maxWidth: 'var(--wide)' }}>
             {taken.map((t, i) => (
               <Typography
                 component="li"

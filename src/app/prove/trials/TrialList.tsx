@@ -15,7 +15,7 @@ export const TrialList = ({ trials }: { trials: readonly TrialHeading[] }) => {
   return (
     <Page>
       <Typography variant="h1">Trials</Typography>
-      <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 720 }}>
+      <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 'var(--line)' }}>
         Two ways to set a camera, and people who disagree: plan how many passes it takes to tell, count them where it
         happens, and read what can be said.
       </Typography>
@@ -39,7 +39,7 @@ export const TrialList = ({ trials }: { trials: readonly TrialHeading[] }) => {
                 <Typography component="span" variant="strong" sx={{ display: 'block' }}>
                   {t.name}
                 </Typography>
-                <Typography component="span" sx={{ display: 'block', maxWidth: 760 }}>
+                <Typography component="span" sx={{ display: 'block', maxWidth: 'var(--line)' }}>
                   {t.says}
                 </Typography>
                 <Typography component="span" variant="body2" color="textSecondary">

@@ -10,9 +10,9 @@ import { PrintCards } from '@/ui/PrintCards'
 import { Box, Typography } from '@/ui/elements'
 
 const Item = styled(RowLink)(({ theme }) => ({
-  gridTemplateColumns: '1fr minmax(110px, 260px) 110px',
+  gridTemplateColumns: '1fr minmax(var(--field-number), var(--field)) var(--field-short)',
   gap: theme.spacing(0.5, 3),
-  minHeight: 60,
+  minHeight: 'var(--row-tall)',
   [theme.breakpoints.down('sm')]: { gridTemplateColumns: '1fr 96px', '& .bar': { display: 'none' } },
 }))
 
@@ -31,10 +31,10 @@ export const CardList = ({
 }) => {
   const params = useSearchParams()
   return (
-    <Page sx={{ maxWidth: 880 }}>
+    <Page sx={{ maxWidth: 'var(--wide)' }}>
       <Typography variant="h1">Cards for {standard.name}</Typography>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center', mt: 0.5, mb: 2 }}>
-        <Typography color="textSecondary" sx={{ flex: 1, minWidth: 240 }}>
+        <Typography color="textSecondary" sx={{ flex: 1, minWidth: 'var(--field)' }}>
           From what each unit is known to be set to, to version {standard.version}, in each body’s own words.
         </Typography>
         <PrintCards

@@ -164,7 +164,7 @@ const FunctionRow = ({
         ...(onMove && choices.length > 0 ? { cursor: 'grab' } : {}),
       }}
     >
-      <Typography variant="value" sx={{ fontWeight: 700 }}>
+      <Typography variant="value" sx={{ fontWeight: 'fontWeightMedium' }}>
         {p.number}
       </Typography>
       <Box sx={{ minWidth: 0 }}>
@@ -182,7 +182,7 @@ const FunctionRow = ({
             size="small"
             value={p.carry?.control ?? ''}
             onChange={e => onMove(p.function, e.target.value || undefined)}
-            sx={{ width: 150 }}
+            sx={{ width: 'var(--field-short)' }}
             slotProps={{
               select: { displayEmpty: true },
               htmlInput: { 'aria-label': `${label} on ${body.model}` },

@@ -91,7 +91,7 @@ export const ControlsView = ({
     <Box sx={{ display: 'flex', alignItems: 'flex-start' }}>
       <Page sx={{ flex: 1, minWidth: 0 }}>
         <Wrap sx={{ alignItems: 'center' }}>
-          <Box sx={{ flex: 1, minWidth: 220 }}>
+          <Box sx={{ flex: 1, minWidth: 'var(--field)' }}>
             <Typography variant="h1">Controls for {document.name}</Typography>
             <VersionMark version={version} state={view.state} />
           </Box>
@@ -139,7 +139,7 @@ export const ControlsView = ({
             <Box sx={{ height: 4, mb: 1 }}>{isBusy && <LinearProgress aria-label="Looking for the best maps" />}</Box>
             {shown && (
               <Box role="status" sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'center', mb: 2 }}>
-                <Typography sx={{ flex: 1, minWidth: 260 }}>
+                <Typography sx={{ flex: 1, minWidth: 'var(--field)' }}>
                   <strong>{presses(shown.cost)}</strong> easy presses an hour on{' '}
                   {bodies.length === 1 ? 'one body' : `${bodies.length} bodies`}.{' '}
                   {best && costWords(shown.cost, best.cost, best.gap)}

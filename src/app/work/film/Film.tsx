@@ -12,7 +12,7 @@ import { Box, Typography } from '@/ui/elements'
 export const Film = ({ view }: { view: FilmView }) => (
   <Page>
     <Typography variant="h1">Film</Typography>
-    <Typography sx={{ mt: 0.5, maxWidth: 720 }}>
+    <Typography sx={{ mt: 0.5, maxWidth: 'var(--line)' }}>
       How long a change of focus lasts on screen, on every body in its own scale; and marks for pulling by hand.
     </Typography>
     <Rack view={view} />
@@ -47,7 +47,7 @@ const Row = ({ row, standard }: { row: FilmRow; standard: string }) => (
     <TallLink to={`/decide/standards/${standard}`} more={{ target: row.dimension }}>
       {row.label}: {row.wanted}
     </TallLink>
-    <Box sx={{ display: 'grid', gap: 0.5, gridTemplateColumns: 'repeat(auto-fill, minmax(230px, 1fr))' }}>
+    <Box sx={{ display: 'grid', gap: 0.5, gridTemplateColumns: 'repeat(auto-fill, minmax(var(--field), 1fr))' }}>
       {row.cells.map(c => (
         <Box key={c.body} sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
           <AlignmentMark grade={c.grade} distance={c.distance} />

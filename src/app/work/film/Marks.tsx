@@ -83,7 +83,7 @@ export const Marks = ({ lenses, bodies }: Pick<FilmView, 'lenses' | 'bodies'>) =
           label="Lens"
           value={lens.id}
           onChange={e => set({ lens: e.target.value })}
-          sx={{ minWidth: 260 }}
+          sx={{ minWidth: 'var(--field)' }}
         >
           {lenses.map(l => (
             <MenuItem key={l.id} value={l.id}>
@@ -97,7 +97,7 @@ export const Marks = ({ lenses, bodies }: Pick<FilmView, 'lenses' | 'bodies'>) =
           label="On"
           value={body.id}
           onChange={e => set({ body: e.target.value })}
-          sx={{ minWidth: 180 }}
+          sx={{ minWidth: 'var(--field-short)' }}
         >
           {bodies.map(b => (
             <MenuItem key={b.id} value={b.id}>
@@ -151,7 +151,7 @@ export const Marks = ({ lenses, bodies }: Pick<FilmView, 'lenses' | 'bodies'>) =
               label="Mark"
               value={m.name}
               onChange={e => change({ name: e.target.value.slice(0, 60) })}
-              sx={{ width: 170 }}
+              sx={{ width: 'var(--field-short)' }}
             />
             <DistanceText label="Distance" metres={m.metres} onMetres={n => n && change({ metres: n })} />
             <NumberText

@@ -50,10 +50,10 @@ export const Metronome = ({ marks }: { marks: readonly MarkOnRing[] }) => {
   const next = marks.find(m => m.at > now)
   const isRunning = began !== undefined
   return (
-    <Box sx={{ mt: 2, maxWidth: 560 }}>
+    <Box sx={{ mt: 2, maxWidth: 'var(--narrow)' }}>
       <Button
         variant="contained"
-        sx={{ minHeight: 48 }}
+        sx={{ minHeight: 'var(--touch)' }}
         onClick={e => {
           audio.current ??= 'AudioContext' in window ? new AudioContext() : undefined
           setNow(-COUNT_IN)

@@ -91,7 +91,7 @@ export const Rack = ({ view }: { view: FilmView }) => {
               key={id}
               sx={{
                 display: 'grid',
-                gridTemplateColumns: { xs: '1fr', sm: '180px 1fr 1fr' },
+                gridTemplateColumns: { xs: '1fr', sm: 'var(--field-short) 1fr 1fr' },
                 gap: { xs: 0, sm: 2 },
                 py: 0.75,
                 borderBottom: 1,
@@ -145,7 +145,7 @@ const LANE = 30
 
 const Drawing = styled('svg')(({ theme }) => ({
   width: '100%',
-  maxWidth: 760,
+  maxWidth: 'var(--line)',
   display: 'block',
   fontFamily: theme.typography.fontFamily ?? 'inherit',
   fontSize: 12,

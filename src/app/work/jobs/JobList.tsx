@@ -19,12 +19,12 @@ export const JobList = ({ jobs }: { jobs: readonly JobHeading[] }) => {
   return (
     <Page>
       <Typography variant="h1">Jobs</Typography>
-      <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 720 }}>
+      <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 'var(--line)' }}>
         A day, its scenes, and who covers what. Coherion works out who takes which camera, what goes into its slots, and
         what is changed between two scenes.
       </Typography>
       {jobs.length === 0 && <Empty>No job yet. It takes a name and a day; scenes come from a list.</Empty>}
-      <PlainList component="ul" sx={{ maxWidth: 720 }}>
+      <PlainList component="ul" sx={{ maxWidth: 'var(--line)' }}>
         {jobs.map(j => (
           <li key={j.id}>
             <RowLink to={`/work/jobs/${j.id}`}>

@@ -83,7 +83,7 @@ export const Now = ({ view: sent, asked }: { view: SentView; asked: string | und
   const past = sheet.lines.filter(l => isDone(l) || l.ends <= now)
   const shown = current ?? next
   return (
-    <Page sx={{ maxWidth: 560 }}>
+    <Page sx={{ maxWidth: 'var(--narrow)' }}>
       <BackLink to={`/work/jobs/${job.id}`}>{job.name}</BackLink>
       <Wrap sx={{ alignItems: 'center', justifyContent: 'space-between', mb: 1.5 }}>
         <Typography variant="h1">
@@ -97,7 +97,7 @@ export const Now = ({ view: sent, asked }: { view: SentView; asked: string | und
           label="Who"
           value={person ?? ''}
           onChange={e => set({ person: e.target.value })}
-          sx={{ minWidth: 190 }}
+          sx={{ minWidth: 'var(--field-short)' }}
         >
           {people.map(p => (
             <MenuItem key={p.id} value={p.id}>
@@ -279,7 +279,11 @@ const Happened = ({
                 {what.kind === 'moved' && ` to ${what.at}`}
                 {h.by && `, ${names.find(p => p.id === h.by)?.name ?? h.by}`}
               </Typography>
-              <Button size="small" onClick={() => onTakeBack(h)} sx={{ minHeight: 44, whiteSpace: 'nowrap' }}>
+              <Button
+                size="small"
+                onClick={() => onTakeBack(h)}
+                sx={{ minHeight: 'var(--touch)', whiteSpace: 'nowrap' }}
+              >
                 Take back
               </Button>
             </Box>

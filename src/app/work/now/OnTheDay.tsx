@@ -11,7 +11,7 @@ import { TallLink } from '@/ui/links'
 import { Section, Wrap } from '@/ui/pieces'
 import { Box, Typography } from '@/ui/elements'
 
-const THUMB = { minHeight: 48 }
+const THUMB = { minHeight: 'var(--touch)' }
 
 /** What may happen to a scene and its camera, said with one thumb; the rest is planned anew. */
 export const OnTheDay = ({

@@ -60,15 +60,15 @@ export const Rescues = ({ hand: asOpened }: { hand: RescueHand }) => {
           <Typography variant="h1">{SYMPTOMS[symptom].label}</Typography>
           <Camera hand={hand} />
           {first && (
-            <Box role="status" sx={{ mt: 2, maxWidth: 720 }}>
-              <Typography sx={{ fontSize: '1.35rem', fontWeight: 600 }}>{first.now}</Typography>
+            <Box role="status" sx={{ mt: 2, maxWidth: 'var(--line)' }}>
+              <Typography sx={{ fontSize: '1.35rem', fontWeight: 'fontWeightMedium' }}>{first.now}</Typography>
             </Box>
           )}
           {first && <What remedy={first} hand={hand} />}
           {first && <Used remedy={first} symptom={symptom} hand={hand} />}
           {others.length > 0 && (
             <Section title="Or it is this">
-              <PlainList component="ol" sx={{ maxWidth: 720 }}>
+              <PlainList component="ol" sx={{ maxWidth: 'var(--line)' }}>
                 {others.map(r => (
                   <Box component="li" key={r.id} sx={{ py: 1.5, borderBottom: 1, borderColor: 'divider' }}>
                     <Typography variant="strong" sx={{ display: 'block' }}>
@@ -81,7 +81,7 @@ export const Rescues = ({ hand: asOpened }: { hand: RescueHand }) => {
               </PlainList>
             </Section>
           )}
-          <Typography variant="body2" color="textSecondary" sx={{ mt: 3, maxWidth: 720 }}>
+          <Typography variant="body2" color="textSecondary" sx={{ mt: 3, maxWidth: 'var(--line)' }}>
             Common practice, no published source. Where lens and body are switched between AF and manual, the maker’s
             manual goes first; never look at the sun through an optical finder.
           </Typography>
@@ -98,7 +98,7 @@ export const Rescues = ({ hand: asOpened }: { hand: RescueHand }) => {
             onKeyDown={e => {
               if (e.key === 'Enter' && found[0]) set({ symptom: found[0] })
             }}
-            sx={{ my: 2, width: '100%', maxWidth: 420 }}
+            sx={{ my: 2, width: '100%', maxWidth: 'var(--field-long)' }}
           />
           {found.length === 0 && (
             <Typography role="status" sx={{ mb: 1 }}>
@@ -168,7 +168,7 @@ const UsedAt = ({
     <Wrap sx={{ alignItems: 'center', mt: 1 }}>
       <Button
         variant="outlined"
-        sx={{ minHeight: 44 }}
+        sx={{ minHeight: 'var(--touch)' }}
         onClick={() =>
           happen({ kind: 'rescued', scene, symptom, rule: remedy.id, ...(unit === undefined ? {} : { unit }) })
         }
@@ -202,7 +202,7 @@ const Camera = ({ hand }: { hand: RescueHand }) => {
         label="Body"
         value={hand.body.id}
         onChange={e => go({ body: e.target.value, unit: undefined })}
-        sx={{ minWidth: 190 }}
+        sx={{ minWidth: 'var(--field-short)' }}
       >
         {hand.bodies.map(b => (
           <MenuItem key={b.id} value={b.id}>
@@ -218,7 +218,7 @@ const Camera = ({ hand }: { hand: RescueHand }) => {
           value={hand.unit ?? ''}
           onChange={e => go({ body: hand.body.id, unit: e.target.value || undefined })}
           slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-          sx={{ minWidth: 130 }}
+          sx={{ minWidth: 'var(--field-number)' }}
         >
           <MenuItem value="">any</MenuItem>
           {hand.units.map(u => (
@@ -258,7 +258,7 @@ const What = ({ remedy, hand }: { remedy: Remedy; hand: RescueHand }) => {
   const on = remedy.change && hand.changes[remedy.id]
   const key = hand.keyNames[KEY_OF[remedy.id] ?? '']
   return (
-    <Box sx={{ mt: 0.5, maxWidth: 720 }}>
+    <Box sx={{ mt: 0.5, maxWidth: 'var(--line)' }}>
       {key !== undefined && (
         <Typography>
           On the {hand.body.name}: <strong>{key}</strong>.

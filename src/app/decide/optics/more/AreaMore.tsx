@@ -51,7 +51,7 @@ export const AreaMore = () => {
                   gap: 1,
                   width: '100%',
                   textAlign: 'left',
-                  fontWeight: 400,
+                  fontWeight: 'fontWeightRegular',
                   bgcolor: isLaid ? 'own.marigold.wash' : 'transparent',
                 }}
               >

@@ -40,7 +40,7 @@ export const LightMore = () => {
             if (Number.isFinite(at)) change({ at: at - scene.offsetMinutes * MINUTE })
           }}
           slotProps={{ inputLabel: { shrink: true } }}
-          sx={{ flex: '1 1 210px', maxWidth: 240 }}
+          sx={{ flex: '1 1 var(--field)', maxWidth: 'var(--field)' }}
         />
         <Num field="offsetMinutes" label="Clocks ahead of UTC, h" scale={1 / 60} />
         <Num field="facingDegrees" label="Camera looks, degrees" helper="0 north, 90 east" />
@@ -48,7 +48,7 @@ export const LightMore = () => {
           Now, by this device’s clock
         </Button>
       </Wrap>
-      <Box sx={{ maxWidth: 240 }}>
+      <Box sx={{ maxWidth: 'var(--field)' }}>
         <SunDial r={r} onFacing={facingDegrees => change({ facingDegrees })} />
       </Box>
     </>

@@ -49,7 +49,7 @@ export const LayerBar = ({
               onClick={() => onSelect(l.id)}
               aria-pressed={l.id === selected}
               sx={{
-                minHeight: 40,
+                minHeight: 'var(--button)',
                 px: 1.25,
                 borderRadius: 1,
                 border: 1,

@@ -88,7 +88,7 @@ const AddPin = ({ onAdd }: { onAdd: (pin: StandardPin) => void }) => {
   const [setting, setSetting] = useState<Setting | null>(null)
   const body = useProfile(bodyId)
   return (
-    <Box sx={{ display: 'flex', flexDirection: 'column', gap: 1.5, mt: 1.5, maxWidth: 720 }}>
+    <Box sx={{ display: 'flex', flexDirection: 'column', gap: 1.5, mt: 1.5, maxWidth: 'var(--line)' }}>
       <Typography variant="body2" color="textSecondary">
         What the vocabulary has no word for, on one body: it goes onto its cards and counts for readiness.
       </Typography>
@@ -110,7 +110,7 @@ const AddPin = ({ onAdd }: { onAdd: (pin: StandardPin) => void }) => {
             value={setting}
             onChange={(_, s) => setSetting(s)}
             noOptionsText="Targets speak of every setting of this body"
-            sx={{ flex: 1, minWidth: 220 }}
+            sx={{ flex: 1, minWidth: 'var(--field)' }}
             renderInput={p => <TextField {...p} label="Setting" />}
           />
         )}

@@ -85,7 +85,7 @@ export const StandardView = ({
   return (
     <Page>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1.5, rowGap: 1, alignItems: 'center' }}>
-        <Box sx={{ flex: 1, minWidth: 240 }}>
+        <Box sx={{ flex: 1, minWidth: 'var(--field)' }}>
           <Typography variant="h1">{document.name}</Typography>
           <VersionMark version={version} state={view.state} />
         </Box>

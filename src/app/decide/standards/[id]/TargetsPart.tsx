@@ -99,7 +99,7 @@ export const TargetsPart = ({
   )
 
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: selected ? '1fr 400px' : '1fr' }, gap: 3 }}>
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: selected ? '1fr var(--side)' : '1fr' }, gap: 3 }}>
       <Box ref={list} onKeyDown={onKey}>
         {targets.length === 0 && (
           <Typography sx={{ py: 2 }}>
@@ -125,7 +125,7 @@ export const TargetsPart = ({
                     blurOnSelect
                     clearOnBlur
                     onChange={(_, d) => select(d?.id)}
-                    sx={{ width: 220 }}
+                    sx={{ width: 'var(--field)' }}
                     renderInput={p => (
                       <TextField
                         {...p}

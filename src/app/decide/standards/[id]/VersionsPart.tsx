@@ -64,7 +64,7 @@ export const VersionsPart = ({
           label="Compared with"
           value={against}
           onChange={e => setAgainst(e.target.value)}
-          sx={{ my: 1.5, minWidth: 260 }}
+          sx={{ my: 1.5, minWidth: 'var(--field)' }}
         >
           {others.map(o => (
             <MenuItem key={o.ref} value={o.ref}>

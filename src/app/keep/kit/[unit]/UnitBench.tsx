@@ -22,7 +22,7 @@ export const UnitBench = ({ bench: { offsets, tests, runs } }: { bench: UnitBenc
   )
   return (
     <Section title="Measured on it">
-      <PlainList component="ul" sx={{ maxWidth: 900 }}>
+      <PlainList component="ul" sx={{ maxWidth: 'var(--wide)' }}>
         {offsets.map(o =>
           row(
             `offset ${o.lens}`,

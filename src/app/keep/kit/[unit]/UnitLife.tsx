@@ -47,7 +47,7 @@ ${sent.detail}`)
   }
   const base = `/api/v1/units/${unit.id}/events`
   return (
-    <Page sx={{ maxWidth: 960 }}>
+    <Page sx={{ maxWidth: 'var(--wide)' }}>
       <Typography color="textSecondary">
         {unit.model} · firmware {unit.firmware}
       </Typography>
@@ -102,7 +102,7 @@ ${sent.detail}`)
               borderColor: 'divider',
             }}
           >
-            <Box sx={{ flex: 1, minWidth: 220 }}>
+            <Box sx={{ flex: 1, minWidth: 'var(--field)' }}>
               <Typography sx={e.undone ? { textDecoration: 'line-through', color: 'text.secondary' } : {}}>
                 {e.words}
               </Typography>

@@ -66,7 +66,7 @@ export const BodyView = ({
         <Box>
           <Typography color="textSecondary">{body.maker}</Typography>
           <Typography variant="h1">{body.model}</Typography>
-          {body.about && <Typography sx={{ mt: 1, maxWidth: 640 }}>{body.about}</Typography>}
+          {body.about && <Typography sx={{ mt: 1, maxWidth: 'var(--narrow)' }}>{body.about}</Typography>}
         </Box>
         <Wrap sx={{ alignItems: 'flex-start' }}>
           <LinkButton to={`/name/bodies/${body.id}/edit`}>Edit</LinkButton>
@@ -144,7 +144,7 @@ export const BodyView = ({
       </Section>
 
       <Section title="What it is">
-        <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '1fr 340px' }, gap: 4 }}>
+        <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '1fr var(--side)' }, gap: 4 }}>
           <Facts
             facts={[
               { name: 'firmware', value: `${body.firmware.from} to ${body.firmware.to}` },
@@ -196,7 +196,7 @@ export const BodyView = ({
           value={filter}
           onChange={e => setFilter(e.target.value)}
           fullWidth
-          sx={{ mb: 2, maxWidth: 480 }}
+          sx={{ mb: 2, maxWidth: 'var(--narrow)' }}
         />
         <MenuTree body={body} filter={filter} controlLabel={controlLabel} />
       </Section>

@@ -109,7 +109,12 @@ export const NewBodyView = ({
       <Box
         component="form"
         onSubmit={e => void begin(e)}
-        sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '280px minmax(0, 1fr)' }, gap: 4, mt: 2 }}
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: { xs: '1fr', md: 'var(--side-narrow) minmax(0, 1fr)' },
+          gap: 4,
+          mt: 2,
+        }}
       >
         <RadioGroup aria-label="How to begin" value={way} onChange={e => setWay(e.target.value as WayId)}>
           {WAYS.filter(w => w.id !== 'copy' || bodies.length > 0).map(w => (

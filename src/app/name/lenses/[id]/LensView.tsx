@@ -62,7 +62,7 @@ export const LensView = ({
         <Box>
           <Typography color="textSecondary">{lens.maker}</Typography>
           <Typography variant="h1">{lens.model}</Typography>
-          {lens.about && <Typography sx={{ mt: 1, maxWidth: 640 }}>{lens.about}</Typography>}
+          {lens.about && <Typography sx={{ mt: 1, maxWidth: 'var(--narrow)' }}>{lens.about}</Typography>}
         </Box>
         <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
           <UnitsSwitch />

@@ -22,7 +22,7 @@ export const DistanceFields = ({
     typeof read !== 'string' && read.metres !== 'infinity' && read.feet !== undefined && value.metric.trim()
   const disagree = isTwice && distancesDisagree(read.metres as number, read.feet ?? 0)
   return (
-    <Box sx={{ flex: '1 1 380px' }}>
+    <Box sx={{ flex: '1 1 var(--field-long)' }}>
       <Box sx={{ display: 'flex', gap: 1 }}>
         <TextField
           size="small"

@@ -20,7 +20,7 @@ type ReadLens = Extract<ReturnType<typeof lensOf>, { lens: unknown }>
 
 const Fields = ({ title, children }: { title: string; children: ReactNode }) => (
   <Section title={title}>
-    <Wrap sx={{ gap: 1.5, maxWidth: 820 }}>{children}</Wrap>
+    <Wrap sx={{ gap: 1.5, maxWidth: 'var(--wide)' }}>{children}</Wrap>
   </Section>
 )
 
@@ -82,7 +82,7 @@ export const LensForm = ({
       error={wrong[field] !== undefined}
       helperText={wrong[field] ?? helper}
       onChange={e => set({ [field]: e.target.value })}
-      sx={{ flex: '1 1 180px' }}
+      sx={{ flex: '1 1 var(--field-short)' }}
     />
   )
 
@@ -110,7 +110,7 @@ export const LensForm = ({
             options={[...makers]}
             inputValue={draft.maker}
             onInputChange={(_, maker) => set({ maker })}
-            sx={{ flex: '1 1 180px' }}
+            sx={{ flex: '1 1 var(--field-short)' }}
             renderInput={p => (
               <TextField
                 {...p}
@@ -156,7 +156,7 @@ export const LensForm = ({
             helperText="seen from behind the camera"
             value={draft.infinityTurn}
             onChange={e => set({ infinityTurn: e.target.value as Lens['infinityTurn'] })}
-            sx={{ flex: '1 1 240px' }}
+            sx={{ flex: '1 1 var(--field)' }}
           >
             <MenuItem value="clockwise">clockwise</MenuItem>
             <MenuItem value="anticlockwise">anticlockwise</MenuItem>
@@ -167,7 +167,7 @@ export const LensForm = ({
             label="Focusing"
             value={draft.focusing}
             onChange={e => set({ focusing: e.target.value as Lens['focusing'] })}
-            sx={{ flex: '1 1 180px' }}
+            sx={{ flex: '1 1 var(--field-short)' }}
           >
             <MenuItem value="by-wire">by wire</MenuItem>
             <MenuItem value="mechanical">mechanical</MenuItem>

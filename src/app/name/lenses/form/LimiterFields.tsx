@@ -22,7 +22,7 @@ export const LimiterFields = ({ draft, wrong, set }: LensFieldsProps) => (
             error={wrong[`limiter.${i}`] !== undefined}
             helperText={wrong[`limiter.${i}`]}
             onChange={e => change({ label: e.target.value })}
-            sx={{ flex: '1 1 160px' }}
+            sx={{ flex: '1 1 var(--field-short)' }}
           />
           <DistanceFields
             label="Near"

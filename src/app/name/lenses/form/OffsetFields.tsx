@@ -25,7 +25,7 @@ export const OffsetFields = ({
             label="AF offset on"
             value={o.id}
             onChange={e => change({ id: e.target.value })}
-            sx={{ flex: '1 1 180px' }}
+            sx={{ flex: '1 1 var(--field-short)' }}
           >
             {bodies.map(b => (
               <MenuItem key={b.id} value={b.id}>

@@ -80,7 +80,7 @@ export const ConceptView = ({ concept }: { concept: Concept }) => {
   return (
     <Page>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 3, justifyContent: 'space-between' }}>
-        <Box sx={{ maxWidth: 640 }}>
+        <Box sx={{ maxWidth: 'var(--line)' }}>
           <Eyebrow>{group?.label}</Eyebrow>
           <Typography variant="h1">{concept.label}</Typography>
           <Typography sx={{ mt: 1 }}>This is {concept.about}.</Typography>
@@ -184,7 +184,7 @@ export const ConceptView = ({ concept }: { concept: Concept }) => {
             No such thing
           </Typography>
           {lacking.map(row => (
-            <Row key={row.body} sx={{ gridTemplateColumns: { sm: '112px 1fr' } }}>
+            <Row key={row.body} sx={{ gridTemplateColumns: { sm: 'var(--field-number) 1fr' } }}>
               <div>
                 <BodyLink to={`/name/bodies/${row.body}`}>{row.model}</BodyLink>
                 <Typography variant="body2" color="textSecondary">

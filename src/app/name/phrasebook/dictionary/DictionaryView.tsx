@@ -160,7 +160,7 @@ export const DictionaryView = ({ dictionary }: { dictionary: Dictionary }) => {
           </Button>
         </Box>
         {friends.length > 0 && (
-          <Box component="section" sx={{ mb: 3, maxWidth: 720 }}>
+          <Box component="section" sx={{ mb: 3, maxWidth: 'var(--line)' }}>
             <Typography variant="h2">False friends between them</Typography>
             <FalseFriends friends={friends} />
           </Box>

@@ -28,16 +28,23 @@ const Grid = styled('table')(({ theme }) => ({
   '& th, & td': { borderBottom: `1px solid ${theme.vars?.palette.divider}`, padding: 0, textAlign: 'left' },
   '& thead th': { verticalAlign: 'bottom', padding: theme.spacing(0.5, 1) },
   '& thead th:first-of-type': { paddingLeft: 0 },
-  '& tbody th': { fontWeight: 400, padding: theme.spacing(0.5, 1.5, 0.5, 0), minWidth: 200 },
+  '& tbody th': {
+    fontWeight: theme.typography.fontWeightRegular,
+    padding: theme.spacing(0.5, 1.5, 0.5, 0),
+    minWidth: 200,
+  },
   '& td a': {
     display: 'block',
     padding: theme.spacing(0.75, 1),
-    minHeight: 34,
+    minHeight: 'var(--dense)',
     color: 'inherit',
     textDecoration: 'none',
     '&:hover, &:focus-visible': { background: theme.vars?.palette.own.marigold.wash },
   },
-  '& td[data-state="passed"] a': { fontWeight: 700, color: theme.vars?.palette.own.grade.same },
+  '& td[data-state="passed"] a': {
+    fontWeight: theme.typography.fontWeightMedium,
+    color: theme.vars?.palette.own.grade.same,
+  },
   '& td[data-state="here"]': { boxShadow: `inset 3px 0 0 ${theme.vars?.palette.own.marigold.main}` },
 }))
 
@@ -50,7 +57,7 @@ export const ClassBoard = ({ view }: { view: ClassView }) => {
     <Page>
       <BackLink to="/practise/class">All classes</BackLink>
       <Typography variant="h1">{name}</Typography>
-      <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 720 }}>
+      <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 'var(--line)' }}>
         {course.name}
         {teacher && `, with ${teacher.name}`}. {course.about}
       </Typography>
@@ -70,7 +77,7 @@ export const ClassBoard = ({ view }: { view: ClassView }) => {
                       >
                         {s.name}
                       </KeptLink>
-                      <Typography variant="body2" color="textSecondary" sx={{ fontWeight: 400 }}>
+                      <Typography variant="body2" color="textSecondary" sx={{ fontWeight: 'fontWeightRegular' }}>
                         {s.body?.name ?? 'no body yet'}
                       </Typography>
                     </th>
@@ -186,7 +193,7 @@ const Joining = ({ view }: { view: ClassView }) => {
       <Trouble words={problem} sx={{ mt: 1.5 }} />
       {view.students.map(s => (
         <Wrap key={s.id} sx={{ alignItems: 'center', gap: 1.5, mt: 1.5 }}>
-          <Typography sx={{ minWidth: 160 }}>{s.name}</Typography>
+          <Typography sx={{ minWidth: 'var(--field-short)' }}>{s.name}</Typography>
           <BodySelect
             label={`${s.name} brings`}
             value={s.body?.id ?? ''}

@@ -34,7 +34,7 @@ export const Against = ({ view, words }: { view: AuditView; words: readonly stri
   return (
     <Section title="Against the standard">
       {words.length === 0 && <Typography>No picture shows anything set otherwise.</Typography>}
-      <PlainList component="ul" sx={{ maxWidth: 980 }}>
+      <PlainList component="ul" sx={{ maxWidth: 'var(--wide)' }}>
         {view.audit.differences.map((d, i) => (
           <Box component="li" key={words[i]} sx={{ py: 1, borderBottom: 1, borderColor: 'divider' }}>
             <Typography sx={{ overflowWrap: 'anywhere' }}>{words[i]}</Typography>

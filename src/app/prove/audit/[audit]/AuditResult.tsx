@@ -49,7 +49,7 @@ export const AuditResult = ({
     <Page>
       <Typography color="textSecondary">Audit{view.person && ` by ${view.person}`}</Typography>
       <Typography variant="h1">{view.plan.name}</Typography>
-      <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 800 }}>{words.about}</Typography>
+      <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 'var(--line)' }}>{words.about}</Typography>
       <Wrap sx={{ mb: 2 }}>
         {(['a4', 'letter'] as const).map(paper => (
           <Button
@@ -70,30 +70,30 @@ export const AuditResult = ({
         <EditPlan key={view.revision} view={view} standards={standards} onDone={() => setChanging(false)} />
       )}
       {unknown.length > 0 && (
-        <Alert severity="warning" sx={{ mb: 1, maxWidth: 800 }}>
+        <Alert severity="warning" sx={{ mb: 1, maxWidth: 'var(--line)' }}>
           {unknown.length === 1 ? 'One camera is' : `${unknown.length} cameras are`} nobody’s here; what its pictures
           say is left out until you tell whose it was, under “Scenes, clocks, cameras”.
         </Alert>
       )}
       {view.failed.length > 0 && (
-        <Alert severity="warning" sx={{ mb: 1, maxWidth: 800 }}>
+        <Alert severity="warning" sx={{ mb: 1, maxWidth: 'var(--line)' }}>
           What {view.failed.join(', ')} should have been set to cannot be reckoned now; what is said here is without
           them. Load the page again, or look at their bodies’ rules.
         </Alert>
       )}
       {later && (
-        <Alert severity="info" sx={{ mb: 1, maxWidth: 800 }}>
+        <Alert severity="info" sx={{ mb: 1, maxWidth: 'var(--line)' }}>
           Version {later.version} of {later.name} was approved after these pictures were taken, and there was none
           before: they are held against it all the same.
         </Alert>
       )}
       <Section title={view.findings.length > 0 ? 'To talk about' : 'Nothing to talk about'}>
         {view.findings.length === 0 && (
-          <Typography sx={{ maxWidth: 720 }}>
+          <Typography sx={{ maxWidth: 'var(--line)' }}>
             As far as the pictures tell, everything was as the standard wanted it.
           </Typography>
         )}
-        <PlainList component="ol" sx={{ maxWidth: 820 }}>
+        <PlainList component="ol" sx={{ maxWidth: 'var(--line)' }}>
           {view.findings.map((f, i) => (
             <FindingItem key={f.title} finding={f} number={i + 1} view={view} />
           ))}

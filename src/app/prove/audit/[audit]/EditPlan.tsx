@@ -41,7 +41,7 @@ export const EditPlan = ({
         label="The job"
         value={typed.name}
         onChange={e => set({ name: e.target.value })}
-        sx={{ maxWidth: 620, mt: 1 }}
+        sx={{ maxWidth: 'var(--narrow)', mt: 1 }}
       />
       <Cameras
         cameras={identified(view.audit.cameras, owned, typed.whose)}
@@ -59,7 +59,7 @@ export const EditPlan = ({
       />
       <Scenes scenes={typed.scenes} standards={standards} onScenes={scenes => set({ scenes })} />
       {wrong.length > 0 && (
-        <Alert severity="warning" sx={{ mt: 2, maxWidth: 760 }}>
+        <Alert severity="warning" sx={{ mt: 2, maxWidth: 'var(--line)' }}>
           {wrong.join(' ')}
         </Alert>
       )}

@@ -23,7 +23,7 @@ export const Learn = ({ view }: { view: AuditView }) => {
   return (
     <Section title="What is known of the cameras">
       {view.learned.length === 0 ? (
-        <Typography sx={{ maxWidth: 760 }}>
+        <Typography sx={{ maxWidth: 'var(--line)' }}>
           {view.takenOverAt ? (
             <>
               What these pictures show was written into the lives of their cameras on <When at={view.takenOverAt} />.
@@ -34,11 +34,11 @@ export const Learn = ({ view }: { view: AuditView }) => {
         </Typography>
       ) : (
         <>
-          <Typography sx={{ maxWidth: 760 }}>
+          <Typography sx={{ maxWidth: 'var(--line)' }}>
             The last pictures show something else than is known of these cameras. Written into its life, each at the
             time of its picture, Readiness goes by it; what is known from later stays as it is.
           </Typography>
-          <PlainList component="ul" sx={{ my: 1.5, maxWidth: 820 }}>
+          <PlainList component="ul" sx={{ my: 1.5, maxWidth: 'var(--line)' }}>
             {units.map(unit => {
               const names = view.names[unit]
               const mine = view.learned.filter(l => l.unit === unit)
@@ -68,7 +68,7 @@ export const Learn = ({ view }: { view: AuditView }) => {
       )}
       <Trouble words={problem} sx={{ mt: 1 }} />
       {isDone && (
-        <Alert severity="success" sx={{ mt: 1, maxWidth: 760 }}>
+        <Alert severity="success" sx={{ mt: 1, maxWidth: 'var(--line)' }}>
           Written. <KeptLink to="/keep/readiness">Readiness</KeptLink> goes by it; in the life of each camera it can be
           taken back.
         </Alert>

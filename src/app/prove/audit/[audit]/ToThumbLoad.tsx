@@ -25,7 +25,7 @@ export const ToThumbLoad = ({ view }: { view: AuditView }) => {
   const chosen = followed.find(f => f.unit === unit)
   return (
     <Section title="How long focus followed">
-      <Typography sx={{ maxWidth: 760 }}>
+      <Typography sx={{ maxWidth: 'var(--line)' }}>
         Three frames or more with no second between them count as followed. What was held before the first frame is in
         no picture, so these are the least.
       </Typography>
@@ -36,7 +36,7 @@ export const ToThumbLoad = ({ view }: { view: AuditView }) => {
           label="Camera"
           value={unit}
           onChange={e => setUnit(e.target.value)}
-          sx={{ minWidth: 180 }}
+          sx={{ minWidth: 'var(--field-short)' }}
         >
           {followed.map(f => (
             <MenuItem key={f.unit} value={f.unit}>
@@ -50,7 +50,7 @@ export const ToThumbLoad = ({ view }: { view: AuditView }) => {
           label="Thumb load of"
           value={standard}
           onChange={e => setStandard(e.target.value)}
-          sx={{ minWidth: 180 }}
+          sx={{ minWidth: 'var(--field-short)' }}
         >
           {standards.map(s => (
             <MenuItem key={s.id} value={s.id}>
@@ -71,7 +71,7 @@ export const ToThumbLoad = ({ view }: { view: AuditView }) => {
       )}
       <Trouble words={problem} sx={{ mt: 1 }} />
       {written && (
-        <Alert severity="success" sx={{ mt: 1, maxWidth: 760 }}>
+        <Alert severity="success" sx={{ mt: 1, maxWidth: 'var(--line)' }}>
           It is {written.person ? `${written.person}’s` : 'the team’s'} session in version {written.version} of{' '}
           {written.name} (draft).{' '}
           <KeptLink to="/set/controls" more={{ standard: `${written.standard}@${written.version}` }}>

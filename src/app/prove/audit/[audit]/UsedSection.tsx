@@ -34,7 +34,7 @@ export const UsedSection = ({ view, words }: { view: AuditView; words: readonly 
   return (
     <>
       <Section title="What was used">
-        <PlainList component="ul" sx={{ maxWidth: 980 }}>
+        <PlainList component="ul" sx={{ maxWidth: 'var(--wide)' }}>
           {view.audit.units.map((u, i) => (
             <Box component="li" key={u.unit} sx={{ py: 1, borderBottom: 1, borderColor: 'divider' }}>
               <Typography sx={{ overflowWrap: 'anywhere' }}>{words[i]}</Typography>
@@ -55,7 +55,7 @@ export const UsedSection = ({ view, words }: { view: AuditView; words: readonly 
       </Section>
       {rated.length > 0 && (
         <Section title="What was kept">
-          <Typography variant="body2" sx={{ mb: 1, maxWidth: 760 }}>
+          <Typography variant="body2" sx={{ mb: 1, maxWidth: 'var(--line)' }}>
             Pictures with stars, or judged sharp in a trial where they were judged, by what was set; with the interval
             in which the share lies 95 times of 100 (Wilson). This was no trial: whoever set it chose when, in which
             light and of whom.

@@ -18,7 +18,7 @@ export const ClockPage = () => {
   return (
     <Page>
       <Typography variant="h1">Clock page</Typography>
-      <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 720 }}>
+      <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 'var(--line)' }}>
         Photograph this with every camera before a job or after it, and drop those pictures with the others: where a
         camera’s clock is wrong, tell the audit what this one says in the picture, and the times of all its pictures are
         put right.
@@ -33,7 +33,12 @@ export const ClockPage = () => {
             <Typography
               component="div"
               variant="value"
-              sx={{ fontSize: 'clamp(52px, 16vw, 200px)', lineHeight: 1.05, fontWeight: 700, color: 'inherit' }}
+              sx={{
+                fontSize: 'clamp(52px, 16vw, 200px)',
+                lineHeight: 1.05,
+                fontWeight: 'fontWeightMedium',
+                color: 'inherit',
+              }}
             >
               {date.toLocaleTimeString(undefined, {
                 hour: '2-digit',

@@ -75,7 +75,7 @@ export const NewAudit = ({
   return (
     <Page>
       <Typography variant="h1">Audit pictures</Typography>
-      <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 720 }}>
+      <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 'var(--line)' }}>
         Drop the pictures of a job, as they came from the cameras. What they say of themselves is read here; a table of
         metadata that another program wrote (CSV or JSON) does as well.
       </Typography>
@@ -108,7 +108,7 @@ export const NewAudit = ({
       )}
       <Trouble words={trouble} sx={{ mt: 2 }} />
       {silent.length > 0 && taken.length === 0 && (
-        <Typography variant="body2" color="textSecondary" sx={{ mt: 2, maxWidth: 760 }}>
+        <Typography variant="body2" color="textSecondary" sx={{ mt: 2, maxWidth: 'var(--line)' }}>
           Nothing says yet which fields tell how these are set:{' '}
           {silent.map((b, i) => (
             <span key={b.id}>
@@ -132,12 +132,12 @@ export const NewAudit = ({
             value={typed.name}
             onChange={e => set({ name: e.target.value })}
             error={isShown && !typed.name.trim()}
-            sx={{ mt: 2, maxWidth: 620 }}
+            sx={{ mt: 2, maxWidth: 'var(--narrow)' }}
           />
           <Cameras cameras={cameras} units={units} typed={typed} clockPictures={clockPictures} onTyped={set} />
           <Scenes scenes={typed.scenes} standards={standards} onScenes={scenes => set({ scenes })} />
           {isShown && wrong.length > 0 && (
-            <Alert severity="warning" sx={{ mt: 2, maxWidth: 760 }}>
+            <Alert severity="warning" sx={{ mt: 2, maxWidth: 'var(--line)' }}>
               {wrong.join(' ')}
             </Alert>
           )}

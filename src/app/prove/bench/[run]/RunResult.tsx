@@ -72,7 +72,7 @@ export const RunResult = ({ run }: { run: RunView }) => {
       )}
       <Section title={run.setting}>
         <TakesDrawing steps={run.steps} />
-        <PlainList component="ul" sx={{ mt: 2, maxWidth: 720 }}>
+        <PlainList component="ul" sx={{ mt: 2, maxWidth: 'var(--line)' }}>
           {run.steps.map(s => (
             <Box
               component="li"
@@ -104,7 +104,7 @@ export const RunResult = ({ run }: { run: RunView }) => {
           </Typography>
         ))}
         {run.against.map(a => (
-          <Alert key={a.id} severity="warning" sx={{ mt: 1, maxWidth: 720 }}>
+          <Alert key={a.id} severity="warning" sx={{ mt: 1, maxWidth: 'var(--line)' }}>
             Another run, of {a.on}, says otherwise about {a.steps.join(', ')}: their bands do not meet. Look whether
             lens, light and unit were the same before one of them is kept.{' '}
             <KeptLink to={`/prove/bench/${a.id}`}>That run</KeptLink>

@@ -153,7 +153,7 @@ export const FilmRun = ({
         {unit && ` · ${unit}`}
       </Typography>
       <Typography variant="h1">{scale.label}, from films</Typography>
-      <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 720 }}>
+      <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 'var(--line)' }}>
         {HOW[scale.dimension].arrange} Let the camera film it itself, or film its rear screen with a phone; tripod, even
         light. Several takes may stand in one film, in this order of {scale.settingLabel}:{' '}
         {order.map(id => scale.steps.find(s => s.id === id)?.label).join(', ')}.
@@ -174,7 +174,7 @@ export const FilmRun = ({
         </>
       )}
       {isReading && (
-        <Box role="status" sx={{ maxWidth: 760 }}>
+        <Box role="status" sx={{ maxWidth: 'var(--line)' }}>
           <Typography>{progress.words} …</Typography>
           <LinearProgress
             variant={progress.share > 0 ? 'determinate' : 'indeterminate'}
@@ -205,7 +205,7 @@ export const FilmRun = ({
       )}
       {films.flatMap(film =>
         film.notes.map(note => (
-          <Alert key={film.name + JSON.stringify(note)} severity="warning" sx={{ mt: 2, maxWidth: 760 }}>
+          <Alert key={film.name + JSON.stringify(note)} severity="warning" sx={{ mt: 2, maxWidth: 'var(--line)' }}>
             {film.name}: {noteWords(note)}
           </Alert>
         )),

@@ -34,7 +34,7 @@ export const FilmTakes = ({
   ))
   return (
     <>
-      <Typography sx={{ mb: 1, maxWidth: 720 }}>
+      <Typography sx={{ mb: 1, maxWidth: 'var(--line)' }}>
         The thin line is how sharp the far chart is, the thick one the near. Drag a moment where it stands wrong, or
         move it by a frame with the arrow keys.
       </Typography>
@@ -53,7 +53,7 @@ export const FilmTakes = ({
                 setAll('')
                 change(f, undefined, { step: e.target.value })
               }}
-              sx={{ minWidth: 180 }}
+              sx={{ minWidth: 'var(--field-short)' }}
             >
               {options}
             </TextField>
@@ -68,7 +68,7 @@ export const FilmTakes = ({
                   borderTop: 1,
                   borderColor: 'divider',
                   display: 'grid',
-                  gridTemplateColumns: { xs: '1fr', md: '220px minmax(0, 1fr)' },
+                  gridTemplateColumns: { xs: '1fr', md: 'var(--field) minmax(0, 1fr)' },
                   gap: 2,
                 }}
               >

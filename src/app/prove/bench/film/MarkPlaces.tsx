@@ -61,7 +61,7 @@ export const MarkPlaces = ({
   const height = Math.round((width * picture.height) / picture.width)
   const set = (which: 'far' | 'near', place: Place) => onChange({ ...places, [which]: inside(place) })
   return (
-    <Box sx={{ maxWidth: 760 }}>
+    <Box sx={{ maxWidth: 'var(--line)' }}>
       <Typography sx={{ mb: 1 }}>
         Move one frame onto the far chart, where the board never covers it, and the other to where the board comes in.
       </Typography>
@@ -95,7 +95,7 @@ export const MarkPlaces = ({
                   rx={3}
                   className="grip"
                 />
-                <text x={-w / 2 + 6} y={-h / 2 - 7} style={{ fill: '#1c1b19', fontWeight: 650 }}>
+                <text x={-w / 2 + 6} y={-h / 2 - 7} style={{ fill: '#1c1b19', fontWeight: 'bold' }}>
                   {which}
                 </text>
               </Handle>

@@ -73,7 +73,7 @@ export const FocusTest = ({ testable, first }: { testable: TestableView; first: 
             placeholder={metres.toFixed(2)}
             onChange={e => setDistance(e.target.value)}
             slotProps={{ htmlInput: { inputMode: 'decimal' }, inputLabel: { shrink: true } }}
-            sx={{ width: 130 }}
+            sx={{ width: 'var(--field-number)' }}
           />
           {body.adjustment ? (
             <TextField
@@ -82,7 +82,7 @@ export const FocusTest = ({ testable, first }: { testable: TestableView; first: 
               label={`${body.adjustment.label} is set to`}
               value={settings.some(s => s.steps === setting) ? setting : 0}
               onChange={e => setSetting(Number(e.target.value))}
-              sx={{ minWidth: 200 }}
+              sx={{ minWidth: 'var(--field)' }}
             >
               {settings.map(s => (
                 <MenuItem key={s.steps} value={s.steps}>

@@ -117,7 +117,7 @@ export const RunByThumb = ({
     }
   }
   return (
-    <Page sx={{ maxWidth: 620 }}>
+    <Page sx={{ maxWidth: 'var(--narrow)' }}>
       <Typography color="textSecondary">
         {on.name} · firmware {on.firmware}
         {unit && ` · ${unit}`}

@@ -35,7 +35,7 @@ export const Finding = ({
           label="Standard"
           value={chosen}
           onChange={e => setChosen(e.target.value)}
-          sx={{ minWidth: 220 }}
+          sx={{ minWidth: 'var(--field)' }}
         >
           {standards.map(s => (
             <MenuItem key={s.id} value={s.id}>
@@ -49,7 +49,7 @@ export const Finding = ({
       </Wrap>
       <Trouble words={problem} sx={{ mt: 1 }} />
       {written && (
-        <Alert severity="success" sx={{ mt: 1, maxWidth: 800 }}>
+        <Alert severity="success" sx={{ mt: 1, maxWidth: 'var(--line)' }}>
           It stands in version {written.version} of {written.name} (draft), with the day of the trial.{' '}
           <KeptLink to={`/decide/standards/${written.standard}`} more={{ version: String(written.version) }}>
             Change what it speaks about there

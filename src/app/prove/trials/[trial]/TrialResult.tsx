@@ -41,7 +41,14 @@ const ShareLane = ({ name, tally, isMain = false }: { name: string; tally: Tally
   const { kept, of } = tally.share
   const { low, high } = tally.interval
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '260px 1fr' }, gap: { xs: 0.25, sm: 2 }, mb: 1 }}>
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: { xs: '1fr', sm: 'var(--side-narrow) 1fr' },
+        gap: { xs: 0.25, sm: 2 },
+        mb: 1,
+      }}
+    >
       <Typography variant={isMain ? 'strong' : 'body1'}>
         {name}
         <Typography component="span" variant="body2" color="textSecondary" sx={{ display: 'block' }}>
@@ -97,7 +104,7 @@ export const TrialResult = ({
         Trial{plan.unit && ` · ${plan.unit}`} · {Math.ceil(view.minutes)} minutes as planned
       </Typography>
       <Typography variant="h1">{plan.name}</Typography>
-      <PlainList component="ul" sx={{ my: 1.5, maxWidth: 800 }} aria-label="What can be said">
+      <PlainList component="ul" sx={{ my: 1.5, maxWidth: 'var(--line)' }} aria-label="What can be said">
         {sentences.map((s, i) => (
           <Typography component="li" key={s} variant={i === 0 ? 'h3' : 'body1'} sx={{ mb: 0.5 }}>
             {s}
@@ -114,7 +121,7 @@ export const TrialResult = ({
         </Button>
       </Wrap>
       {waiting > 0 && (
-        <Alert severity="info" sx={{ mb: 1, maxWidth: 800 }}>
+        <Alert severity="info" sx={{ mb: 1, maxWidth: 'var(--line)' }}>
           {waiting} {waiting === 1 ? 'pass waits' : 'passes wait'} on this device until there is network; what stands
           here is without them.
         </Alert>
@@ -123,14 +130,14 @@ export const TrialResult = ({
         <Alert
           key={JSON.stringify(remark)}
           severity={remark.kind === 'counters' || remark.kind === 'unfinished' ? 'info' : 'warning'}
-          sx={{ mb: 1, maxWidth: 800 }}
+          sx={{ mb: 1, maxWidth: 'var(--line)' }}
         >
           {remarkWords(remark)}
         </Alert>
       ))}
       {counted && (
         <Section title="Sharp">
-          <Typography variant="body2" sx={{ mb: 1.5, maxWidth: 720 }}>
+          <Typography variant="body2" sx={{ mb: 1.5, maxWidth: 'var(--line)' }}>
             Of all passes, the missed ones too. The bar is where the truth lies 95 times of 100 (Wilson), the mark what
             was counted.
           </Typography>
@@ -147,7 +154,7 @@ export const TrialResult = ({
                 })}
               </Box>
             ))}
-          <Typography variant="body2" color="textSecondary" sx={{ mt: 1, maxWidth: 720 }}>
+          <Typography variant="body2" color="textSecondary" sx={{ mt: 1, maxWidth: 'var(--line)' }}>
             {METHODS[method]} {plan.ways.length > 2 && 'Chances are corrected by Holm for looking several times. '}To
             tell the difference that matters from here takes {verdict.needed} passes of each way.
           </Typography>
@@ -155,10 +162,17 @@ export const TrialResult = ({
       )}
       {verdict.reasons.length > 0 && (
         <Section title="What happened where it was not sharp">
-          <PlainList component="ul" sx={{ maxWidth: 620 }}>
+          <PlainList component="ul" sx={{ maxWidth: 'var(--narrow)' }}>
             {verdict.reasons.map(({ reason, count }) => (
               <li key={reason}>
-                <Box sx={{ display: 'grid', gridTemplateColumns: '180px 1fr 40px', gap: 1.5, alignItems: 'center' }}>
+                <Box
+                  sx={{
+                    display: 'grid',
+                    gridTemplateColumns: 'var(--field-short) 1fr 40px',
+                    gap: 1.5,
+                    alignItems: 'center',
+                  }}
+                >
                   <span>{REASON_WORDS[reason]}</span>
                   <Lane aria-hidden>
                     <span className="band" style={{ left: 0, width: percent(count / most) }} />
@@ -216,7 +230,7 @@ export const TrialResult = ({
         />
       )}
       <Section title="The plan">
-        <PlainList component="ol" sx={{ maxWidth: 720 }}>
+        <PlainList component="ol" sx={{ maxWidth: 'var(--line)' }}>
           {blocks.map((b, i) => (
             <Box
               component="li"

@@ -58,14 +58,14 @@ export const PlanForm = ({
       error={wrong[field] !== undefined}
       helperText={wrong[field]}
       slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-      sx={{ flex: '1 1 190px' }}
+      sx={{ flex: '1 1 var(--field-short)' }}
     />
   )
   const isEnough = outlook.each >= outlook.needed
   return (
     <Page>
       <Typography variant="h1">Plan a trial</Typography>
-      <Box sx={{ maxWidth: 860 }}>
+      <Box sx={{ maxWidth: 'var(--wide)' }}>
         <TextField
           fullWidth
           label="The question"
@@ -81,7 +81,7 @@ export const PlanForm = ({
           value={DIMENSIONS.find(d => d.id === typed.about) ?? null}
           onChange={(_, d) => set({ about: d?.id ?? '' })}
           getOptionLabel={d => d.label}
-          sx={{ mt: 2, maxWidth: 420 }}
+          sx={{ mt: 2, maxWidth: 'var(--field-long)' }}
           renderInput={p => <TextField {...p} label="It speaks about" placeholder="nothing in particular" />}
         />
         <Section title="Ways">
@@ -96,7 +96,7 @@ export const PlanForm = ({
                   value={way.name}
                   onChange={e => change({ name: e.target.value })}
                   error={isShown && !way.name.trim()}
-                  sx={{ flex: '2 1 180px' }}
+                  sx={{ flex: '2 1 var(--field-short)' }}
                 />
                 <TextField
                   select
@@ -104,7 +104,7 @@ export const PlanForm = ({
                   label={`Way ${i + 1} is set by`}
                   value={standards.some(s => s.id === way.standard) ? way.standard : ''}
                   onChange={e => change({ standard: e.target.value })}
-                  sx={{ flex: '2 1 180px' }}
+                  sx={{ flex: '2 1 var(--field-short)' }}
                 >
                   <MenuItem value="">its words</MenuItem>
                   {standards.map(s => (
@@ -118,7 +118,7 @@ export const PlanForm = ({
                   label={`What to set for way ${i + 1}`}
                   value={way.how}
                   onChange={e => change({ how: e.target.value })}
-                  sx={{ flex: '3 1 220px' }}
+                  sx={{ flex: '3 1 var(--field)' }}
                 />
                 {typed.ways.length > 2 && (
                   <Button
@@ -148,7 +148,7 @@ export const PlanForm = ({
                 value={situation}
                 onChange={e => set({ situations: typed.situations.map((s, k) => (k === i ? e.target.value : s)) })}
                 error={isShown && !situation.trim()}
-                sx={{ flex: '1 1 260px' }}
+                sx={{ flex: '1 1 var(--field)' }}
               />
               {typed.situations.length > 1 && (
                 <Button
@@ -178,7 +178,7 @@ export const PlanForm = ({
               label="Camera"
               value={units.includes(typed.unit) ? typed.unit : ''}
               onChange={e => set({ unit: e.target.value })}
-              sx={{ flex: '1 1 190px' }}
+              sx={{ flex: '1 1 var(--field-short)' }}
             >
               <MenuItem value="">any</MenuItem>
               {units.map(tag => (

@@ -58,7 +58,7 @@ export const CardPage = ({ card: initial, code }: { card: CardView; code: string
   }
 
   return (
-    <Page sx={{ maxWidth: 760 }}>
+    <Page sx={{ maxWidth: 'var(--line)' }}>
       <Box
         component="img"
         src={code}

@@ -8,7 +8,7 @@ import { Typography } from '@/ui/elements'
 export const NoSuchCard = () => (
   <Page>
     <Typography variant="h1">This card is not there any more</Typography>
-    <Typography sx={{ my: 2, maxWidth: 640 }}>
+    <Typography sx={{ my: 2, maxWidth: 'var(--line)' }}>
       The unit, the body or the standard that this code was printed for is gone, or has another name. What was ticked
       before is kept with the unit. Choose the card again, and print a new code.
     </Typography>

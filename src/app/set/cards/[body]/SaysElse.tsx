@@ -17,7 +17,7 @@ export const SaysElse = ({
     label="It says something else"
     value=""
     onChange={e => onTold(e.target.value, options.find(o => o.id === e.target.value)?.label ?? e.target.value)}
-    sx={{ minWidth: 220, maxWidth: 320 }}
+    sx={{ minWidth: 'var(--field)', maxWidth: 'var(--field-long)' }}
   >
     {options.map(o => (
       <MenuItem key={o.id} value={o.id} sx={{ minHeight: 'var(--touch)' }}>

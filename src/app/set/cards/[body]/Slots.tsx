@@ -42,7 +42,7 @@ export const Slots = ({ card, slots }: { card: CardView; slots: NonNullable<Card
             borderColor: 'divider',
           }}
         >
-          <Box sx={{ flex: 1, minWidth: 160 }}>
+          <Box sx={{ flex: 1, minWidth: 'var(--field-short)' }}>
             <Typography variant="value" sx={{ fontWeight: 'fontWeightMedium' }}>
               {s.name}
             </Typography>
@@ -63,7 +63,7 @@ export const Slots = ({ card, slots }: { card: CardView; slots: NonNullable<Card
             label={`Store in ${s.name}`}
             value={slots.asked.find(w => w.slot === s.name)?.standard ?? NOTHING}
             onChange={e => wish(s.name, e.target.value)}
-            sx={{ minWidth: 220 }}
+            sx={{ minWidth: 'var(--field)' }}
             slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
           >
             <MenuItem value={NOTHING}>leave it</MenuItem>

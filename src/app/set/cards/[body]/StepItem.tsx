@@ -77,7 +77,7 @@ export const StepItem = ({
         <label htmlFor={id}>
           <Numbered number={number}>
             {s.setting}:{' '}
-            <Box component="span" sx={{ fontWeight: 700 }}>
+            <Box component="span" sx={{ fontWeight: 'fontWeightMedium' }}>
               {s.to}
             </Box>
           </Numbered>

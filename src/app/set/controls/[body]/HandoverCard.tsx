@@ -18,7 +18,7 @@ export const HandoverCard = ({
   handover: HandoverView
 }) => {
   return (
-    <Page sx={{ maxWidth: 560 }}>
+    <Page sx={{ maxWidth: 'var(--narrow)' }}>
       <Typography color="textSecondary">
         {body.maker} · firmware {body.firmware}
       </Typography>
@@ -71,8 +71,8 @@ const Unit = ({ unit }: { unit: HandoverView['units'][number] }) => {
   const { send, problem } = useSend()
   const mark = (handedOver: boolean) => send('PUT', `/api/v1/units/${unit.id}/handover`, { handedOver })
   return (
-    <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 2, minHeight: 52 }}>
-      <Typography variant="value" sx={{ fontWeight: 700 }}>
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 2, minHeight: 'var(--row)' }}>
+      <Typography variant="value" sx={{ fontWeight: 'fontWeightMedium' }}>
         {unit.tag}
       </Typography>
       <Typography variant="body2" sx={{ flex: 1 }}>

@@ -66,7 +66,7 @@ export const AddScenes = ({ job, people, onJob }: { job: Job; people: JobFacts['
         value={text}
         onChange={e => setText(e.target.value)}
         slotProps={{ inputLabel: { shrink: true }, htmlInput: { maxLength: 200_000 } }}
-        sx={{ maxWidth: 820 }}
+        sx={{ maxWidth: 'var(--line)' }}
       />
       <Wrap sx={{ mt: 1 }}>
         <Button variant="outlined" disabled={!text.trim() || isBusy} onClick={() => void look({ text })}>

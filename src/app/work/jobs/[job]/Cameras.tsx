@@ -23,7 +23,7 @@ export const Cameras = ({ job, planned, facts }: { job: Job; planned: Planned; f
   const saved = days.reduce((sum, d) => sum + d.withoutSlots - d.presses, 0)
   return (
     <Section title="Cameras, their slots and keys">
-      <Typography sx={{ mb: 1, maxWidth: 720 }}>
+      <Typography sx={{ mb: 1, maxWidth: 'var(--line)' }}>
         Slots and keys that are filled at home save {saved} presses between scenes.
       </Typography>
       <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr', md: '1fr 1fr 1fr' } }}>

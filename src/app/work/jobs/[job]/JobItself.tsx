@@ -36,7 +36,7 @@ export const JobItself = ({
   }
   return (
     <Section title="The job itself">
-      <Box sx={{ display: 'grid', gap: 1.5, maxWidth: 820 }}>
+      <Box sx={{ display: 'grid', gap: 1.5, maxWidth: 'var(--line)' }}>
         <WrittenField
           label="Name of the job"
           value={job.name}

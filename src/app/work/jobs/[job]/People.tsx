@@ -16,7 +16,7 @@ export const People = ({ job, facts, planned }: { job: Job; facts: JobFacts; pla
   if (people.length === 0) return null
   return (
     <Section title="People">
-      <PlainList component="ul" sx={{ maxWidth: 900 }}>
+      <PlainList component="ul" sx={{ maxWidth: 'var(--wide)' }}>
         {people.map(p => {
           const mine = stationsOf(planned.plan, p.id)
           const load = thumbOver(handScenes(mine))
@@ -27,7 +27,7 @@ export const People = ({ job, facts, planned }: { job: Job; facts: JobFacts; pla
               key={p.id}
               sx={{
                 display: 'grid',
-                gridTemplateColumns: { xs: '1fr', sm: '180px 1fr 150px' },
+                gridTemplateColumns: { xs: '1fr', sm: 'var(--field-short) 1fr var(--field-short)' },
                 gap: { xs: 0, sm: 2 },
                 py: 0.5,
                 borderBottom: 1,

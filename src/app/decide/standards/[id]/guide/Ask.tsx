@@ -57,7 +57,11 @@ const Put = ({
           aria-pressed={isUnknown}
           aria-label={`I do not know: ${q.text}`}
           onClick={() => onAnswer(isUnknown ? undefined : UNKNOWN)}
-          sx={{ color: 'text.secondary', fontWeight: isUnknown ? 700 : 400, minHeight: 36 }}
+          sx={{
+            color: 'text.secondary',
+            fontWeight: isUnknown ? 'fontWeightMedium' : 'fontWeightRegular',
+            minHeight: 'var(--dense)',
+          }}
         >
           {isUnknown ? 'Not known' : 'I do not know'}
         </Button>
@@ -126,6 +130,6 @@ const Amount = ({
       htmlInput: { min: 0, max: q.most, step: 'any', 'aria-label': q.text },
       input: { endAdornment: <Typography variant="body2">{q.unit}</Typography> },
     }}
-    sx={{ width: 170 }}
+    sx={{ width: 'var(--field-short)' }}
   />
 )

@@ -28,7 +28,7 @@ export const GuidePart = ({
 }) => {
   const answers: Answers = useMemo(() => standard.answers ?? {}, [standard.answers])
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '380px 1fr' }, gap: 4 }}>
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: 'var(--side) 1fr' }, gap: 4 }}>
       <Box component="section" aria-label="Questions">
         {!edit && (
           <Alert

@@ -64,7 +64,12 @@ export const SentenceField = ({ onAnswers }: { onAnswers: (answers: Answers) => 
           onChange={e => setText(e.target.value)}
           slotProps={{ htmlInput: { maxLength: 400 } }}
         />
-        <Button type="submit" variant="outlined" disabled={text.trim() === ''} sx={{ flex: 'none', minHeight: 40 }}>
+        <Button
+          type="submit"
+          variant="outlined"
+          disabled={text.trim() === ''}
+          sx={{ flex: 'none', minHeight: 'var(--button)' }}
+        >
           Fill in
         </Button>
       </Box>

@@ -116,7 +116,7 @@ const Shown = ({ topic, taken, isRefused, layerId, edit, changes, children }: To
     edit?.(`guide: ${inSentence(topic.question)} refused`, s => withRefusal(clear(s, layerId, topic.id), topic.id))
   return (
     <Box component="article" aria-label={topic.question} sx={{ py: 2, borderTop: 1, borderColor: 'divider', mt: 1.5 }}>
-      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, minHeight: 32 }}>
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, minHeight: 'var(--dense)' }}>
         <Box sx={{ flex: 1 }}>
           <Eyebrow component="h3">{topic.question}</Eyebrow>
         </Box>

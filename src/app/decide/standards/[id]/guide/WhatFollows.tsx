@@ -147,7 +147,7 @@ export const WhatFollows = ({
 
 const Head = ({ words, action }: { words: React.ReactNode; action: React.ReactNode }) => (
   <Wrap sx={{ alignItems: 'center', mt: 2 }}>
-    <Typography color="textSecondary" sx={{ flex: 1, minWidth: 220 }}>
+    <Typography color="textSecondary" sx={{ flex: 1, minWidth: 'var(--field)' }}>
       {words}
     </Typography>
     {action}

@@ -51,7 +51,7 @@ export const ControlsPart = ({ editor }: { editor: Editor }) => {
           if (control) change(control, 'moved', { at })
         }}
       />
-      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '260px 1fr' }, gap: 4, mt: 3 }}>
+      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: 'var(--side-narrow) 1fr' }, gap: 4, mt: 3 }}>
         <div>
           <Box component="ol" sx={{ m: 0, pl: 3 }} aria-label="Controls">
             {form.controls.map(c => (
@@ -79,7 +79,7 @@ export const ControlsPart = ({ editor }: { editor: Editor }) => {
           )}
         </div>
         {chosen && (
-          <Box key={chosen.id} sx={{ display: 'flex', flexDirection: 'column', gap: 2, maxWidth: 560 }}>
+          <Box key={chosen.id} sx={{ display: 'flex', flexDirection: 'column', gap: 2, maxWidth: 'var(--narrow)' }}>
             <TextField
               label="What the maker calls it"
               defaultValue={chosen.label}

@@ -23,7 +23,7 @@ export const CountsField = ({
     size="small"
     label={label}
     value={counts ?? EVERYWHERE}
-    sx={{ mt: 2, mr: 2, minWidth: 200 }}
+    sx={{ mt: 2, mr: 2, minWidth: 'var(--field)' }}
     onChange={e => {
       const chosen = PLACES_IT_COUNTS.find(c => c === e.target.value)
       onChange(chosen, chosen ? COUNTS_WORDS[chosen] : everywhere)

@@ -76,7 +76,7 @@ export const EditorView = ({
   return (
     <Page>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, rowGap: 1, alignItems: 'center' }}>
-        <Box sx={{ flex: 1, minWidth: 220 }}>
+        <Box sx={{ flex: 1, minWidth: 'var(--field)' }}>
           <Typography color="textSecondary">{profile.maker}</Typography>
           <Typography variant="h1">{profile.model}</Typography>
         </Box>

@@ -73,7 +73,7 @@ export const FirmwarePart = ({
     )
   }
   return (
-    <Box sx={{ maxWidth: 820 }}>
+    <Box sx={{ maxWidth: 'var(--line)' }}>
       {versions.map((v, i) => {
         const running = runsHere(v, i)
         const update = profile.updates.find(u => u.id === v)

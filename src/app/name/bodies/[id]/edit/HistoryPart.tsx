@@ -90,7 +90,7 @@ export const HistoryPart = ({ editor }: { editor: Editor }) => {
   }
 
   return (
-    <Box sx={{ maxWidth: 820 }}>
+    <Box sx={{ maxWidth: 'var(--line)' }}>
       {(notSent || problem) && <Alert severity="error">{notSent || problem}</Alert>}
       <PlainList component="ol" aria-label="History">
         {events.map((e, i) => (

@@ -112,7 +112,7 @@ export const SettingPanel = ({
           {problem && <Typography color="error">{problem}</Typography>}
           {readings.map((r, i) => (
             <Proposal key={`${r.dimensions.join()}-${i}`} type="button" onClick={() => onAccept(r)}>
-              <Typography variant="value" component="kbd" sx={{ fontWeight: 700 }}>
+              <Typography variant="value" component="kbd" sx={{ fontWeight: 'fontWeightMedium' }}>
                 {i + 1}
               </Typography>
               <span>
@@ -140,13 +140,13 @@ export const SettingPanel = ({
             </Proposal>
           ))}
           <Proposal type="button" onClick={onNothing}>
-            <Typography variant="value" component="kbd" sx={{ fontWeight: 700 }}>
+            <Typography variant="value" component="kbd" sx={{ fontWeight: 'fontWeightMedium' }}>
               0
             </Typography>
             <span>{NOTHING_WORDS}</span>
           </Proposal>
           <Proposal type="button" onClick={onUnnamed}>
-            <Typography variant="value" component="kbd" sx={{ fontWeight: 700 }}>
+            <Typography variant="value" component="kbd" sx={{ fontWeight: 'fontWeightMedium' }}>
               9
             </Typography>
             <span>{UNNAMED_WORDS}</span>
@@ -217,7 +217,7 @@ export const SettingPanel = ({
         size="small"
         label="Since firmware"
         defaultValue={setting.since ?? ''}
-        sx={{ mt: 2, width: 180 }}
+        sx={{ mt: 2, width: 'var(--field-short)' }}
         helperText="empty: always there"
         onBlur={e => {
           const since = e.target.value.trim()

@@ -92,17 +92,17 @@ export const ByExample = ({
         />
       )}
       <Trouble words={trouble} sx={{ mt: 1 }} />
-      <PlainList component="ul" sx={{ mt: 1.5, maxWidth: 760 }}>
+      <PlainList component="ul" sx={{ mt: 1.5, maxWidth: 'var(--line)' }}>
         {taken.map((t, i) => (
           <Wrap component="li" key={t.name + i} sx={{ alignItems: 'center', mb: 1 }}>
-            <Typography sx={{ flex: '1 1 220px', overflowWrap: 'anywhere' }}>{t.name} was taken with</Typography>
+            <Typography sx={{ flex: '1 1 var(--field)', overflowWrap: 'anywhere' }}>{t.name} was taken with</Typography>
             <TextField
               select
               size="small"
               label={`Option of ${t.name}`}
               value={t.option}
               onChange={e => setTaken(taken.map((x, k) => (k === i ? { ...x, option: e.target.value } : x)))}
-              sx={{ flex: '1 1 220px' }}
+              sx={{ flex: '1 1 var(--field)' }}
             >
               {setting.options.map(o => (
                 <MenuItem key={o.id} value={o.id}>
@@ -117,13 +117,13 @@ export const ByExample = ({
         ))}
       </PlainList>
       {silent.length > 0 && (
-        <Alert severity="warning" sx={{ maxWidth: 760 }}>
+        <Alert severity="warning" sx={{ maxWidth: 'var(--line)' }}>
           {silent.map(t => t.name).join(', ')}: no metadata can be read. A picture as it came from the camera has it;
           what was sent by a messenger often has not.
         </Alert>
       )}
       {taken.length > 1 && fields.length === 0 && (
-        <Alert severity="info" sx={{ maxWidth: 760 }}>
+        <Alert severity="info" sx={{ maxWidth: 'var(--line)' }}>
           {new Set(taken.map(t => t.option)).size < 2
             ? 'All are of one option: tell which was taken with another.'
             : 'No field says one thing with one option and another with the other. This camera may not write this setting down.'}
@@ -131,12 +131,12 @@ export const ByExample = ({
       )}
       {fields.length > 0 && (
         <>
-          <Typography sx={{ maxWidth: 760 }}>{foundWords(clear.length, wants)}</Typography>
-          <PlainList component="ul" sx={{ mt: 1, maxWidth: 860 }}>
+          <Typography sx={{ maxWidth: 'var(--line)' }}>{foundWords(clear.length, wants)}</Typography>
+          <PlainList component="ul" sx={{ mt: 1, maxWidth: 'var(--wide)' }}>
             {shown.map(f => (
               <Box component="li" key={f.field} sx={{ py: 1, borderBottom: 1, borderColor: 'divider' }}>
                 <Wrap sx={{ alignItems: 'center' }}>
-                  <Box sx={{ flex: '1 1 300px' }}>
+                  <Box sx={{ flex: '1 1 var(--field-long)' }}>
                     <Typography variant="value" component="span">
                       {f.field}
                     </Typography>
@@ -166,7 +166,7 @@ export const ByExample = ({
         </>
       )}
       {kept && (
-        <Alert severity="success" sx={{ mt: 1, maxWidth: 760 }}>
+        <Alert severity="success" sx={{ mt: 1, maxWidth: 'var(--line)' }}>
           {kept} tells of {setting.label} from now on.
         </Alert>
       )}

@@ -35,7 +35,7 @@ export const EvidenceView = ({ profile, form, revision }: { profile: Body; form:
         {form.maker} {form.model}
       </Typography>
       <Typography variant="h1">What its pictures tell</Typography>
-      <Typography sx={{ mt: 0.5, mb: 1, maxWidth: 760 }}>
+      <Typography sx={{ mt: 0.5, mb: 1, maxWidth: 'var(--line)' }}>
         Cameras write how they were set into fields of their own, each maker in another way. Take pictures with two
         options of one setting, three of each, changing nothing else, and drop them here: the field that goes with the
         options tells of it from then on, and every audit reads it.
@@ -56,7 +56,7 @@ export const EvidenceView = ({ profile, form, revision }: { profile: Body; form:
             </li>
           )}
           renderInput={p => <TextField {...p} label="Setting" placeholder="Which setting did you change?" />}
-          sx={{ maxWidth: 480 }}
+          sx={{ maxWidth: 'var(--narrow)' }}
         />
         {chosen && (
           <ByExample
@@ -77,7 +77,7 @@ export const EvidenceView = ({ profile, form, revision }: { profile: Body; form:
       </Section>
       <Trouble words={problem} sx={{ mt: 2 }} />
       <Section title={told.length === 0 ? 'Nothing is told yet' : 'Told by now'}>
-        <PlainList component="ul" sx={{ maxWidth: 860 }}>
+        <PlainList component="ul" sx={{ maxWidth: 'var(--wide)' }}>
           {told.map(s => (
             <Box component="li" key={s.id} sx={{ py: 1, borderBottom: 1, borderColor: 'divider' }}>
               <Box sx={{ display: 'flex', gap: 2, justifyContent: 'space-between', alignItems: 'baseline' }}>

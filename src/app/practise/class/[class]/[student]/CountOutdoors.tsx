@@ -66,7 +66,7 @@ export const CountOutdoors = ({
   const interval = counted && wilson({ kept: counted.sharp, of: counted.of })
   return (
     <Section title="Outdoors">
-      <Typography sx={{ maxWidth: 640 }}>
+      <Typography sx={{ maxWidth: 'var(--line)' }}>
         {outdoors.words} {outdoors.passes} passes, {hundred(outdoors.share)} of 100 sharp.
       </Typography>
       {counted && interval && (
@@ -75,7 +75,7 @@ export const CountOutdoors = ({
           {hundred(interval.high)} of 100.
         </Typography>
       )}
-      <Wrap sx={{ mt: 1.5, maxWidth: 480, flexWrap: 'nowrap' }}>
+      <Wrap sx={{ mt: 1.5, maxWidth: 'var(--narrow)', flexWrap: 'nowrap' }}>
         <ThumbPad type="button" onClick={() => change({ sharp: tally.sharp + 1, of: tally.of + 1 })}>
           <Typography variant="strong">Sharp</Typography>
         </ThumbPad>

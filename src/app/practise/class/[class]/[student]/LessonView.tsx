@@ -56,10 +56,12 @@ export const LessonView = ({ page: asOpened }: { page: LessonPage }) => {
         {student.body && `, ${student.body.name}`}
         {state?.isPassed && (state.by === 'word' ? `, passed by ${state.word}’s word` : ', passed')}
       </Typography>
-      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) 280px' }, gap: 4 }}>
+      <Box
+        sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) var(--side-narrow)' }, gap: 4 }}
+      >
         <Box>
           <Section title="Read">
-            <Typography sx={{ maxWidth: 640 }}>{lesson.read.words}</Typography>
+            <Typography sx={{ maxWidth: 'var(--line)' }}>{lesson.read.words}</Typography>
             <Wrap sx={{ gap: 2 }}>
               {lesson.read.concepts.map(id => (
                 <TallLink key={id} to={`/name/phrasebook/${id}`}>
@@ -144,7 +146,7 @@ const See = ({ page: { lesson, student } }: { page: LessonPage }) => {
   if (!see) return null
   return (
     <Section title="See">
-      {see.words && <Typography sx={{ maxWidth: 640, mb: 1 }}>{see.words}</Typography>}
+      {see.words && <Typography sx={{ maxWidth: 'var(--line)', mb: 1 }}>{see.words}</Typography>}
       {passage ? (
         <LinkButton
           to="/practise/rehearsal"
@@ -169,7 +171,7 @@ const See = ({ page: { lesson, student } }: { page: LessonPage }) => {
 const SetIt = ({ rows, body }: { rows: readonly LessonRow[]; body: string | undefined }) => (
   <Section title={body ? `Set on the ${body}` : 'Set'}>
     {!body && <Typography>Say which body is brought, and its rows stand here.</Typography>}
-    <PlainList component="ul" sx={{ maxWidth: 640 }}>
+    <PlainList component="ul" sx={{ maxWidth: 'var(--line)' }}>
       {rows.map(r => (
         <Box component="li" key={r.wanted} sx={{ py: 1, borderBottom: 1, borderColor: 'divider' }}>
           <Typography variant="body2" color="textSecondary" sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>

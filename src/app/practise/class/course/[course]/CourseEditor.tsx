@@ -62,7 +62,7 @@ export const CourseEditor = ({
     <Page>
       <BackLink to="/practise/class">All classes</BackLink>
       <Typography variant="h1">{course.name || 'Course'}</Typography>
-      <Box sx={{ display: 'grid', gap: 1.5, maxWidth: 720, mt: 2 }}>
+      <Box sx={{ display: 'grid', gap: 1.5, maxWidth: 'var(--line)', mt: 2 }}>
         <TextField
           size="small"
           label="Name of the course"
@@ -152,7 +152,7 @@ const LessonEditor = ({
   }
   return (
     <Section title={`${number}  ${lesson.title}`}>
-      <Box sx={{ display: 'grid', gap: 1.5, maxWidth: 720 }}>
+      <Box sx={{ display: 'grid', gap: 1.5, maxWidth: 'var(--line)' }}>
         <TextField
           size="small"
           label="Title"
@@ -195,7 +195,7 @@ const LessonEditor = ({
               onLesson(chosen ? { ...lesson, drill: { drill: chosen, share: drill?.share ?? 0.8 } } : without('drill'))
             }}
             slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-            sx={{ minWidth: 220 }}
+            sx={{ minWidth: 'var(--field)' }}
           >
             <MenuItem value="">none</MenuItem>
             {DRILL_IDS.map(id => (
@@ -212,7 +212,7 @@ const LessonEditor = ({
                 label="Right, of 100"
                 defaultValue={Math.round(drill.share * 100)}
                 onChange={e => onLesson({ ...lesson, drill: { ...drill, share: share(e.target.value) } })}
-                sx={{ width: 130 }}
+                sx={{ width: 'var(--field-number)' }}
               />
               <TextField
                 key={`most ${drill.drill}`}
@@ -224,7 +224,7 @@ const LessonEditor = ({
                   const text = e.target.value.trim()
                   onLesson({ ...lesson, drill: text ? { ...rest, most: Number(text.replace(',', '.')) } : rest })
                 }}
-                sx={{ width: 190 }}
+                sx={{ width: 'var(--field-short)' }}
               />
             </>
           )}
@@ -249,14 +249,14 @@ const LessonEditor = ({
               label="Passes"
               defaultValue={outdoors.passes}
               onChange={e => onLesson({ ...lesson, outdoors: { ...outdoors, passes: Number(e.target.value) } })}
-              sx={{ width: 110 }}
+              sx={{ width: 'var(--field-number)' }}
             />
             <TextField
               size="small"
               label="Sharp, of 100"
               defaultValue={Math.round(outdoors.share * 100)}
               onChange={e => onLesson({ ...lesson, outdoors: { ...outdoors, share: share(e.target.value) } })}
-              sx={{ width: 130 }}
+              sx={{ width: 'var(--field-number)' }}
             />
           </Wrap>
         )}
@@ -309,7 +309,7 @@ const ToSet = ({
           label="From a standard"
           value={from}
           onChange={e => setFrom(e.target.value)}
-          sx={{ minWidth: 220 }}
+          sx={{ minWidth: 'var(--field)' }}
         >
           {standards.map(s => (
             <MenuItem key={s.id} value={s.id}>
@@ -327,7 +327,7 @@ const ToSet = ({
               const target = latest.find(t => t.dimension === e.target.value)
               if (target) onLesson({ ...lesson, set: [...lesson.set, target] })
             }}
-            sx={{ minWidth: 220 }}
+            sx={{ minWidth: 'var(--field)' }}
           >
             {latest.map(t => (
               <MenuItem key={t.dimension} value={t.dimension}>

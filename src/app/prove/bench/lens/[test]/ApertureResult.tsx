@@ -35,7 +35,7 @@ export const ApertureResult = ({ sharpness }: { sharpness: SharpnessResult }) =>
   return (
     <>
       <Typography variant="h1">{headline(sharpness)}</Typography>
-      <Typography sx={{ mt: 0.5, maxWidth: 720 }}>
+      <Typography sx={{ mt: 0.5, maxWidth: 'var(--line)' }}>
         {diffractionFrom !== undefined && `From ${f(diffractionFrom)} on diffraction takes sharpness away. `}
         {softCorner &&
           `The ${softCorner.field.replace('-', ' ')} corner is ${Math.round(softCorner.share * 100)} % softer than the others wide open: the lens may be decentred, or the sheet was not parallel. Turn the camera upside down and take it once more; what goes along with the lens is the lens. `}
@@ -62,7 +62,10 @@ export const ApertureResult = ({ sharpness }: { sharpness: SharpnessResult }) =>
             ],
           }}
         />
-        <Table size="small" sx={{ maxWidth: 760, mt: 2, '& .MuiTableCell-root': { px: { xs: 0.75, sm: 2 } } }}>
+        <Table
+          size="small"
+          sx={{ maxWidth: 'var(--line)', mt: 2, '& .MuiTableCell-root': { px: { xs: 0.75, sm: 2 } } }}
+        >
           <TableHead>
             <TableRow>
               {['Aperture', 'Centre', 'Corners, mean', 'Softest field', 'Pictures'].map(h => (
@@ -93,12 +96,12 @@ export const ApertureResult = ({ sharpness }: { sharpness: SharpnessResult }) =>
           </TableBody>
         </Table>
         {!isIdealSeen && last && (
-          <Typography variant="body2" sx={{ mt: 1, maxWidth: 760 }}>
+          <Typography variant="body2" sx={{ mt: 1, maxWidth: 'var(--line)' }}>
             A perfect lens lies far above: {perHeight(last.ideal)} line pairs a picture height at {f(last.fNumber)}.
             What these pictures can show ends with their pixels; take them at full size.
           </Typography>
         )}
-        <Typography variant="body2" color="textSecondary" sx={{ mt: 1, maxWidth: 760 }}>
+        <Typography variant="body2" color="textSecondary" sx={{ mt: 1, maxWidth: 'var(--line)' }}>
           Line pairs a picture height (lp/ph), a millimetre on the sensor (lp/mm) and cycles a pixel (c/px) at which
           half of the contrast is left, by the slanted edges of ISO 12233. Sharpening in the camera raises all of them:
           compare only pictures that were made alike.

@@ -45,14 +45,14 @@ export const FocusFound = ({
   return (
     <>
       <Typography variant="h1">{headline(focus, label)}</Typography>
-      <Typography sx={{ mt: 0.5, maxWidth: 720 }}>
+      <Typography sx={{ mt: 0.5, maxWidth: 'var(--line)' }}>
         Sharp at this distance{test.kind === 'focus' && ` and f/${test.fNumber}`}: {mm(focus.depth.front)} in front and{' '}
         {mm(focus.depth.behind)} behind.{' '}
         {focus.perStep !== undefined && `A step of ${label} moves focus by ${focus.perStep.toFixed(2)} mm.`}
       </Typography>
       <Section title="Every picture">
         <OffsetDrawing focus={focus} pictures={test.kind === 'focus' ? test.pictures : []} />
-        <PlainList component="ul" sx={{ mt: 2, maxWidth: 760 }}>
+        <PlainList component="ul" sx={{ mt: 2, maxWidth: 'var(--line)' }}>
           {focus.at.map(a => (
             <Typography component="li" key={a.setting} sx={{ py: 0.5 }}>
               <b>

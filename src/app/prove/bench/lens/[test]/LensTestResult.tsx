@@ -34,7 +34,7 @@ export const LensTestResult = ({ view }: { view: LensTestView }) => {
       {focus && <FocusFound focus={focus} adjustment={view.adjustment} test={test} />}
       {sharpness && <ApertureResult sharpness={sharpness} />}
       {view.keptAt && (
-        <Alert severity="success" sx={{ mt: 2, maxWidth: 760 }}>
+        <Alert severity="success" sx={{ mt: 2, maxWidth: 'var(--line)' }}>
           Kept on {lens.model} since <When at={view.keptAt} />: {view.writes}.
         </Alert>
       )}

@@ -73,7 +73,7 @@ export const CountPasses = ({ view }: { view: CountingView }) => {
     navigator.vibrate?.(15)
   }
   return (
-    <Page sx={{ maxWidth: 560 }}>
+    <Page sx={{ maxWidth: 'var(--narrow)' }}>
       <Typography color="textSecondary">
         {trial.name} · counted by {counter}
       </Typography>

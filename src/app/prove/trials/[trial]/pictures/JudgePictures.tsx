@@ -81,12 +81,12 @@ export const JudgePictures = ({ view }: { view: CountingView }) => {
         {view.trial.name} · counted by {judging.counter}
       </Typography>
       <Typography variant="h1">Count from pictures</Typography>
-      <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 720 }}>
+      <Typography sx={{ mt: 0.5, mb: 2, maxWidth: 'var(--line)' }}>
         Drop all pictures of the trial. A burst is a pass; where the longest pauses are, the camera was set up anew and
         the next block begins. Only what you judge is kept.
       </Typography>
       {!judging.isNamed && (
-        <Alert severity="info" sx={{ mb: 2, maxWidth: 720 }}>
+        <Alert severity="info" sx={{ mb: 2, maxWidth: 'var(--line)' }}>
           Say who you are at the top: what is counted stands under your name.
         </Alert>
       )}
@@ -114,7 +114,7 @@ export const JudgePictures = ({ view }: { view: CountingView }) => {
                 setSorted(false)
                 go(0)
               }}
-              sx={{ minWidth: 300 }}
+              sx={{ minWidth: 'var(--field-long)' }}
             >
               {view.blocks.map((_, i) => {
                 const of = passes.filter(p => p.block === i)
@@ -141,7 +141,7 @@ export const JudgePictures = ({ view }: { view: CountingView }) => {
         <Box
           component="section"
           aria-label="The pass"
-          sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '420px 1fr' }, gap: 3, mt: 2 }}
+          sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: 'var(--side) 1fr' }, gap: 3, mt: 2 }}
         >
           <Piece shot={shot} pointed={pointed} />
           <Box>
@@ -163,7 +163,7 @@ export const JudgePictures = ({ view }: { view: CountingView }) => {
                   aria-keyshortcuts={String(i + 1)}
                   aria-pressed={count?.judgement === j}
                   onClick={() => say(j)}
-                  sx={{ minHeight: 48, minWidth: 104 }}
+                  sx={{ minHeight: 'var(--touch)', minWidth: 'var(--field-number)' }}
                 >
                   {i + 1} {JUDGEMENT_WORDS[j]}
                 </Button>
@@ -235,7 +235,7 @@ export const JudgePictures = ({ view }: { view: CountingView }) => {
               onChange={e => move(here.index, Number(e.target.value))}
               disabled={isJudgedFromHere}
               helperText={isJudgedFromHere ? 'Take back what is judged from here on first.' : undefined}
-              sx={{ mt: 2, minWidth: 260 }}
+              sx={{ mt: 2, minWidth: 'var(--field)' }}
             >
               {view.blocks.map((_, i) => (
                 <MenuItem key={i} value={i}>

@@ -17,7 +17,7 @@ export const Debrief = ({ view }: { view: DebriefView }) => {
   const { rescues, toWrite, missed, notes, changes, scenes } = debrief
   const isEmpty = [rescues, missed, notes, changes, view.signed, view.touched].every(l => l.length === 0)
   return (
-    <Page sx={{ maxWidth: 820 }}>
+    <Page sx={{ maxWidth: 'var(--line)' }}>
       <BackLink to={`/work/jobs/${job.id}`}>{job.name}</BackLink>
       <Typography variant="h1">Debrief</Typography>
       <Typography sx={{ mt: 0.5 }}>
@@ -165,7 +165,7 @@ const Missing = ({
           label="Who"
           value={whom}
           onChange={e => setWho(e.target.value)}
-          sx={{ minWidth: 180 }}
+          sx={{ minWidth: 'var(--field-short)' }}
         >
           {people.map(p => (
             <MenuItem key={p.id} value={p.id}>
@@ -179,7 +179,7 @@ const Missing = ({
           value={words}
           onChange={e => setWords(e.target.value)}
           slotProps={{ htmlInput: { maxLength: 400 } }}
-          sx={{ minWidth: 260 }}
+          sx={{ minWidth: 'var(--field)' }}
         />
         <Button
           variant="outlined"

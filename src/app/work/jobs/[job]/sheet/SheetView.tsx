@@ -19,7 +19,7 @@ export const SheetView = ({ view: sent, person }: { view: SentView; person: stri
   const sheet = useMemo(() => sheetFor(job, facts, planned, happened, person), [job, facts, planned, happened, person])
   useEffect(() => keepThisPage(), [])
   return (
-    <Page sx={{ maxWidth: 760 }}>
+    <Page sx={{ maxWidth: 'var(--line)' }}>
       <BackLink to={`/work/jobs/${job.id}`}>{job.name}</BackLink>
       <Typography variant="h1">{sheet.who?.name ?? 'Everybody'}</Typography>
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
@@ -91,7 +91,7 @@ const Line = ({ job, line, isForAll }: { job: string; line: SheetLine; isForAll:
       {isForAll && `, ${line.who}`}
     </Typography>
     {line.printed !== undefined && (
-      <Typography variant="body2" sx={{ color: 'own.label', fontWeight: 700 }}>
+      <Typography variant="body2" sx={{ color: 'own.label', fontWeight: 'fontWeightMedium' }}>
         {changedWords(line.printed)}
       </Typography>
     )}

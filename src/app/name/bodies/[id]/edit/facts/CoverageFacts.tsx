@@ -31,13 +31,20 @@ export const CoverageFacts = ({ editor }: { editor: Editor }) => {
   return (
     <FactSection id="coverage" title="Where the AF points are" editor={editor}>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 3 }}>
-        <Box sx={{ width: 320 }}>
+        <Box sx={{ width: 'var(--field-long)' }}>
           <CoverageDrawing sensor={sensor} coverage={coverage} onToggle={toggleSensitive} />
           <Typography variant="body2" color="textSecondary">
             Click a point to mark it as one that sees finer or in dimmer light.
           </Typography>
         </Box>
-        <Box sx={{ display: 'grid', gridTemplateColumns: '150px 150px', gap: 1.5, alignContent: 'start' }}>
+        <Box
+          sx={{
+            display: 'grid',
+            gridTemplateColumns: 'var(--field-short) var(--field-short)',
+            gap: 1.5,
+            alignContent: 'start',
+          }}
+        >
           <ShareField
             label="Reach across"
             value={coverage.width}

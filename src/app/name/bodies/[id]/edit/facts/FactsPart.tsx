@@ -29,7 +29,7 @@ export const FactsPart = ({ editor }: { editor: Editor }) => {
         </Typography>
       </FactSection>
       <FactSection id="interlocks" title="What must not be forced" editor={editor}>
-        <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5, maxWidth: 640 }}>
+        <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5, maxWidth: 'var(--line)' }}>
           On some systems forcing the lens against the body can damage the focus drive. Write what the maker’s manual
           says about switching between AF and manual; where it is silent, leave this empty, and cards say to switch at
           one place only.

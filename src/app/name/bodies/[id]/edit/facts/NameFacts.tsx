@@ -29,7 +29,7 @@ export const NameFacts = ({ editor }: { editor: Editor }) => {
           size="small"
           label="Finder"
           value={form.viewfinder}
-          sx={{ minWidth: 160 }}
+          sx={{ minWidth: 'var(--field-short)' }}
           onChange={e => edit('finder', b => ({ ...b, viewfinder: e.target.value as Body['viewfinder'] }))}
         >
           <MenuItem value="electronic">electronic</MenuItem>
@@ -37,7 +37,7 @@ export const NameFacts = ({ editor }: { editor: Editor }) => {
           <MenuItem value="screen-only">none, screen only</MenuItem>
         </TextField>
       </FactRow>
-      <Box sx={{ mt: 1.5, maxWidth: 760, display: 'flex' }}>
+      <Box sx={{ mt: 1.5, maxWidth: 'var(--line)', display: 'flex' }}>
         <TextValue
           label="In a sentence or two"
           multiline

@@ -26,7 +26,7 @@ export const Notes = ({
   onChange: (notes: Body['cautions']) => void
   add: string
 }) => (
-  <Box sx={{ display: 'flex', flexDirection: 'column', gap: 1.5, maxWidth: 760 }}>
+  <Box sx={{ display: 'flex', flexDirection: 'column', gap: 1.5, maxWidth: 'var(--line)' }}>
     {notes.map((n, i) => (
       <Box key={i} sx={{ display: 'flex', gap: 1.5, alignItems: 'flex-start' }}>
         <TextField
@@ -34,7 +34,7 @@ export const Notes = ({
           size="small"
           label="About"
           value={n.about}
-          sx={{ width: 180 }}
+          sx={{ width: 'var(--field-short)' }}
           onChange={e =>
             onChange(notes.map((x, k) => (k === i ? { ...x, about: e.target.value as (typeof NOTES)[number] } : x)))
           }
@@ -72,7 +72,7 @@ const NewNote = ({ add, onAdd }: { add: string; onAdd: (note: Body['cautions'][n
         size="small"
         label="About"
         value={about}
-        sx={{ width: 180 }}
+        sx={{ width: 'var(--field-short)' }}
         onChange={e => setAbout(e.target.value as (typeof NOTES)[number])}
       >
         {NOTES.map(id => (
@@ -87,7 +87,7 @@ const NewNote = ({ add, onAdd }: { add: string; onAdd: (note: Body['cautions'][n
         label="What has to be minded"
         value={words}
         onChange={e => setWords(e.target.value)}
-        sx={{ flex: 1, minWidth: 220 }}
+        sx={{ flex: 1, minWidth: 'var(--field)' }}
         slotProps={{ htmlInput: { maxLength: 400 } }}
       />
       <Button

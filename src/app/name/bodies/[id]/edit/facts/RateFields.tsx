@@ -27,7 +27,7 @@ export const RateFields = ({ rate, onChange }: { rate: Rate; onChange: (rate: Pa
         onChange({ exposureBetweenFrames: e.target.value === UNKNOWN ? undefined : e.target.value === 'yes' })
       }
       slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-      sx={{ minWidth: 190 }}
+      sx={{ minWidth: 'var(--field-short)' }}
     >
       <MenuItem value={UNKNOWN}>not known</MenuItem>
       <MenuItem value="yes">measured again</MenuItem>
@@ -40,7 +40,7 @@ export const RateFields = ({ rate, onChange }: { rate: Rate; onChange: (rate: Pa
       value={rate.shutter ?? UNKNOWN}
       onChange={e => onChange({ shutter: SHUTTERS.find(s => s === e.target.value) })}
       slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-      sx={{ minWidth: 150 }}
+      sx={{ minWidth: 'var(--field-short)' }}
     >
       <MenuItem value={UNKNOWN}>not known</MenuItem>
       {SHUTTERS.map(s => (

@@ -57,7 +57,7 @@ export const FactSection = ({
 export const whole = (n: number | string): number => Math.max(1, Math.round(Number(n)))
 
 export const FactRow = ({ children }: { children: ReactNode }) => (
-  <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, maxWidth: 760 }}>{children}</Box>
+  <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, maxWidth: 'var(--line)' }}>{children}</Box>
 )
 
 export const TextValue = ({
@@ -82,7 +82,7 @@ export const TextValue = ({
     defaultValue={value}
     multiline={multiline}
     helperText={expected}
-    sx={{ flex: 1, minWidth: 160 }}
+    sx={{ flex: 1, minWidth: 'var(--field-short)' }}
     onBlur={e => {
       const text = e.target.value.trim()
       if (text !== value && isRight(text)) onChange(text)

@@ -40,7 +40,7 @@ export const KeysQuestion = ({
             checked={k.isThere}
             onChange={e => change(k.control, { isThere: e.target.checked })}
             slotProps={{ input: { 'aria-label': `There is a key: ${PLACES[k.place].label}` } }}
-            sx={{ width: 44, height: 44 }}
+            sx={{ width: 44, height: 'var(--touch)' }}
           />
           <Box sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column', gap: 1 }}>
             <TextField

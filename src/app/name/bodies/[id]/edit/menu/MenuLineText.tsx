@@ -61,7 +61,7 @@ export const MenuLineText = ({
         variant="body2"
         component="span"
         color={isUndecided ? 'secondary' : 'textSecondary'}
-        sx={{ fontWeight: isUndecided ? 650 : 400, overflowWrap: 'anywhere' }}
+        sx={{ fontWeight: isUndecided ? 'fontWeightMedium' : 'fontWeightRegular', overflowWrap: 'anywhere' }}
       >
         {meaningOf(body, line)}
       </Typography>

@@ -32,7 +32,7 @@ export const MenuPart = ({ editor }: { editor: Editor }) => {
 
   if (isReviewing) return <ReviewPart editor={editor} proposals={proposals.of} onClose={() => setReviewing(false)} />
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) 420px' }, gap: 3 }}>
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) var(--side)' }, gap: 3 }}>
       <Box sx={{ minWidth: 0 }}>
         <MenuActions menu={menu} onReview={() => setReviewing(true)} onPaste={() => setPasting(true)} />
         <MenuTree menu={menu} tree={tree} />

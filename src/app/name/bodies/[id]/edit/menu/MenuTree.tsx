@@ -19,7 +19,7 @@ const Line = styled('div')(({ theme }) => ({
   gridTemplateColumns: 'minmax(160px, 1fr) minmax(120px, 1fr)',
   gap: theme.spacing(1.5),
   alignItems: 'center',
-  minHeight: 34,
+  minHeight: 'var(--dense)',
   padding: theme.spacing(0.25, 1),
   cursor: 'default',
   borderBottom: `1px solid ${theme.vars?.palette.divider}`,

@@ -52,7 +52,7 @@ export const NewRule = ({ body, onAdd }: { body: Body; onAdd: (rules: readonly O
             label="is or is not"
             value={c.isNot ? 'not' : 'is'}
             onChange={e => change(i, { ...c, isNot: e.target.value === 'not' })}
-            sx={{ width: 110 }}
+            sx={{ width: 'var(--field-number)' }}
           >
             <MenuItem value="is">is at</MenuItem>
             <MenuItem value="not">is not at</MenuItem>
@@ -79,7 +79,7 @@ export const NewRule = ({ body, onAdd }: { body: Body; onAdd: (rules: readonly O
           getOptionKey={s => s.id}
           value={settings.filter(s => targets.includes(s.id))}
           onChange={(_, chosen) => choose(chosen.map(s => s.id))}
-          sx={{ minWidth: 220, flex: 1 }}
+          sx={{ minWidth: 'var(--field)', flex: 1 }}
           renderInput={params => <TextField {...params} label={bindsOne ? 'Bound setting' : 'Bound settings'} />}
         />
         <TextField
@@ -88,7 +88,7 @@ export const NewRule = ({ body, onAdd }: { body: Body; onAdd: (rules: readonly O
           label="What happens"
           value={effect}
           onChange={e => set({ effect: e.target.value as Effect, options: [] })}
-          sx={{ minWidth: 170 }}
+          sx={{ minWidth: 'var(--field-short)' }}
         >
           {EFFECTS.map(e => (
             <MenuItem key={e.id} value={e.id}>

@@ -24,7 +24,7 @@ export const OptionsSelect = ({
     getOptionKey={o => o.id}
     value={setting?.options.filter(o => value.includes(o.id)) ?? []}
     onChange={(_, options) => onChange(options.map(o => o.id))}
-    sx={{ minWidth: 220, flex: 1 }}
+    sx={{ minWidth: 'var(--field)', flex: 1 }}
     renderInput={params => <TextField {...params} label={label} />}
   />
 )

@@ -13,7 +13,7 @@ import { Box, Typography } from '@/ui/elements'
 export const RulesPart = ({ editor }: { editor: Editor }) => {
   const { form, edit } = editor
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '1fr 380px' }, gap: 5 }}>
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '1fr var(--side)' }, gap: 5 }}>
       <div>
         <Typography variant="h2" sx={{ mb: 1.5 }}>
           A new rule

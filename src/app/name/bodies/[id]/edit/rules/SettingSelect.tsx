@@ -22,7 +22,7 @@ export const SettingSelect = ({
     getOptionKey={s => s.id}
     value={settings.find(s => s.id === value) ?? null}
     onChange={(_, s) => onChange(s?.id ?? '')}
-    sx={{ minWidth: 220, flex: 1 }}
+    sx={{ minWidth: 'var(--field)', flex: 1 }}
     renderInput={params => <TextField {...params} label={label} />}
   />
 )
