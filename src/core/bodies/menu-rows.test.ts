@@ -65,7 +65,7 @@ describe('rows put into the menu of a body', () => {
     if (!tab) throw new Error('no tab')
     const waiting = {
       ...body,
-      menu: { tabs: [{ ...tab, pages: ['First', 'Second', 'Not placed yet'] }] },
+      menu: { ...body.menu, tabs: [{ ...tab, pages: ['First', 'Second', 'Not placed yet'] }] },
       settings: body.settings.map((s, i) => ({ ...s, at: { ...s.at, page: i === 0 ? 1 : 3, row: 1 } })),
     }
     const pages = (label: string) =>

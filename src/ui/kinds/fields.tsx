@@ -1,11 +1,12 @@
 'use client'
 
-import { MenuItem, TextField } from '@mui/material'
+import { TextField } from '@mui/material'
 import { type ReactNode, useState } from 'react'
 import type { Body } from '@/core/bodies'
 import type { Of, ValuesOnBody } from '@/core/vocabulary/kinds/kind'
 import type { Kind } from '@/core/vocabulary/dimensions'
 import { spaced } from '@/core/vocabulary/plain-words'
+import { Choice } from '../Choice'
 import { Wrap } from '../pieces'
 
 /** The fields that editors of values are made of. */
@@ -35,21 +36,14 @@ export const Select = ({
   onChange: (id: string) => void
   optional?: string
 }) => (
-  <TextField
-    select
-    size="small"
+  <Choice
     label={label}
     value={value}
-    onChange={e => onChange(e.target.value)}
+    onChange={onChange}
     sx={{ minWidth: 'var(--field-short)', flex: 1 }}
-  >
-    {optional !== undefined && <MenuItem value={NONE}>{optional}</MenuItem>}
-    {options.map(o => (
-      <MenuItem key={o.id} value={o.id}>
-        {o.label}
-      </MenuItem>
-    ))}
-  </TextField>
+    none={optional}
+    options={options.map(o => ({ id: o.id, name: o.label }))}
+  />
 )
 
 export const choices = (ids: readonly string[]) => ids.map(id => ({ id, label: spaced(id) }))

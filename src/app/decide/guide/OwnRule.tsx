@@ -8,6 +8,7 @@ import { conditionsOf, type Range } from '@/core/guide/facts'
 import { type HouseRule, whenWords } from '@/core/guide/house'
 import { QUESTIONS } from '@/core/guide/questions'
 import { schoolsIn, type TopicId, TOPICS } from '@/core/guide/schools'
+import { Choice } from '@/ui/Choice'
 import { Box, Typography } from '@/ui/elements'
 
 const NOTHING = { school: '', question: '', option: '', points: '2', because: '', source: '' }
@@ -90,26 +91,21 @@ export const OwnRule = ({
           In place of “{before?.because ?? replaces}”
         </Typography>
       )}
-      <TextField select size="small" label="For" value={said.school} onChange={e => set({ school: e.target.value })}>
-        {Object.entries(schoolsIn(topic)).map(([id, s]) => (
-          <MenuItem key={id} value={id}>
-            {s.name} ({s.title.toLowerCase()})
-          </MenuItem>
-        ))}
-      </TextField>
-      <TextField
-        select
-        size="small"
+      <Choice
+        label="For"
+        value={said.school}
+        onChange={value => set({ school: value })}
+        options={Object.entries(schoolsIn(topic)).map(([id, s]) => ({
+          id: id,
+          name: `${s.name} (${s.title.toLowerCase()})`,
+        }))}
+      />
+      <Choice
         label="How strongly"
         value={said.points}
-        onChange={e => set({ points: e.target.value })}
-      >
-        {STRENGTHS.map(([id, label]) => (
-          <MenuItem key={id} value={id}>
-            {label}
-          </MenuItem>
-        ))}
-      </TextField>
+        onChange={value => set({ points: value })}
+        options={STRENGTHS.map(([id, label]) => ({ id, name: label }))}
+      />
       <TextField
         select
         size="small"
@@ -125,20 +121,13 @@ export const OwnRule = ({
           </MenuItem>
         ))}
       </TextField>
-      <TextField
-        select
-        size="small"
+      <Choice
         label="Answer"
         value={said.option}
         disabled={!needsAnswer}
-        onChange={e => set({ option: e.target.value })}
-      >
-        {options.map(o => (
-          <MenuItem key={o.id} value={o.id}>
-            {o.label}
-          </MenuItem>
-        ))}
-      </TextField>
+        onChange={value => set({ option: value })}
+        options={options.map(o => ({ id: o.id, name: o.label }))}
+      />
       <TextField
         size="small"
         label="Why"

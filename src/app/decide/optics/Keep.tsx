@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Autocomplete, Button, FormControlLabel, MenuItem, Radio, RadioGroup, TextField } from '@mui/material'
+import { Alert, Autocomplete, Button, FormControlLabel, Radio, RadioGroup, TextField } from '@mui/material'
 import { useState } from 'react'
 import type { Answer } from '@/core/optics/answers/answer'
 import { differingFrom } from '@/core/optics/scene'
@@ -8,6 +8,7 @@ import { KEPT_AS } from '@/core/standards'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { valueWords } from '@/core/vocabulary/words'
 import type { KeptView } from '@/server/optics'
+import { Choice } from '@/ui/Choice'
 import { KeptLink } from '@/ui/links'
 import { Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
@@ -111,36 +112,22 @@ export const Keep = ({ answer, standard }: { answer: Answer; standard: KeepIn | 
           </RadioGroup>
           <Wrap sx={{ mt: 1, gap: 1.25 }}>
             {chosen === 'target' && (
-              <TextField
-                select
-                size="small"
+              <Choice
                 label="Weight"
                 value={weight}
-                onChange={e => setWeight(e.target.value)}
+                onChange={setWeight}
                 sx={{ minWidth: 'var(--field-number)' }}
-              >
-                {['must', 'should', 'nice'].map(w => (
-                  <MenuItem key={w} value={w}>
-                    {w}
-                  </MenuItem>
-                ))}
-              </TextField>
+                options={['must', 'should', 'nice'].map(w => ({ id: w, name: w }))}
+              />
             )}
             {standard.layers.length > 1 && scene.trim() === '' && (
-              <TextField
-                select
-                size="small"
+              <Choice
                 label="Layer"
                 value={layer}
-                onChange={e => setLayer(e.target.value)}
+                onChange={setLayer}
                 sx={{ minWidth: 'var(--field-short)' }}
-              >
-                {standard.layers.map(l => (
-                  <MenuItem key={l.id} value={l.id}>
-                    {l.name}
-                  </MenuItem>
-                ))}
-              </TextField>
+                options={standard.layers}
+              />
             )}
             <Autocomplete
               freeSolo

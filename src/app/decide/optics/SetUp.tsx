@@ -7,7 +7,7 @@ import { SUBJECTS, subjectOf } from '@/core/optics/subjects'
 import { fNumberWords, MARKED_F_NUMBERS, MARKED_TIMES, percentWords, timeWords } from '@/core/optics/words'
 import { Wrap } from '@/ui/pieces'
 import { useDesk } from './desk'
-import { Choice, Length, Num } from './fields'
+import { DeskChoice, Length, Num } from './fields'
 import { lensesFor, withBody, withLens } from './use-desk'
 import { Box, Typography } from '@/ui/elements'
 
@@ -71,7 +71,7 @@ export const SetUp = () => {
   return (
     <Box component="section" aria-label="Body, lens and subject" sx={{ display: 'grid', gap: 1.25 }}>
       <Row>
-        <Choice
+        <DeskChoice
           label="Body"
           value={r.camera.id ?? OWN}
           options={[
@@ -88,7 +88,7 @@ export const SetUp = () => {
             )
           }
         />
-        <Choice
+        <DeskChoice
           label="Lens"
           value={r.lens.id ?? OWN}
           options={[
@@ -111,14 +111,14 @@ export const SetUp = () => {
             helper={isZoom ? `${r.lens.focalFrom} to ${r.lens.focalTo}` : ''}
           />
         )}
-        <Choice
+        <DeskChoice
           label="Extender"
           isShort
           value={String(scene.extender)}
           options={EXTENDERS.map(e => ({ value: String(e), label: e === 1 ? 'none' : `${e} ×` }))}
           onChange={e => change({ extender: Number(e) })}
         />
-        <Choice
+        <DeskChoice
           label="Subject"
           value={scene.subject}
           options={SUBJECTS.map(s => ({ value: s.id, label: s.label }))}

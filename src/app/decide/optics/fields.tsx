@@ -1,11 +1,12 @@
 'use client'
 
-import { MenuItem, TextField } from '@mui/material'
+import { TextField } from '@mui/material'
 import { useState } from 'react'
 import { parseDistance } from '@/core/lenses/distance'
 import { FURTHEST_METRES } from '@/core/optics/focusing-lens'
 import type { Scene } from '@/core/optics/scene'
 import { lengthWords } from '@/core/optics/words'
+import { Choice } from '@/ui/Choice'
 import { useUnits } from '@/ui/units'
 import { useDesk } from './desk'
 
@@ -127,8 +128,8 @@ export const Length = ({
   )
 }
 
-/** One of a few. */
-export const Choice = ({
+/** One of a few, as wide as the other fields of the desk. */
+export const DeskChoice = ({
   label,
   value,
   options,
@@ -141,18 +142,11 @@ export const Choice = ({
   options: readonly { readonly value: string; readonly label: string }[]
   onChange: (value: string) => void
 }) => (
-  <TextField
-    select
-    size="small"
+  <Choice
     label={label}
     value={value}
-    onChange={e => onChange(e.target.value)}
+    onChange={onChange}
+    options={options.map(o => ({ id: o.value, name: o.label }))}
     sx={{ ...WIDE, flex: isShort ? '1 1 92px' : '1 1 var(--field-short)', maxWidth: 'var(--field-long)' }}
-  >
-    {options.map(o => (
-      <MenuItem key={o.value} value={o.value}>
-        {o.label}
-      </MenuItem>
-    ))}
-  </TextField>
+  />
 )

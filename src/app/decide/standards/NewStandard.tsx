@@ -1,10 +1,11 @@
 'use client'
 
-import { Button, Dialog, DialogActions, DialogContent, DialogTitle, MenuItem, TextField } from '@mui/material'
+import { Button, Dialog, DialogActions, DialogContent, DialogTitle, TextField } from '@mui/material'
 import { useRouter } from 'next/navigation'
 import { type FormEvent, useState } from 'react'
 import type { LayerKind } from '@/core/standards'
 import type { StandardHeading } from '@/server/catalogue'
+import { Choice } from '@/ui/Choice'
 import { useSend } from '@/ui/use-send'
 import { Typography } from '@/ui/elements'
 
@@ -53,21 +54,21 @@ export const NewStandard = ({ standards, onClose }: { standards: readonly Standa
             multiline
             slotProps={{ htmlInput: { maxLength: 400 } }}
           />
-          <TextField select label="It is a" value={kind} onChange={e => setKind(e.target.value as LayerKind)}>
-            {(['house', 'work', 'scene'] as const).map(k => (
-              <MenuItem key={k} value={k}>
-                {KIND_WORDS[k]}
-              </MenuItem>
-            ))}
-          </TextField>
-          <TextField select label="It stands on" value={below} onChange={e => setBelow(e.target.value)}>
-            <MenuItem value="">nothing</MenuItem>
-            {standards.map(s => (
-              <MenuItem key={s.id} value={s.id}>
-                {s.name}, version {s.version}
-              </MenuItem>
-            ))}
-          </TextField>
+          <Choice
+            label="It is a"
+            value={kind}
+            onChange={setKind}
+            size="medium"
+            options={(['house', 'work', 'scene'] as const).map(k => ({ id: k, name: KIND_WORDS[k] }))}
+          />
+          <Choice
+            label="It stands on"
+            value={below}
+            onChange={setBelow}
+            size="medium"
+            none="nothing"
+            options={standards.map(s => ({ id: s.id, name: `${s.name}, version ${s.version}` }))}
+          />
           {problem && <Typography color="error">{problem}</Typography>}
         </DialogContent>
         <DialogActions>

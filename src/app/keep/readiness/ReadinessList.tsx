@@ -5,6 +5,7 @@ import { useState } from 'react'
 import { READINESS_ORDER, type ReadinessState } from '@/core/kit/readiness'
 import { refText } from '@/core/standards'
 import type { ReadinessView, UnitReadiness } from '@/server/readiness'
+import { Choice } from '@/ui/Choice'
 import { NotReckoned } from '@/ui/NotReckoned'
 import { ViewLink } from '@/ui/links'
 import { Empty, Page, PlainList } from '@/ui/pieces'
@@ -154,22 +155,15 @@ const Interval = ({ weeks }: { weeks: number }) => {
   const save = (next: number) => send('PUT', '/api/v1/readiness/interval', { weeks: next, seen: weeks })
   return (
     <>
-      <TextField
-        select
-        size="small"
+      <Choice
         label="Look again after"
         value={weeks}
-        onChange={e => void save(Number(e.target.value))}
+        onChange={value => void save(Number(value))}
         sx={{ minWidth: 'var(--field-short)' }}
-      >
-        {[...new Set([1, 2, 3, 4, 6, 8, 12, 26, weeks])]
+        options={[...new Set([1, 2, 3, 4, 6, 8, 12, 26, weeks])]
           .sort((a, b) => a - b)
-          .map(n => (
-            <MenuItem key={n} value={n}>
-              {n === 1 ? '1 week' : `${n} weeks`}
-            </MenuItem>
-          ))}
-      </TextField>
+          .map(n => ({ id: n, name: n === 1 ? '1 week' : `${n} weeks` }))}
+      />
       <Trouble words={problem} />
     </>
   )

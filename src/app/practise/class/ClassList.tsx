@@ -1,9 +1,10 @@
 'use client'
 
-import { Button, MenuItem, TextField } from '@mui/material'
+import { Button, TextField } from '@mui/material'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { useState } from 'react'
 import type { listClasses, listCourses } from '@/server/classes'
+import { Choice } from '@/ui/Choice'
 import { FileButton } from '@/ui/FileButton'
 import { linkTo } from '@/ui/address'
 import { TallLink } from '@/ui/links'
@@ -85,34 +86,20 @@ const NewClass = ({ courses }: { courses: Courses }) => {
     <Section title="Begin a class">
       <Wrap sx={{ alignItems: 'center', gap: 1.5 }}>
         <TextField size="small" label="Name" value={name} onChange={e => setName(e.target.value)} />
-        <TextField
-          select
-          size="small"
+        <Choice
           label="Course"
           value={course}
-          onChange={e => setCourse(e.target.value)}
+          onChange={setCourse}
           sx={{ minWidth: 'var(--field)' }}
-        >
-          {courses.map(c => (
-            <MenuItem key={c.id} value={c.id}>
-              {c.name}
-            </MenuItem>
-          ))}
-        </TextField>
-        <TextField
-          select
-          size="small"
+          options={courses}
+        />
+        <Choice
           label="Who teaches"
           value={teacher ?? person?.id ?? ''}
-          onChange={e => setTeacher(e.target.value)}
+          onChange={setTeacher}
           sx={{ minWidth: 'var(--field-short)' }}
-        >
-          {people.map(p => (
-            <MenuItem key={p.id} value={p.id}>
-              {p.name}
-            </MenuItem>
-          ))}
-        </TextField>
+          options={people}
+        />
         <Button variant="contained" disabled={!name.trim() || isBusy} onClick={() => void begin()}>
           Begin
         </Button>

@@ -1,12 +1,12 @@
 'use client'
 
 import { useState } from 'react'
-import { MenuItem, TextField } from '@mui/material'
 import { THUMB_CAUTION } from '@/core/cautions/cautions'
 import { DRILL_IDS, DRILLS, heldMinutes, standingOf } from '@/core/drills/drills'
 import { handsOf } from '@/core/drills/hands'
 import { SCHOOLS } from '@/core/functions/schools'
 import type { DrillHand } from '@/server/drills'
+import { Choice } from '@/ui/Choice'
 import { useGoTo } from '@/ui/address'
 import { CautionNote, Page, PlainList, RowLink, Wrap } from '@/ui/pieces'
 import { ofDrill, usePractice } from './use-practice'
@@ -29,20 +29,13 @@ export const DrillList = ({ hand }: { hand: Pick<DrillHand, 'body' | 'bodies' | 
       </Typography>
       <Wrap sx={{ mb: 2, gap: 1.5 }}>
         <Whose />
-        <TextField
-          select
-          size="small"
+        <Choice
           label="On which body"
           value={hand.body.id}
-          onChange={e => go({ body: e.target.value })}
+          onChange={value => go({ body: value })}
           sx={{ minWidth: 'var(--field)' }}
-        >
-          {hand.bodies.map(b => (
-            <MenuItem key={b.id} value={b.id}>
-              {b.name}
-            </MenuItem>
-          ))}
-        </TextField>
+          options={hand.bodies}
+        />
       </Wrap>
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>
         Keys as {hand.standard ? `“${hand.standard.name}” sets them` : 'they are from the factory'}, with{' '}

@@ -1,6 +1,6 @@
 'use client'
 
-import { MenuItem, TextField, useMediaQuery } from '@mui/material'
+import { useMediaQuery } from '@mui/material'
 import { type RefObject, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { DRILLS } from '@/core/drills/drills'
 import {
@@ -19,6 +19,7 @@ import {
 } from '@/core/drills/hold'
 import { SCHOOL_IDS, type SchoolId, SCHOOLS } from '@/core/functions/schools'
 import type { DrillHand } from '@/server/drills'
+import { Choice } from '@/ui/Choice'
 import { Section } from '@/ui/pieces'
 import { DrillFrame, Lines } from './DrillFrame'
 import { drillKeys } from './keys'
@@ -91,20 +92,13 @@ export const HoldDrill = ({ hand }: { hand: DrillHand }) => {
       onStart={start}
       onStop={finish}
       more={
-        <TextField
-          select
-          size="small"
+        <Choice
           label="School"
           value={school}
-          onChange={e => setSchool(e.target.value as SchoolId)}
+          onChange={setSchool}
           sx={{ minWidth: 'var(--field-short)' }}
-        >
-          {SCHOOL_IDS.map(id => (
-            <MenuItem key={id} value={id}>
-              {SCHOOLS[id].label}
-            </MenuItem>
-          ))}
-        </TextField>
+          options={SCHOOL_IDS.map(id => ({ id, name: SCHOOLS[id].label }))}
+        />
       }
     >
       {!running && (

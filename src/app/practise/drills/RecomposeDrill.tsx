@@ -5,7 +5,6 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import { DRILLS } from '@/core/drills/drills'
 import {
   angleToThird,
-  FAULT_WORDS,
   type JudgedTurn,
   judgeTurn,
   type Portrait,
@@ -13,14 +12,15 @@ import {
   type TurnSample,
 } from '@/core/drills/recompose'
 import type { DrillHand } from '@/server/drills'
-import { Section, Wrap } from '@/ui/pieces'
+import { Wrap } from '@/ui/pieces'
 import { ThumbPad } from '@/ui/ThumbPad'
-import { DrillFrame, Lines } from './DrillFrame'
+import { DrillFrame } from './DrillFrame'
+import { TurningFrame, FRAME } from './TurningFrame'
+import { TurnResult } from './TurnResult'
 import { usePractice } from './use-practice'
 import { MOTION_WORDS, useTurning } from './use-turning'
 import { Box, Typography } from '@/ui/elements'
 
-const [W, H] = [720, 480]
 const within = (text: string, least: number, most: number, otherwise: number): number => {
   const n = Number(text.replace(',', '.'))
   return n >= least && n <= most ? n : otherwise
@@ -105,10 +105,11 @@ export const RecomposeDrill = ({ hand }: { hand: DrillHand }) => {
     let frame = 0
     const tick = (now: number) => {
       const { yaw, pitch } = pointing.current
+      const { width, height } = FRAME
       samples.current.push({ at: now - running.from, yaw, pitch })
       scene.current?.setAttribute(
         'transform',
-        `translate(${W / 2 - (yaw / across) * W} ${H / 2 - (pitch / across) * W})`,
+        `translate(${width / 2 - (yaw / across) * width} ${height / 2 - (pitch / across) * width})`,
       )
       if (now - running.from > DRILLS.recompose.mostSeconds * 1000) finish(false, now)
       else frame = requestAnimationFrame(tick)
@@ -172,50 +173,11 @@ export const RecomposeDrill = ({ hand }: { hand: DrillHand }) => {
       )}
       {running && (
         <Box sx={{ maxWidth: 'var(--narrow)' }}>
-          <Box
-            component="svg"
-            viewBox={`0 0 ${W} ${H}`}
-            role="img"
-            aria-label="A face, and the third lines of the frame"
-            sx={{ width: '100%', display: 'block', bgcolor: 'background.paper', touchAction: 'none', cursor: 'grab' }}
-            onPointerDown={(e: React.PointerEvent) => e.currentTarget.setPointerCapture(e.pointerId)}
-            onPointerMove={(e: React.PointerEvent) => {
-              // The picture goes with the finger, so the camera turns the other way.
-              if (e.buttons)
-                turning.drag(
-                  (-e.movementX / e.currentTarget.clientWidth) * across,
-                  (-e.movementY / e.currentTarget.clientWidth) * across,
-                )
-            }}
-          >
-            <g ref={scene} transform={`translate(${W / 2} ${H / 2})`}>
-              <ellipse rx={56} ry={74} fill="var(--mui-palette-text-primary)" opacity={0.8} />
-              <rect
-                x={-110}
-                y={84}
-                width={220}
-                height={400}
-                rx={60}
-                fill="var(--mui-palette-text-primary)"
-                opacity={0.8}
-              />
-            </g>
-            {[1, 2].map(i => (
-              <g key={i} stroke="var(--mui-palette-own-line)" strokeDasharray="3 6">
-                <line x1={(W * i) / 3} x2={(W * i) / 3} y1={0} y2={H} />
-                <line x1={0} x2={W} y1={(H * i) / 3} y2={(H * i) / 3} />
-              </g>
-            ))}
-            <rect
-              x={W / 2 - 14}
-              y={H / 2 - 14}
-              width={28}
-              height={28}
-              fill="none"
-              stroke="var(--mui-palette-own-marigold-main)"
-              strokeWidth={isHeld ? 6 : 3}
-            />
-          </Box>
+          <TurningFrame
+            scene={scene}
+            isHeld={isHeld}
+            onTurn={(right, down) => turning.drag(right * across, down * across)}
+          />
           <Typography role="status" variant="body2" sx={{ my: 1 }}>
             {tones === 0 ? 'No tone yet.' : tones === 1 ? 'One tone.' : 'Two tones: it focused again.'}
           </Typography>
@@ -240,22 +202,5 @@ export const RecomposeDrill = ({ hand }: { hand: DrillHand }) => {
       )}
       {judged && !running && <TurnResult judged={judged} />}
     </DrillFrame>
-  )
-}
-
-const TurnResult = ({ judged }: { judged: JudgedTurn }) => {
-  const cm = (metres: number) => `${(metres * 100).toFixed(1)} cm`
-  return (
-    <Section title="This try">
-      <Typography role="status" variant="strong">
-        {judged.faults.length === 0 ? 'Right.' : 'Not yet.'} Turned {judged.angle.toFixed(1)}° of{' '}
-        {judged.wanted.toFixed(1)}°, swayed by {judged.sway.toFixed(1)}°.
-      </Typography>
-      <Typography sx={{ maxWidth: 'var(--line)' }}>
-        The plane moved {cm(judged.shift)} behind the subject; {cm(judged.front)} are sharp in front of it. Leaning
-        toward or away would add to that directly; it is not measured here.
-      </Typography>
-      <Lines lines={judged.faults.map(f => ({ key: f, isRight: false, words: FAULT_WORDS[f] }))} />
-    </Section>
   )
 }

@@ -1,6 +1,6 @@
 'use client'
 
-import { Button, LinearProgress, MenuItem, TextField } from '@mui/material'
+import { Button, LinearProgress, TextField } from '@mui/material'
 import { useMemo, useState } from 'react'
 import { SCHOOL_IDS, type SchoolId, SCHOOLS } from '@/core/functions/schools'
 import { prepare } from '@/core/rehearsal/rehearse'
@@ -10,6 +10,7 @@ import { type Hands, HANDS, type HandFigures, setUpOf } from '@/core/rehearsal/s
 import { findDimension } from '@/core/vocabulary/dimensions'
 import { inSentence } from '@/core/vocabulary/words'
 import type { RehearsalView, RehearsedSide } from '@/server/rehearsal'
+import { Choice } from '@/ui/Choice'
 import { useAddress, useGoTo } from '@/ui/address'
 import { Page, Section, Wrap } from '@/ui/pieces'
 import { WorkerTrouble } from '@/ui/worker'
@@ -150,20 +151,13 @@ const Many = ({
   const { answer, trouble, retry } = useRehearsal(passage, setUps, across, down)
   const [first] = setUps
   const pick = (name: 'across' | 'down', label: string, value: SweepId) => (
-    <TextField
-      select
-      size="small"
+    <Choice
       label={label}
       value={value}
-      onChange={e => set({ [name]: e.target.value })}
+      onChange={value => set({ [name]: value })}
       sx={{ minWidth: 'var(--field)' }}
-    >
-      {(Object.keys(SWEEPS) as SweepId[]).map(id => (
-        <MenuItem key={id} value={id}>
-          {SWEEPS[id].label}
-        </MenuItem>
-      ))}
-    </TextField>
+      options={(Object.keys(SWEEPS) as SweepId[]).map(id => ({ id, name: SWEEPS[id].label }))}
+    />
   )
   return (
     <>
@@ -225,22 +219,15 @@ const Choices = ({
     onValue: (value: string) => void,
     none?: string,
   ) => (
-    <TextField
-      select
-      size="small"
+    <Choice
       label={label}
       value={value}
-      onChange={e => onValue(e.target.value)}
+      onChange={onValue}
       slotProps={{ select: { displayEmpty: none !== undefined }, inputLabel: { shrink: true } }}
       sx={{ flex: '1 1 var(--field-short)', maxWidth: 'var(--field-long)' }}
-    >
-      {none !== undefined && <MenuItem value="">{none}</MenuItem>}
-      {options.map(o => (
-        <MenuItem key={o.id} value={o.id}>
-          {o.name}
-        </MenuItem>
-      ))}
-    </TextField>
+      none={none}
+      options={options}
+    />
   )
   const schools = SCHOOL_IDS.map(id => ({ id, name: SCHOOLS[id].label }))
   const figure = (label: string, name: 'mm' | 'f', value: number) => (

@@ -1,8 +1,9 @@
 'use client'
 
-import { MenuItem, TextField } from '@mui/material'
+import { TextField } from '@mui/material'
 import { useState } from 'react'
 import type { TestableView } from '@/server/lens-tests'
+import { Choice } from '@/ui/Choice'
 import { Wrap } from '@/ui/pieces'
 
 export interface Choice {
@@ -46,20 +47,13 @@ export const LensOnBody = ({
     options: readonly (readonly [string, string])[],
     onChange: (v: string) => void,
   ) => (
-    <TextField
-      select
-      size="small"
+    <Choice
       label={label}
       value={value}
-      onChange={e => onChange(e.target.value)}
+      onChange={onChange}
       sx={{ flex: '1 1 var(--field-short)' }}
-    >
-      {options.map(([id, words]) => (
-        <MenuItem key={id} value={id}>
-          {words}
-        </MenuItem>
-      ))}
-    </TextField>
+      options={options.map(([id, words]) => ({ id, name: words }))}
+    />
   )
   return (
     <Wrap sx={{ gap: 1.5, maxWidth: 'var(--wide)', mb: 2 }}>

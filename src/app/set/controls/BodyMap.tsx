@@ -1,6 +1,6 @@
 'use client'
 
-import { Button, MenuItem, TextField } from '@mui/material'
+import { Button } from '@mui/material'
 import { useState } from 'react'
 import type { MappedBody, Placed } from '@/core/controls/fleet'
 import type { FunctionId } from '@/core/functions/functions'
@@ -8,6 +8,7 @@ import { waysOf } from '@/core/controls/moves'
 import { type Plan, schoolFor } from '@/core/functions/plan'
 import { type SchoolId, SCHOOLS } from '@/core/functions/schools'
 import { dimension } from '@/core/vocabulary/dimensions'
+import { Choice } from '@/ui/Choice'
 import { Schematic } from '@/ui/Schematic'
 import { KeptLink } from '@/ui/links'
 import { Box, Typography } from '@/ui/elements'
@@ -177,24 +178,17 @@ const FunctionRow = ({
       </Box>
       {onMove && choices.length > 0 ? (
         <Box sx={{ display: 'flex', gap: 0.5 }}>
-          <TextField
-            select
-            size="small"
+          <Choice
             value={p.carry?.control ?? ''}
-            onChange={e => onMove(p.function, e.target.value || undefined)}
+            onChange={value => onMove(p.function, value || undefined)}
             sx={{ width: 'var(--field-short)' }}
             slotProps={{
               select: { displayEmpty: true },
               htmlInput: { 'aria-label': `${label} on ${body.model}` },
             }}
-          >
-            <MenuItem value="">nowhere</MenuItem>
-            {choices.map(c => (
-              <MenuItem key={c.id} value={c.id}>
-                {c.label}
-              </MenuItem>
-            ))}
-          </TextField>
+            none="nowhere"
+            options={choices.map(c => ({ id: c.id, name: c.label }))}
+          />
           <Button
             size="small"
             variant={p.isPinned ? 'contained' : 'outlined'}

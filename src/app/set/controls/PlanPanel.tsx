@@ -1,10 +1,11 @@
 'use client'
 
-import { Button, Checkbox, FormControlLabel, MenuItem, TextField } from '@mui/material'
+import { Button, Checkbox, FormControlLabel } from '@mui/material'
 import { FUNCTION_IDS, type FunctionId } from '@/core/functions/functions'
 import { type Plan, plannedUse, type PlannedUse, usesIn, withoutFunction } from '@/core/functions/plan'
 import { type SchoolId, SCHOOLS } from '@/core/functions/schools'
 import { dimension } from '@/core/vocabulary/dimensions'
+import { Choice } from '@/ui/Choice'
 import { NumberField } from '@/ui/kinds/fields'
 import type { EditPlan } from './edit-plan'
 import { Slides, Weight, Hand } from './Hand'
@@ -90,26 +91,19 @@ export const PlanPanel = ({
           </Box>
         ))}
         {change && spare.length > 0 && (
-          <TextField
-            select
-            size="small"
+          <Choice
             fullWidth
             label="Another function"
             value=""
             sx={{ mt: 1.5 }}
-            onChange={e =>
-              change(`with ${dimension(e.target.value).label}`, p => ({
+            onChange={value =>
+              change(`with ${dimension(value).label}`, p => ({
                 ...p,
-                uses: [...p.uses, plannedUse(e.target.value)],
+                uses: [...p.uses, plannedUse(value)],
               }))
             }
-          >
-            {spare.map(f => (
-              <MenuItem key={f} value={f}>
-                {dimension(f).label}
-              </MenuItem>
-            ))}
-          </TextField>
+            options={spare.map(f => ({ id: f, name: dimension(f).label }))}
+          />
         )}
       </Box>
       <Slides plan={plan} change={change} />

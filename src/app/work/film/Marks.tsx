@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Button, MenuItem, TextField } from '@mui/material'
+import { Alert, Button, TextField } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useMemo, useState } from 'react'
 import {
@@ -15,6 +15,7 @@ import {
 } from '@/core/film/marks'
 import { lengthWords } from '@/core/optics/words'
 import type { FilmLens, FilmView } from '@/server/film'
+import { Choice } from '@/ui/Choice'
 import { useLocal } from '@/ui/local'
 import { PlainList, Section, Wrap } from '@/ui/pieces'
 import { fetchFile } from '@/ui/save-file'
@@ -77,34 +78,20 @@ export const Marks = ({ lenses, bodies }: Pick<FilmView, 'lenses' | 'bodies'>) =
   return (
     <Section title="Focus marks">
       <Wrap sx={{ gap: 1.5, alignItems: 'flex-start' }}>
-        <TextField
-          select
-          size="small"
+        <Choice
           label="Lens"
           value={lens.id}
-          onChange={e => set({ lens: e.target.value })}
+          onChange={value => set({ lens: value })}
           sx={{ minWidth: 'var(--field)' }}
-        >
-          {lenses.map(l => (
-            <MenuItem key={l.id} value={l.id}>
-              {l.name}
-            </MenuItem>
-          ))}
-        </TextField>
-        <TextField
-          select
-          size="small"
+          options={lenses}
+        />
+        <Choice
           label="On"
           value={body.id}
-          onChange={e => set({ body: e.target.value })}
+          onChange={value => set({ body: value })}
           sx={{ minWidth: 'var(--field-short)' }}
-        >
-          {bodies.map(b => (
-            <MenuItem key={b.id} value={b.id}>
-              {b.name}
-            </MenuItem>
-          ))}
-        </TextField>
+          options={bodies}
+        />
         <NumberText
           label="f-number"
           value={take.fNumber}

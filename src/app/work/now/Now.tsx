@@ -1,6 +1,6 @@
 'use client'
 
-import { Alert, Button, MenuItem, TextField } from '@mui/material'
+import { Alert, Button } from '@mui/material'
 import { useEffect, useState } from 'react'
 import { clockAt } from '@/core/jobs/clock'
 import { lightWords } from '@/core/jobs/light'
@@ -9,6 +9,7 @@ import { sheetFor, type SheetLine, whereIn } from '@/core/jobs/sheet'
 import { peopleIn } from '@/core/jobs/warnings'
 import { keepPages, keepThisPage } from '@/offline/keep-page'
 import type { SentView } from '@/server/jobs'
+import { Choice } from '@/ui/Choice'
 import { linkTo, useAddress } from '@/ui/address'
 import { BackLink, LinkButton, TallLink } from '@/ui/links'
 import { usePeople } from '@/ui/people'
@@ -91,20 +92,13 @@ export const Now = ({ view: sent, asked }: { view: SentView; asked: string | und
             {clock(now)}
           </Typography>
         </Typography>
-        <TextField
-          select
-          size="small"
+        <Choice
           label="Who"
           value={person ?? ''}
-          onChange={e => set({ person: e.target.value })}
+          onChange={value => set({ person: value })}
           sx={{ minWidth: 'var(--field-short)' }}
-        >
-          {people.map(p => (
-            <MenuItem key={p.id} value={p.id}>
-              {p.name}
-            </MenuItem>
-          ))}
-        </TextField>
+          options={people}
+        />
       </Wrap>
       {waiting > 0 && (
         <Alert severity="info" sx={{ mb: 1.5 }}>

@@ -1,12 +1,13 @@
 'use client'
 
-import { Button, MenuItem, TextField } from '@mui/material'
+import { Button, TextField } from '@mui/material'
 import { useEffect, useMemo, useState } from 'react'
 import { type Remedy, remediesFor } from '@/core/rescues/rescue'
 import type { Situation } from '@/core/rescues/situation'
 import { findSymptoms, SYMPTOM_IDS, SYMPTOMS } from '@/core/rescues/symptoms'
 import { keepThisPage } from '@/offline/keep-page'
 import type { RescueHand } from '@/server/rescues'
+import { Choice } from '@/ui/Choice'
 import { useAddress, useGoTo } from '@/ui/address'
 import { BackLink, TallLink } from '@/ui/links'
 import { MenuPath, Page, PlainList, Section, Wrap } from '@/ui/pieces'
@@ -196,37 +197,23 @@ const Camera = ({ hand }: { hand: RescueHand }) => {
   const go = useGoTo()
   return (
     <Wrap sx={{ mt: 1.5, gap: 1.5, alignItems: 'center' }}>
-      <TextField
-        select
-        size="small"
+      <Choice
         label="Body"
         value={hand.body.id}
-        onChange={e => go({ body: e.target.value, unit: undefined })}
+        onChange={value => go({ body: value, unit: undefined })}
         sx={{ minWidth: 'var(--field-short)' }}
-      >
-        {hand.bodies.map(b => (
-          <MenuItem key={b.id} value={b.id}>
-            {b.name}
-          </MenuItem>
-        ))}
-      </TextField>
+        options={hand.bodies}
+      />
       {hand.units.length > 0 && (
-        <TextField
-          select
-          size="small"
+        <Choice
           label="Camera"
           value={hand.unit ?? ''}
-          onChange={e => go({ body: hand.body.id, unit: e.target.value || undefined })}
+          onChange={value => go({ body: hand.body.id, unit: value || undefined })}
           slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
           sx={{ minWidth: 'var(--field-number)' }}
-        >
-          <MenuItem value="">any</MenuItem>
-          {hand.units.map(u => (
-            <MenuItem key={u.id} value={u.id}>
-              {u.tag}
-            </MenuItem>
-          ))}
-        </TextField>
+          none="any"
+          options={hand.units.map(u => ({ id: u.id, name: u.tag }))}
+        />
       )}
       <Typography variant="body2" color="textSecondary">
         {FROM[hand.from](hand)}

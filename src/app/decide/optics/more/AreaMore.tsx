@@ -6,7 +6,7 @@ import { angleWords, lengthWords } from '@/core/optics/words'
 import { PlainList, Wrap } from '@/ui/pieces'
 import { useUnits } from '@/ui/units'
 import { useDesk } from '../desk'
-import { Choice, Num } from '../fields'
+import { DeskChoice, Num } from '../fields'
 import { Box, Typography } from '@/ui/elements'
 
 /** How far hands wander while they follow something, in degrees. @source from memory, until drills measure it */
@@ -27,7 +27,7 @@ export const AreaMore = () => {
   return (
     <>
       <Wrap sx={{ gap: 1.25, my: 1.5 }}>
-        <Choice
+        <DeskChoice
           label="Hands"
           value={isListed ? String(scene.handsDegrees) : OWN}
           options={[...HANDS, { value: OWN, label: 'measured' }]}

@@ -5,7 +5,7 @@ import { sharpnessCurve } from '@/core/optics/curves'
 import { Chart } from '@/ui/Chart'
 import { Wrap } from '@/ui/pieces'
 import { useDesk } from '../desk'
-import { Choice, Num } from '../fields'
+import { DeskChoice, Num } from '../fields'
 
 /** What counts as sharp, and where closing the lens stops helping. */
 export const DepthMore = () => {
@@ -33,7 +33,7 @@ export const DepthMore = () => {
   return (
     <>
       <Wrap sx={{ gap: 1.25, mt: 1.5 }}>
-        <Choice
+        <DeskChoice
           label="Counts as sharp"
           value={scene.basis}
           options={[

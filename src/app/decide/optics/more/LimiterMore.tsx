@@ -5,7 +5,7 @@ import { RangeScale } from '@/ui/LimiterDrawing'
 import { Wrap } from '@/ui/pieces'
 import { useUnits } from '@/ui/units'
 import { useDesk } from '../desk'
-import { Choice, Length, Num } from '../fields'
+import { DeskChoice, Length, Num } from '../fields'
 
 /** What is planned, and every position of lens and body on the scale that the lens travels. */
 export const LimiterMore = () => {
@@ -18,7 +18,7 @@ export const LimiterMore = () => {
         <Length field="planNear" label="Nearest planned" empty="the subject" />
         <Length field="planFar" label="Furthest planned" empty="the subject" />
         <Num field="margin" label="Margin, %" scale={100} />
-        <Choice
+        <DeskChoice
           label="Measured from"
           value={scene.planFrom}
           options={[

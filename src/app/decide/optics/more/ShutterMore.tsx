@@ -2,7 +2,7 @@
 
 import { Wrap } from '@/ui/pieces'
 import { useDesk } from '../desk'
-import { Choice, Num } from '../fields'
+import { DeskChoice, Num } from '../fields'
 
 /** Speeds to begin from, metres per second. @source from memory */
 const SPEEDS = [
@@ -20,7 +20,7 @@ export const ShutterMore = () => {
   const { scene, change } = useDesk()
   return (
     <Wrap sx={{ gap: 1.25, my: 1.5 }}>
-      <Choice
+      <DeskChoice
         label="It moves"
         value={SPEEDS.some(s => Number(s.value) === scene.speed) ? String(scene.speed) : OWN}
         options={[...SPEEDS, { value: OWN, label: 'as typed' }]}

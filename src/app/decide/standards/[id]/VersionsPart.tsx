@@ -1,11 +1,12 @@
 'use client'
 
-import { Alert, Button, LinearProgress, MenuItem, TextField } from '@mui/material'
+import { Alert, Button, LinearProgress, TextField } from '@mui/material'
 import { useState } from 'react'
 import { refText } from '@/core/standards'
 import type { StandardHeading } from '@/server/catalogue'
 import type { EffectView } from '@/server/standard-effect'
 import type { ComparisonView, StandardView as View, VersionState } from '@/server/standards'
+import { Choice } from '@/ui/Choice'
 import { KeptLink, LinkButton } from '@/ui/links'
 import { STATE_WORDS } from '@/ui/versions'
 import { When } from '@/ui/When'
@@ -58,20 +59,13 @@ export const VersionsPart = ({
       </Box>
       <Box>
         <Typography variant="h2">What differs</Typography>
-        <TextField
-          select
-          size="small"
+        <Choice
           label="Compared with"
           value={against}
-          onChange={e => setAgainst(e.target.value)}
+          onChange={setAgainst}
           sx={{ my: 1.5, minWidth: 'var(--field)' }}
-        >
-          {others.map(o => (
-            <MenuItem key={o.ref} value={o.ref}>
-              {o.label}
-            </MenuItem>
-          ))}
-        </TextField>
+          options={others.map(o => ({ id: o.ref, name: o.label }))}
+        />
         {against && <Compared before={against} after={here} revision={revision} />}
       </Box>
     </Box>

@@ -1,11 +1,12 @@
 'use client'
 
-import { Autocomplete, Button, MenuItem, Radio, RadioGroup, TextField } from '@mui/material'
+import { Autocomplete, Button, Radio, RadioGroup, TextField } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { type FormEvent, useMemo, useRef, useState } from 'react'
 import { type Archetype, ARCHETYPES } from '@/core/bodies'
 import { readMenuText } from '@/core/bodies/menu-text'
+import { Choice } from '@/ui/Choice'
 import { linkTo } from '@/ui/address'
 import { FileImport } from '@/ui/FileImport'
 import { Page } from '@/ui/pieces'
@@ -36,7 +37,7 @@ const WAYS = [
 ] as const
 type WayId = (typeof WAYS)[number]['id']
 
-const Choice = styled('label')(({ theme }) => ({
+const Way = styled('label')(({ theme }) => ({
   display: 'flex',
   alignItems: 'flex-start',
   gap: theme.spacing(0.5),
@@ -118,7 +119,7 @@ export const NewBodyView = ({
       >
         <RadioGroup aria-label="How to begin" value={way} onChange={e => setWay(e.target.value as WayId)}>
           {WAYS.filter(w => w.id !== 'copy' || bodies.length > 0).map(w => (
-            <Choice key={w.id}>
+            <Way key={w.id}>
               <Radio value={w.id} sx={{ mt: -1 }} />
               <span>
                 <Typography variant="strong" component="span" sx={{ display: 'block' }}>
@@ -128,7 +129,7 @@ export const NewBodyView = ({
                   {w.about}
                 </Typography>
               </span>
-            </Choice>
+            </Way>
           ))}
         </RadioGroup>
         <Box sx={{ display: 'flex', flexDirection: 'column', gap: 2 }}>
@@ -151,19 +152,14 @@ export const NewBodyView = ({
             />
           </Box>
           {way !== 'copy' && (
-            <TextField
-              select
+            <Choice
               label="Kind of body"
               value={archetype}
-              onChange={e => setArchetype(e.target.value as Archetype['id'])}
+              onChange={setArchetype}
               helperText={ARCHETYPES.find(a => a.id === archetype)?.about}
-            >
-              {ARCHETYPES.map(a => (
-                <MenuItem key={a.id} value={a.id}>
-                  {a.label}
-                </MenuItem>
-              ))}
-            </TextField>
+              size="medium"
+              options={ARCHETYPES.map(a => ({ id: a.id, name: a.label }))}
+            />
           )}
           {way === 'paste' && (
             <Box
@@ -192,13 +188,13 @@ export const NewBodyView = ({
             </Box>
           )}
           {way === 'copy' && (
-            <TextField select label="Copy of" value={copyOf} onChange={e => setCopyOf(e.target.value)}>
-              {bodies.map(b => (
-                <MenuItem key={b.id} value={b.id}>
-                  {b.maker} {b.model}
-                </MenuItem>
-              ))}
-            </TextField>
+            <Choice
+              label="Copy of"
+              value={copyOf}
+              onChange={setCopyOf}
+              size="medium"
+              options={bodies.map(b => ({ id: b.id, name: `${b.maker} ${b.model}` }))}
+            />
           )}
           {way === 'file' && (
             <Box sx={{ display: 'flex', flexDirection: 'column', gap: 2 }}>

@@ -1,6 +1,7 @@
 'use client'
 
-import { Button, MenuItem, TextField } from '@mui/material'
+import { Button, TextField } from '@mui/material'
+import { Choice } from '@/ui/Choice'
 import type { LensFieldsProps } from './lens-fields'
 import { Box } from '@/ui/elements'
 
@@ -19,20 +20,13 @@ export const OffsetFields = ({
         set({ offsets: draft.offsets.map((x, k) => (k === i ? { ...x, ...next } : x)) })
       return (
         <Box key={i} sx={{ width: '100%', display: 'flex', gap: 1.5 }}>
-          <TextField
-            select
-            size="small"
+          <Choice
             label="AF offset on"
             value={o.id}
-            onChange={e => change({ id: e.target.value })}
+            onChange={value => change({ id: value })}
             sx={{ flex: '1 1 var(--field-short)' }}
-          >
-            {bodies.map(b => (
-              <MenuItem key={b.id} value={b.id}>
-                {b.maker} {b.model}
-              </MenuItem>
-            ))}
-          </TextField>
+            options={bodies.map(b => ({ id: b.id, name: `${b.maker} ${b.model}` }))}
+          />
           <TextField
             size="small"
             label="Steps"

@@ -1,9 +1,10 @@
 'use client'
 
-import { Alert, Button, MenuItem, TextField } from '@mui/material'
+import { Alert, Button } from '@mui/material'
 import { useState } from 'react'
 import { percent } from '@/core/vocabulary/words'
 import type { AuditView, SessionWritten } from '@/server/audits'
+import { Choice } from '@/ui/Choice'
 import { KeptLink } from '@/ui/links'
 import { Section, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
@@ -30,34 +31,20 @@ export const ToThumbLoad = ({ view }: { view: AuditView }) => {
         no picture, so these are the least.
       </Typography>
       <Wrap sx={{ mt: 1.5 }}>
-        <TextField
-          select
-          size="small"
+        <Choice
           label="Camera"
           value={unit}
-          onChange={e => setUnit(e.target.value)}
+          onChange={setUnit}
           sx={{ minWidth: 'var(--field-short)' }}
-        >
-          {followed.map(f => (
-            <MenuItem key={f.unit} value={f.unit}>
-              {view.names[f.unit]?.tag ?? f.unit}
-            </MenuItem>
-          ))}
-        </TextField>
-        <TextField
-          select
-          size="small"
+          options={followed.map(f => ({ id: f.unit, name: view.names[f.unit]?.tag ?? f.unit }))}
+        />
+        <Choice
           label="Thumb load of"
           value={standard}
-          onChange={e => setStandard(e.target.value)}
+          onChange={setStandard}
           sx={{ minWidth: 'var(--field-short)' }}
-        >
-          {standards.map(s => (
-            <MenuItem key={s.id} value={s.id}>
-              {s.name}
-            </MenuItem>
-          ))}
-        </TextField>
+          options={standards}
+        />
         <Button variant="outlined" disabled={isBusy || !chosen} onClick={() => void write()}>
           Write it into the draft
         </Button>

@@ -1,9 +1,10 @@
 'use client'
 
-import { MenuItem, TextField } from '@mui/material'
+import { TextField } from '@mui/material'
 import { useState } from 'react'
 import { type FocusTest as Test, LENS_TEST_FORMAT } from '@/core/lens-tests/schema'
 import type { TestableView } from '@/server/lens-tests'
+import { Choice } from '@/ui/Choice'
 import { useLensOnBody } from '../LensOnBody'
 import { madeRulersOf } from '../made'
 import { PicturesTest } from '../PicturesTest'
@@ -76,20 +77,13 @@ export const FocusTest = ({ testable, first }: { testable: TestableView; first: 
             sx={{ width: 'var(--field-number)' }}
           />
           {body.adjustment ? (
-            <TextField
-              select
-              size="small"
+            <Choice
               label={`${body.adjustment.label} is set to`}
               value={settings.some(s => s.steps === setting) ? setting : 0}
-              onChange={e => setSetting(Number(e.target.value))}
+              onChange={value => setSetting(Number(value))}
               sx={{ minWidth: 'var(--field)' }}
-            >
-              {settings.map(s => (
-                <MenuItem key={s.steps} value={s.steps}>
-                  {s.label}
-                </MenuItem>
-              ))}
-            </TextField>
+              options={settings.map(s => ({ id: s.steps, name: s.label }))}
+            />
           ) : (
             <Typography variant="body2">
               This body has no such adjustment; what is found is good to know, or to send in.

@@ -1,8 +1,9 @@
 'use client'
 
-import { Alert, Button, MenuItem, TextField } from '@mui/material'
+import { Alert, Button } from '@mui/material'
 import { useState } from 'react'
 import type { FindingView } from '@/server/trials'
+import { Choice } from '@/ui/Choice'
 import { KeptLink } from '@/ui/links'
 import { Section, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
@@ -29,20 +30,13 @@ export const Finding = ({
   return (
     <Section title="Take it into a standard">
       <Wrap>
-        <TextField
-          select
-          size="small"
+        <Choice
           label="Standard"
           value={chosen}
-          onChange={e => setChosen(e.target.value)}
+          onChange={setChosen}
           sx={{ minWidth: 'var(--field)' }}
-        >
-          {standards.map(s => (
-            <MenuItem key={s.id} value={s.id}>
-              {s.name}
-            </MenuItem>
-          ))}
-        </TextField>
+          options={standards}
+        />
         <Button variant="outlined" disabled={isBusy} onClick={() => void write()}>
           Write it into the draft
         </Button>

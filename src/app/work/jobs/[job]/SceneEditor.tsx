@@ -8,6 +8,7 @@ import { findLens, findPerson, findUnit, type JobFacts } from '@/core/jobs/facts
 import { type Cover, type Job, LIGHTS, type Scene, sentenceFor } from '@/core/jobs/job'
 import type { Planned } from '@/core/jobs/replan'
 import type { JobView } from '@/server/jobs'
+import { Choice } from '@/ui/Choice'
 import { TallLink } from '@/ui/links'
 import { PlainList, Section, Wrap } from '@/ui/pieces'
 import { WrittenField } from '@/ui/WrittenField'
@@ -71,20 +72,13 @@ export const SceneEditor = ({
           onNumber={n => n !== undefined && set('length', { minutes: Math.round(n) })}
         />
       </Wrap>
-      <TextField
-        select
-        size="small"
+      <Choice
         label="Place"
         value={scene.place ?? ''}
-        onChange={e => set('place', { place: e.target.value || undefined })}
-      >
-        <MenuItem value="">nowhere in particular</MenuItem>
-        {job.places.map(p => (
-          <MenuItem key={p.id} value={p.id}>
-            {p.name}
-          </MenuItem>
-        ))}
-      </TextField>
+        onChange={value => set('place', { place: value || undefined })}
+        none="nowhere in particular"
+        options={job.places}
+      />
       <TextField
         select
         size="small"
@@ -115,20 +109,13 @@ export const SceneEditor = ({
         value={scene.moves ?? ''}
         onWrite={moves => set('what moves', { moves: moves.slice(0, 300) || undefined })}
       />
-      <TextField
-        select
-        size="small"
+      <Choice
         label="Light"
         value={scene.light ?? ''}
-        onChange={e => set('light', { light: (e.target.value || undefined) as Scene['light'] })}
-      >
-        <MenuItem value="">not said</MenuItem>
-        {LIGHTS.map(l => (
-          <MenuItem key={l} value={l}>
-            {l}
-          </MenuItem>
-        ))}
-      </TextField>
+        onChange={value => set('light', { light: value || undefined })}
+        none="not said"
+        options={LIGHTS.map(l => ({ id: l, name: l }))}
+      />
       <Wrap>
         <DistanceText label="Near" metres={scene.near} onMetres={near => set('near', { near })} />
         <DistanceText label="Far" metres={scene.far} onMetres={far => set('far', { far })} />

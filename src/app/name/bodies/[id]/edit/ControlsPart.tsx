@@ -1,6 +1,6 @@
 'use client'
 
-import { Autocomplete, Button, Checkbox, FormControlLabel, MenuItem, TextField } from '@mui/material'
+import { Autocomplete, Button, Checkbox, FormControlLabel, TextField } from '@mui/material'
 import { useState } from 'react'
 import {
   type Control,
@@ -15,6 +15,7 @@ import {
 import { uniqueSlug } from '@/core/language/language'
 import { findDimension } from '@/core/vocabulary/dimensions'
 import { PLACE_IDS, PLACES } from '@/core/vocabulary/places'
+import { Choice } from '@/ui/Choice'
 import { Schematic } from '@/ui/Schematic'
 import type { Editor } from './use-editor'
 import { Box, Typography } from '@/ui/elements'
@@ -88,38 +89,28 @@ export const ControlsPart = ({ editor }: { editor: Editor }) => {
                 if (label && label !== chosen.label) change(chosen, `now “${label}”`, { label })
               }}
             />
-            <TextField
-              select
+            <Choice
               label="Where it sits"
               value={chosen.place}
-              onChange={e => {
-                const place = e.target.value as Control['place']
+              onChange={value => {
+                const place = value
                 const others = form.controls.filter(c => c.id !== chosen.id)
                 change(chosen, 'another place', { place, at: freeSpot(place, others) })
               }}
-            >
-              {PLACE_IDS.map(id => (
-                <MenuItem key={id} value={id}>
-                  {PLACES[id].label}
-                </MenuItem>
-              ))}
-            </TextField>
-            <TextField
-              select
+              size="medium"
+              options={PLACE_IDS.map(id => ({ id, name: PLACES[id].label }))}
+            />
+            <Choice
               label="Drawn on"
               value={chosen.at.view}
-              onChange={e =>
+              onChange={value =>
                 change(chosen, 'drawn elsewhere', {
-                  at: { ...chosen.at, view: e.target.value as Control['at']['view'] },
+                  at: { ...chosen.at, view: value },
                 })
               }
-            >
-              {(['back', 'top', 'front'] as const).map(v => (
-                <MenuItem key={v} value={v}>
-                  the {v}
-                </MenuItem>
-              ))}
-            </TextField>
+              size="medium"
+              options={(['back', 'top', 'front'] as const).map(v => ({ id: v, name: `the ${v}` }))}
+            />
             <Autocomplete
               multiple
               disableCloseOnSelect

@@ -1,6 +1,6 @@
 'use client'
 
-import { Button, MenuItem, TextField } from '@mui/material'
+import { Button, TextField } from '@mui/material'
 import {
   askAgain,
   confirmGuesses,
@@ -19,6 +19,7 @@ import type { Reading } from '@/core/propose/propose'
 import { isOffered } from '@/core/propose/review'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { valueWords } from '@/core/vocabulary/words'
+import { Choice } from '@/ui/Choice'
 import { Eyebrow, MenuPath, Wrap } from '@/ui/pieces'
 import { AboutPicker } from './AboutPicker'
 import { NOTHING_WORDS, readingName, UNNAMED_WORDS } from './reading-words'
@@ -72,23 +73,21 @@ export const SettingPanel = ({
       <Box component="aside" aria-label="Selected settings">
         <Typography variant="h2">{selected.length} settings</Typography>
         <Typography sx={{ my: 1 }}>Moved, removed and marked together.</Typography>
-        <TextField
-          select
+        <Choice
           fullWidth
           label="Move to page"
           value=""
-          onChange={e => {
-            const page = pagesOf(form)[Number(e.target.value)]
+          onChange={value => {
+            const page = pagesOf(form)[Number(value)]
             if (page)
               edit(`moved ${selected.length} settings`, b => moveSettings(b, selected, { ...page, index: 1000 }))
           }}
-        >
-          {pagesOf(form).map((p, i) => (
-            <MenuItem key={`${p.tab}-${p.page}`} value={i}>
-              {form.menu.tabs.find(t => t.id === p.tab)?.label} › {p.label}
-            </MenuItem>
-          ))}
-        </TextField>
+          size="medium"
+          options={pagesOf(form).map((p, i) => ({
+            id: i,
+            name: `${form.menu.tabs.find(t => t.id === p.tab)?.label} › ${p.label}`,
+          }))}
+        />
         <Button sx={{ mt: 1 }} onClick={onNothing}>
           Nothing to do with focus
         </Button>

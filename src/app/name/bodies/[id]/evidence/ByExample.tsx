@@ -1,9 +1,10 @@
 'use client'
 
-import { Alert, Button, MenuItem, TextField } from '@mui/material'
+import { Alert, Button } from '@mui/material'
 import { useState } from 'react'
 import type { Example, FieldThatDiffers, Found } from '@/core/audit/by-example'
 import type { Setting } from '@/core/bodies'
+import { Choice } from '@/ui/Choice'
 import { DropFiles } from '@/ui/DropFiles'
 import { readNotes } from '@/ui/metadata'
 import { PlainList, Wrap } from '@/ui/pieces'
@@ -96,20 +97,13 @@ export const ByExample = ({
         {taken.map((t, i) => (
           <Wrap component="li" key={t.name + i} sx={{ alignItems: 'center', mb: 1 }}>
             <Typography sx={{ flex: '1 1 var(--field)', overflowWrap: 'anywhere' }}>{t.name} was taken with</Typography>
-            <TextField
-              select
-              size="small"
+            <Choice
               label={`Option of ${t.name}`}
               value={t.option}
-              onChange={e => setTaken(taken.map((x, k) => (k === i ? { ...x, option: e.target.value } : x)))}
+              onChange={value => setTaken(taken.map((x, k) => (k === i ? { ...x, option: value } : x)))}
               sx={{ flex: '1 1 var(--field)' }}
-            >
-              {setting.options.map(o => (
-                <MenuItem key={o.id} value={o.id}>
-                  {o.label}
-                </MenuItem>
-              ))}
-            </TextField>
+              options={setting.options.map(o => ({ id: o.id, name: o.label }))}
+            />
             <Button color="inherit" size="small" onClick={() => setTaken(taken.filter((_, k) => k !== i))}>
               Take away
             </Button>

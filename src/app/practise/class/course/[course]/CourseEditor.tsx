@@ -1,6 +1,6 @@
 'use client'
 
-import { Button, MenuItem, TextField } from '@mui/material'
+import { Button, TextField } from '@mui/material'
 import { useState } from 'react'
 import { type Course, type Lesson, parseCourse } from '@/core/course/course'
 import { DRILL_IDS, DRILLS } from '@/core/drills/drills'
@@ -10,6 +10,7 @@ import { PASSAGES } from '@/core/rehearsal/passages'
 import type { Standard } from '@/core/standards'
 import { dimension } from '@/core/vocabulary/dimensions'
 import { valueWords } from '@/core/vocabulary/words'
+import { Choice } from '@/ui/Choice'
 import { BackLink } from '@/ui/links'
 import { Page, PlainList, Section, Wrap } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
@@ -166,44 +167,28 @@ const LessonEditor = ({
           value={lesson.read.words}
           onChange={e => onLesson({ ...lesson, read: { ...lesson.read, words: e.target.value } })}
         />
-        <TextField
-          select
-          size="small"
+        <Choice
           label="To see"
           value={see?.passage ?? ''}
-          onChange={e =>
-            onLesson(e.target.value ? { ...lesson, see: { ...see, passage: e.target.value } } : without('see'))
-          }
+          onChange={value => onLesson(value ? { ...lesson, see: { ...see, passage: value } } : without('see'))}
           slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-        >
-          <MenuItem value="">nothing</MenuItem>
-          {PASSAGES.map(p => (
-            <MenuItem key={p.id} value={p.id}>
-              {p.name}
-            </MenuItem>
-          ))}
-        </TextField>
+          none="nothing"
+          options={PASSAGES}
+        />
         <ToSet lesson={lesson} standards={standards} onLesson={onLesson} />
         <Wrap sx={{ gap: 1.5 }}>
-          <TextField
-            select
-            size="small"
+          <Choice
             label="Drill"
             value={drill?.drill ?? ''}
-            onChange={e => {
-              const chosen = DRILL_IDS.find(d => d === e.target.value)
+            onChange={value => {
+              const chosen = DRILL_IDS.find(d => d === value)
               onLesson(chosen ? { ...lesson, drill: { drill: chosen, share: drill?.share ?? 0.8 } } : without('drill'))
             }}
             slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
             sx={{ minWidth: 'var(--field)' }}
-          >
-            <MenuItem value="">none</MenuItem>
-            {DRILL_IDS.map(id => (
-              <MenuItem key={id} value={id}>
-                {DRILLS[id].label}
-              </MenuItem>
-            ))}
-          </TextField>
+            none="none"
+            options={DRILL_IDS.map(id => ({ id, name: DRILLS[id].label }))}
+          />
           {drill && (
             <>
               <TextField
@@ -303,38 +288,27 @@ const ToSet = ({
         </Wrap>
       ))}
       <Wrap sx={{ gap: 1.5, mt: 1 }}>
-        <TextField
-          select
-          size="small"
+        <Choice
           label="From a standard"
           value={from}
-          onChange={e => setFrom(e.target.value)}
+          onChange={setFrom}
           sx={{ minWidth: 'var(--field)' }}
-        >
-          {standards.map(s => (
-            <MenuItem key={s.id} value={s.id}>
-              {s.name}
-            </MenuItem>
-          ))}
-        </TextField>
+          options={standards}
+        />
         {latest.length > 0 && (
-          <TextField
-            select
-            size="small"
+          <Choice
             label="Add a target"
             value=""
-            onChange={e => {
-              const target = latest.find(t => t.dimension === e.target.value)
+            onChange={value => {
+              const target = latest.find(t => t.dimension === value)
               if (target) onLesson({ ...lesson, set: [...lesson.set, target] })
             }}
             sx={{ minWidth: 'var(--field)' }}
-          >
-            {latest.map(t => (
-              <MenuItem key={t.dimension} value={t.dimension}>
-                {dimension(t.dimension).label}: {valueWords(dimension(t.dimension), t.value)}
-              </MenuItem>
-            ))}
-          </TextField>
+            options={latest.map(t => ({
+              id: t.dimension,
+              name: `${dimension(t.dimension).label}: ${valueWords(dimension(t.dimension), t.value)}`,
+            }))}
+          />
         )}
       </Wrap>
       <Trouble words={problem} />

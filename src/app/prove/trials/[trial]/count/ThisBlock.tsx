@@ -1,9 +1,10 @@
 'use client'
 
-import { Checkbox, FormControlLabel, MenuItem, TextField } from '@mui/material'
+import { Checkbox, FormControlLabel } from '@mui/material'
 import { memo } from 'react'
 import type { BlockNote, Trial } from '@/core/evidence/trial'
 import type { CountingView } from '@/server/trials'
+import { Choice } from '@/ui/Choice'
 import { LinkButton } from '@/ui/links'
 import { Section } from '@/ui/pieces'
 import { Trouble } from '@/ui/Trouble'
@@ -47,21 +48,16 @@ export const ThisBlock = memo(function ThisBlock({
   return (
     <>
       <Section title="This block">
-        <TextField
-          select
+        <Choice
           fullWidth
-          size="small"
           label="Block"
           value={block}
-          onChange={e => onBlock(Number(e.target.value))}
-        >
-          {blocks.map((b, i) => (
-            <MenuItem key={i} value={i}>
-              {i + 1}: {trial.ways.find(w => w.id === b.way)?.name},{' '}
-              {trial.situations.find(s => s.id === b.situation)?.name}
-            </MenuItem>
-          ))}
-        </TextField>
+          onChange={value => onBlock(Number(value))}
+          options={blocks.map((b, i) => ({
+            id: i,
+            name: `${i + 1}: ${trial.ways.find(w => w.id === b.way)?.name}, ${trial.situations.find(s => s.id === b.situation)?.name}`,
+          }))}
+        />
         {mark('isBroken', 'Broken off, or begun on the wrong setting: leave it out')}
         {mark('isOtherLight', 'The light was another')}
         <WrittenField

@@ -3,17 +3,20 @@
 import { Alert, Button, FormControlLabel, MenuItem, Switch, TextField } from '@mui/material'
 import { useEffect, useState } from 'react'
 import type { Pass } from '@/core/audit/passes'
-import { JUDGEMENTS, type Judgement, REASONS } from '@/core/evidence/trial'
+import type { Judgement } from '@/core/evidence/trial'
 import type { CountingView } from '@/server/trials'
+import { Choice } from '@/ui/Choice'
 import { DropFiles } from '@/ui/DropFiles'
 import { LinkButton } from '@/ui/links'
-import { Eyebrow, Page, Wrap } from '@/ui/pieces'
+import { Page, Wrap } from '@/ui/pieces'
 import { Reading } from '@/ui/Reading'
 import { Trouble } from '@/ui/Trouble'
 import { isTyping } from '@/ui/typing'
-import { JUDGEMENT_WORDS, REASON_WORDS } from '../../words'
-import { Overview, Piece, placeIn } from './Piece'
+import { JUDGEMENT_WORDS } from '../../words'
+import { Frames } from './Frames'
+import { Piece, placeIn } from './Piece'
 import { type Place, type Shot, useJudging } from './use-judging'
+import { Verdict } from './Verdict'
 import { Box, Typography } from '@/ui/elements'
 
 const KEYS: Readonly<Record<string, Judgement>> = { '1': 'sharp', '2': 'soft', '3': 'missed' }
@@ -155,41 +158,14 @@ export const JudgePictures = ({ view }: { view: CountingView }) => {
                 most > 0 &&
                 `, ${Math.round((100 * shot.sharpness) / most)} % as crisp as the crispest here`}
             </Typography>
-            <Wrap sx={{ my: 1.5 }}>
-              {JUDGEMENTS.map((j, i) => (
-                <Button
-                  key={j}
-                  variant={count?.judgement === j ? 'contained' : 'outlined'}
-                  aria-keyshortcuts={String(i + 1)}
-                  aria-pressed={count?.judgement === j}
-                  onClick={() => say(j)}
-                  sx={{ minHeight: 'var(--touch)', minWidth: 'var(--field-number)' }}
-                >
-                  {i + 1} {JUDGEMENT_WORDS[j]}
-                </Button>
-              ))}
-            </Wrap>
-            {count && count.judgement !== 'sharp' && (
-              <Box sx={{ mb: 1.5 }}>
-                <Eyebrow>What happened?</Eyebrow>
-                <Wrap>
-                  {REASONS.map(r => (
-                    <Button
-                      key={r}
-                      size="small"
-                      aria-pressed={count.reason === r}
-                      variant={count.reason === r ? 'contained' : 'outlined'}
-                      onClick={() => {
-                        judge(here.pass, count.judgement, r)
-                        go(at + 1)
-                      }}
-                    >
-                      {REASON_WORDS[r]}
-                    </Button>
-                  ))}
-                </Wrap>
-              </Box>
-            )}
+            <Verdict
+              count={count}
+              onJudge={say}
+              onReason={(judgement, reason) => {
+                judge(here.pass, judgement, reason)
+                go(at + 1)
+              }}
+            />
             <Wrap>
               <Button onClick={() => go(at - 1)} disabled={at === 0}>
                 ← Before
@@ -199,50 +175,23 @@ export const JudgePictures = ({ view }: { view: CountingView }) => {
               </Button>
               {count && <Button onClick={() => unjudge(here.pass)}>Take it back</Button>}
             </Wrap>
-            <Wrap sx={{ mt: 2, alignItems: 'flex-start' }}>
-              <Overview shot={shot} pointed={pointed} onPoint={setPointed} />
-              {here.pass.pictures.length > 1 &&
-                here.pass.pictures.slice(0, MOST_NEIGHBOURS).map((i, n) => {
-                  const other = shots[i]
-                  return (
-                    other && (
-                      <Box
-                        key={i}
-                        component="button"
-                        type="button"
-                        aria-label={`Frame ${n + 1} of ${here.pass.pictures.length}`}
-                        aria-pressed={other === shot}
-                        onClick={() => setFrame(n)}
-                        sx={{
-                          p: 0.5,
-                          border: 2,
-                          borderRadius: 1,
-                          bgcolor: 'transparent',
-                          borderColor: other === shot ? 'own.marigold.main' : 'transparent',
-                        }}
-                      >
-                        <Piece shot={other} pointed={pointed} isSmall />
-                      </Box>
-                    )
-                  )
-                })}
-            </Wrap>
-            <TextField
-              select
-              size="small"
+            <Frames
+              pass={here.pass}
+              shots={shots}
+              shot={shot}
+              pointed={pointed}
+              onPoint={setPointed}
+              onFrame={setFrame}
+            />
+            <Choice
               label="From this pass on it is block"
               value={block}
-              onChange={e => move(here.index, Number(e.target.value))}
+              onChange={value => move(here.index, Number(value))}
               disabled={isJudgedFromHere}
               helperText={isJudgedFromHere ? 'Take back what is judged from here on first.' : undefined}
               sx={{ mt: 2, minWidth: 'var(--field)' }}
-            >
-              {view.blocks.map((_, i) => (
-                <MenuItem key={i} value={i}>
-                  {i + 1}: {way(i)}, {situation(i)}
-                </MenuItem>
-              ))}
-            </TextField>
+              options={view.blocks.map((_, i) => ({ id: i, name: `${i + 1}: ${way(i)}, ${situation(i)}` }))}
+            />
             <Typography variant="body2" color="textSecondary" sx={{ mt: 1.5 }}>
               1, 2, 3 judge; ← and → go from pass to pass, ↑ and ↓ through its frames, Backspace takes back. How crisp a
               piece is only sorts: you decide.
@@ -256,9 +205,6 @@ export const JudgePictures = ({ view }: { view: CountingView }) => {
     </Page>
   )
 }
-
-/** More frames of one pass are not shown beside each other. */
-const MOST_NEIGHBOURS = 8
 
 /** Where a picture is looked at, asked before it is on the screen. */
 const placed =

@@ -1,9 +1,10 @@
 'use client'
 
-import { Button, MenuItem, TextField } from '@mui/material'
+import { Button, TextField } from '@mui/material'
 import { useRouter } from 'next/navigation'
 import { useEffect, useState } from 'react'
 import type { DebriefView } from '@/server/jobs'
+import { Choice } from '@/ui/Choice'
 import { BackLink, TallLink } from '@/ui/links'
 import { Page, PlainList, Section, Wrap } from '@/ui/pieces'
 import { usePeople } from '@/ui/people'
@@ -159,20 +160,7 @@ const Missing = ({
         ))}
       </PlainList>
       <Wrap sx={{ alignItems: 'center' }}>
-        <TextField
-          select
-          size="small"
-          label="Who"
-          value={whom}
-          onChange={e => setWho(e.target.value)}
-          sx={{ minWidth: 'var(--field-short)' }}
-        >
-          {people.map(p => (
-            <MenuItem key={p.id} value={p.id}>
-              {p.name}
-            </MenuItem>
-          ))}
-        </TextField>
+        <Choice label="Who" value={whom} onChange={setWho} sx={{ minWidth: 'var(--field-short)' }} options={people} />
         <TextField
           size="small"
           label="What was missing"

@@ -1,8 +1,9 @@
 'use client'
 
-import { Button, MenuItem, TextField } from '@mui/material'
+import { Button, TextField } from '@mui/material'
 import { useState } from 'react'
 import type { Body } from '@/core/bodies'
+import { Choice } from '@/ui/Choice'
 import { TextValue } from './parts'
 import { Box } from '@/ui/elements'
 
@@ -29,22 +30,13 @@ export const Notes = ({
   <Box sx={{ display: 'flex', flexDirection: 'column', gap: 1.5, maxWidth: 'var(--line)' }}>
     {notes.map((n, i) => (
       <Box key={i} sx={{ display: 'flex', gap: 1.5, alignItems: 'flex-start' }}>
-        <TextField
-          select
-          size="small"
+        <Choice
           label="About"
           value={n.about}
           sx={{ width: 'var(--field-short)' }}
-          onChange={e =>
-            onChange(notes.map((x, k) => (k === i ? { ...x, about: e.target.value as (typeof NOTES)[number] } : x)))
-          }
-        >
-          {NOTES.map(id => (
-            <MenuItem key={id} value={id}>
-              {NOTE_WORDS[id]}
-            </MenuItem>
-          ))}
-        </TextField>
+          onChange={value => onChange(notes.map((x, k) => (k === i ? { ...x, about: value } : x)))}
+          options={NOTES.map(id => ({ id, name: NOTE_WORDS[id] }))}
+        />
         <TextValue
           label="In words"
           multiline
@@ -67,20 +59,13 @@ const NewNote = ({ add, onAdd }: { add: string; onAdd: (note: Body['cautions'][n
   const [words, setWords] = useState('')
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'flex-start' }}>
-      <TextField
-        select
-        size="small"
+      <Choice
         label="About"
         value={about}
         sx={{ width: 'var(--field-short)' }}
-        onChange={e => setAbout(e.target.value as (typeof NOTES)[number])}
-      >
-        {NOTES.map(id => (
-          <MenuItem key={id} value={id}>
-            {NOTE_WORDS[id]}
-          </MenuItem>
-        ))}
-      </TextField>
+        onChange={setAbout}
+        options={NOTES.map(id => ({ id, name: NOTE_WORDS[id] }))}
+      />
       <TextField
         size="small"
         multiline

@@ -3,6 +3,7 @@
 import { Autocomplete, Button, MenuItem, TextField } from '@mui/material'
 import { useState } from 'react'
 import { type Body, type DraftCondition, inMenuOrder, type Rule, type RuleDraft, rulesOf } from '@/core/bodies'
+import { Choice } from '@/ui/Choice'
 import { Wrap } from '@/ui/pieces'
 import { SettingSelect } from './SettingSelect'
 import { OptionsSelect } from './OptionsSelect'
@@ -82,20 +83,13 @@ export const NewRule = ({ body, onAdd }: { body: Body; onAdd: (rules: readonly O
           sx={{ minWidth: 'var(--field)', flex: 1 }}
           renderInput={params => <TextField {...params} label={bindsOne ? 'Bound setting' : 'Bound settings'} />}
         />
-        <TextField
-          select
-          size="small"
+        <Choice
           label="What happens"
           value={effect}
-          onChange={e => set({ effect: e.target.value as Effect, options: [] })}
+          onChange={value => set({ effect: value, options: [] })}
           sx={{ minWidth: 'var(--field-short)' }}
-        >
-          {EFFECTS.map(e => (
-            <MenuItem key={e.id} value={e.id}>
-              {e.label}
-            </MenuItem>
-          ))}
-        </TextField>
+          options={EFFECTS.map(e => ({ id: e.id, name: e.label }))}
+        />
         {bindsOne && (
           <OptionsSelect
             setting={find(targets[0])}

@@ -1,8 +1,9 @@
 'use client'
 
-import { Button, MenuItem, TextField } from '@mui/material'
+import { Button } from '@mui/material'
 import { useState } from 'react'
 import { availability, type Body, factoryState, inMenuOrder, type State } from '@/core/bodies'
+import { Choice } from '@/ui/Choice'
 import { Box, Typography } from '@/ui/elements'
 
 /** Set values and see what greys out or is forced, and by which rule. */
@@ -25,21 +26,14 @@ export const TryIt = ({ body }: { body: Body }) => {
         const forced = broken.filter(r => r.then.setting === s.id)
         return (
           <Box key={s.id} sx={{ py: 0.75 }}>
-            <TextField
-              select
+            <Choice
               fullWidth
-              size="small"
               label={s.label}
               value={state[s.id] ?? s.default}
               disabled={greyed.length > 0}
-              onChange={e => setTried({ ...tried, [s.id]: e.target.value })}
-            >
-              {s.options.map(o => (
-                <MenuItem key={o.id} value={o.id}>
-                  {o.label}
-                </MenuItem>
-              ))}
-            </TextField>
+              onChange={value => setTried({ ...tried, [s.id]: value })}
+              options={s.options.map(o => ({ id: o.id, name: o.label }))}
+            />
             {greyed.map(r => (
               <Typography key={r.id} variant="body2" color="textSecondary">
                 Greyed out: {r.words}

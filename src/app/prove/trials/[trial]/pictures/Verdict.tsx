@@ -1,0 +1,53 @@
+'use client'
+
+import { Button } from '@mui/material'
+import { type Count, JUDGEMENTS, type Judgement, REASONS, type Reason } from '@/core/evidence/trial'
+import { Box } from '@/ui/elements'
+import { Eyebrow, Wrap } from '@/ui/pieces'
+import { JUDGEMENT_WORDS, REASON_WORDS } from '../../words'
+
+/** How a pass came out, and why where it was not sharp. */
+export const Verdict = ({
+  count,
+  onJudge,
+  onReason,
+}: {
+  count: Count | undefined
+  onJudge: (judgement: Judgement) => void
+  onReason: (judgement: Judgement, reason: Reason) => void
+}) => (
+  <>
+    <Wrap sx={{ my: 1.5 }}>
+      {JUDGEMENTS.map((j, i) => (
+        <Button
+          key={j}
+          variant={count?.judgement === j ? 'contained' : 'outlined'}
+          aria-keyshortcuts={String(i + 1)}
+          aria-pressed={count?.judgement === j}
+          onClick={() => onJudge(j)}
+          sx={{ minHeight: 'var(--touch)', minWidth: 'var(--field-number)' }}
+        >
+          {i + 1} {JUDGEMENT_WORDS[j]}
+        </Button>
+      ))}
+    </Wrap>
+    {count && count.judgement !== 'sharp' && (
+      <Box sx={{ mb: 1.5 }}>
+        <Eyebrow>What happened?</Eyebrow>
+        <Wrap>
+          {REASONS.map(r => (
+            <Button
+              key={r}
+              size="small"
+              aria-pressed={count.reason === r}
+              variant={count.reason === r ? 'contained' : 'outlined'}
+              onClick={() => onReason(count.judgement, r)}
+            >
+              {REASON_WORDS[r]}
+            </Button>
+          ))}
+        </Wrap>
+      </Box>
+    )}
+  </>
+)
