@@ -66,12 +66,12 @@ export const nudgeSettings = (body: Body, ids: readonly string[], by: 1 | -1): B
   const { tab, page } = edge.at
   const there = onPage(body, tab, page)
   const index = there.findIndex(s => s.id === edge.id)
-  if (by < 0 && index > 0) return moveSettings(body, ids, { tab, page, index: index - 1 })
-  if (by > 0 && index < there.length - 1) return moveSettings(body, ids, { tab, page, index: index + 2 })
+  if (by === -1 && index > 0) return moveSettings(body, ids, { tab, page, index: index - 1 })
+  if (by === 1 && index < there.length - 1) return moveSettings(body, ids, { tab, page, index: index + 2 })
   const pages = pagesOf(body)
   const next = pages[pages.findIndex(p => p.tab === tab && p.page === page) + by]
   if (!next) return body
-  return moveSettings(body, ids, { ...next, index: by > 0 ? 0 : onPage(body, next.tab, next.page).length })
+  return moveSettings(body, ids, { ...next, index: by === 1 ? 0 : onPage(body, next.tab, next.page).length })
 }
 
 /** Every page of the menu, in order. */

@@ -82,8 +82,8 @@ export const inColumns = (text: string): InColumns | undefined => {
         if (/^[-:|\s]*$/.test(words)) return []
         const cells = trimmed(cellsOf(words))
         // Options may go on in cells of their own, behind the last head.
-        const more = at('options') === heads.length - 1 ? cells.slice(at('options')).filter(Boolean) : []
-        const of = (h: Head) => (h === 'options' && more.length > 1 ? more.join('|') : (cells[at(h)] ?? ''))
+        const goOn = at('options') === heads.length - 1
+        const of = (h: Head) => (h === 'options' && goOn ? cells.slice(at(h)).join('|') : (cells[at(h)] ?? ''))
         return [{ number: head + i + 2, of }]
       })
       // A row may hold nothing but the tab of those below it.

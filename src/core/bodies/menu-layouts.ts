@@ -20,12 +20,6 @@ const segmentsOf = ({ text }: MenuLine): readonly string[] => {
   return segments[0]?.includes(': ') && !splitLine(last) && behindName(last).length < 2 ? [text] : segments
 }
 
-/** The last parts of a path as one line: a name with its options behind it. */
-const withOptions = (segments: readonly string[]): readonly string[] => {
-  const [name = '', last = ''] = segments.slice(-2)
-  return !splitLine(last) && behindName(last).length > 1 ? [...segments.slice(0, -2), `${name}: ${last}`] : segments
-}
-
 /** `Focus > Area > Size: S, M, L` */
 const paths = (lines: readonly MenuLine[]): readonly MenuLine[] => {
   const isPath = (l: MenuLine) => segmentsOf(l).length > 1
@@ -34,7 +28,7 @@ const paths = (lines: readonly MenuLine[]): readonly MenuLine[] => {
   if (!isMost(lines.filter(isPath).length, lines.length)) return lines.filter(l => !isTrail(l))
   let path: readonly string[] = []
   return lines.flatMap(line => {
-    const segments = withOptions(segmentsOf(line))
+    const segments = segmentsOf(line)
     const kept = segments.findIndex((s, i) => i === segments.length - 1 || s !== path[i])
     path = segments.slice(0, -1)
     return segments.slice(kept).map((text, i) => ({ ...line, text, indent: (kept + i) * STEP }))

@@ -60,7 +60,7 @@ export const bracketed = (text: string, [left, right] = ['[', ']']): readonly st
   const parts: string[] = []
   let rest = ''
   let at = 0
-  while (at < text.length) {
+  for (;;) {
     const open = text.indexOf(left ?? '[', at)
     const close = open < 0 ? -1 : text.indexOf(right ?? ']', open)
     if (close < 0) break

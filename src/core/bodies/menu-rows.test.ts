@@ -69,7 +69,7 @@ describe('rows put into the menu of a body', () => {
       settings: body.settings.map((s, i) => ({ ...s, at: { ...s.at, page: i === 0 ? 1 : 3, row: 1 } })),
     }
     const pages = (label: string) =>
-      withMenuRows(waiting, [row(label, ['on', 'off'], { tab: tab.label, page: 'Second' })]).menu.tabs.map(t => t.pages)
+      withMenuRows(waiting, [row(label, ['on', 'off'], { tab: tab.label, page: 'First' })]).menu.tabs.map(t => t.pages)
     expect(pages('tone')).toEqual([['First', 'Second']])
     expect(pages('new')).toEqual([['First', 'Second', 'Not placed yet']])
   })

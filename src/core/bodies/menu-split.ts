@@ -244,8 +244,9 @@ const split = (text: string): SplitLine | undefined => {
   const inBrackets = name && !name.includes(': ') ? bracketed(text.slice(name.length)) : undefined
   if (inBrackets) return asSplit(name, inBrackets)
   const led = leader(text)
-  const [list = '', now = '', ...more] = (led?.[1] ?? '').split(/\t|\s{3,}/).map(c => c.trim())
-  const ofList = more.length === 0 && now ? optionsIn(list) : []
+  // What stands in columns behind what it is set to, as a page of a manual, says nothing.
+  const [list = '', now = ''] = (led?.[1] ?? '').split(/\t|\s{3,}/).map(c => c.trim())
+  const ofList = optionsIn(list)
   if (led && ofList.length > 1 && ofList.includes(now))
     return { ...asSplit(led[0], ofList), preset: ofList.indexOf(now) }
   const found = named(text)

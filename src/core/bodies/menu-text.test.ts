@@ -122,6 +122,35 @@ describe('a pasted menu', () => {
     expect(readMenuText('Focus\n  AF(On, Off)').rows).toMatchObject([{ label: 'AF', options: ['On', 'Off'] }])
   })
 
+  it('knows what a row is set to in a column behind its options, whatever stands in columns behind that', () => {
+    const read = readMenuText('Focus\n  AF lamp ........ On / Off   Off   12\n  Beep ........ Loud / Soft   Soft   13')
+    expect(read.rows).toMatchObject([
+      { label: 'AF lamp', options: ['On', 'Off'], preset: 1 },
+      { label: 'Beep', options: ['Loud', 'Soft'], preset: 1 },
+    ])
+  })
+
+  it('knows paths that end with options and nothing between', () => {
+    expect(readMenuText('Focus > Area > S, M, L\nFocus > Lamp > On, Off').rows).toMatchObject([
+      { page: 'Focus', label: 'Area', options: ['S', 'M', 'L'] },
+      { page: 'Focus', label: 'Lamp', options: ['On', 'Off'] },
+    ])
+  })
+
+  it('knows records one to a line, with lines of nothing but space between', () => {
+    const told = ['Tone', 'Lamp'].map(name => JSON.stringify({ name, options: ['On', 'Off'] }))
+    expect(readMenuText(told.join('\n   \n')).rows.map(r => r.label)).toEqual(['Tone', 'Lamp'])
+  })
+
+  it('has options in cells of their own, some of them empty, and remarks in the order of the lines', () => {
+    const read = readMenuText('Setting\tOptions\nTone\tOn\tOff\nTone\t\tWeak\tStrong\n\tx\ty')
+    expect(read.rows).toMatchObject([
+      { label: 'Tone', options: ['On', 'Off'] },
+      { label: 'Tone (2)', options: ['Weak', 'Strong'] },
+    ])
+    expect(read.remarks.map(r => r.line)).toEqual([1, 3, 4])
+  })
+
   it('knows options in brackets of their own, with and without space in them', () => {
     expect(readMenuText('Focus\n  Tone [ On ] [Off ]*').rows).toMatchObject([
       { label: 'Tone', options: ['On', 'Off'], preset: 1 },

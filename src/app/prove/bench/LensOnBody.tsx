@@ -51,7 +51,7 @@ export const LensOnBody = ({
       label={label}
       value={value}
       onChange={onChange}
-      sx={{ flex: '1 1 var(--field-short)' }}
+      sx={{ flex: '1 1 var(--field)' }}
       options={options.map(([id, words]) => ({ id, name: words }))}
     />
   )

@@ -53,7 +53,7 @@ export const NewRun = ({
           label="Body"
           value={on.body}
           onChange={setBody}
-          sx={{ flex: '1 1 var(--field)' }}
+          sx={{ flex: '1 1 var(--field-short)' }}
           options={measurable.map(m => ({ id: m.body, name: m.name }))}
         />
         <Choice

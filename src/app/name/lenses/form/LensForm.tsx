@@ -82,7 +82,8 @@ export const LensForm = ({
       error={wrong[field] !== undefined}
       helperText={wrong[field] ?? helper}
       onChange={e => set({ [field]: e.target.value })}
-      sx={{ flex: '1 1 var(--field-short)' }}
+      // Beside each other on a phone only where their names are short.
+      sx={{ flex: `1 1 var(--field${label.length > 18 ? '' : '-short'})` }}
     />
   )
 

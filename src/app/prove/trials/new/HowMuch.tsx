@@ -29,7 +29,7 @@ export const HowMuch = ({
       error={wrong[field] !== undefined}
       helperText={wrong[field]}
       slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-      sx={{ flex: '1 1 var(--field-short)' }}
+      sx={{ flex: '1 1 var(--field)' }}
     />
   )
   const isEnough = outlook.each >= outlook.needed
@@ -45,7 +45,7 @@ export const HowMuch = ({
           label="Camera"
           value={units.includes(typed.unit) ? typed.unit : ''}
           onChange={value => set({ unit: value })}
-          sx={{ flex: '1 1 var(--field-short)' }}
+          sx={{ flex: '1 1 var(--field)' }}
           none="any"
           options={units.map(tag => ({ id: tag, name: tag }))}
         />
