@@ -141,6 +141,7 @@ export class GroupSearch extends GroupWalk {
     let open = hoped.reduce((sum, h) => sum + h, 0)
     const parts: Solution[] = []
     for (const [k, component] of components.entries()) {
+      // Stryker disable next-line ConditionalExpression,ArithmeticOperator: what cannot be better is searched to its end, which takes time
       if (best && isWorse(main + open, minor, best)) return undefined
       const found = this.solve(component)
       if (!found) return undefined

@@ -19,7 +19,7 @@ type Head = keyof typeof HEADS
 /** “Options: On, Off” below a name: what is said there of it; undefined for what may be a setting of its own. */
 export const fieldOf = (text: string): { readonly head: 'options' | 'preset'; readonly told: string } | undefined => {
   const colon = text.indexOf(':')
-  if (colon < 0) return undefined
+  if (colon === -1) return undefined
   const name = text.slice(0, colon).trim()
   const head = (['options', 'preset'] as const).find(h => HEADS[h].test(name))
   return head && { head, told: text.slice(colon + 1).trim() }

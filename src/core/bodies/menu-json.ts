@@ -69,7 +69,7 @@ const record = (entries: Entries, indent: number, name: string | undefined): rea
   const below = entries.flatMap(([key, value]) => {
     const head = headFor(key)
     const isField = head === 'preset' || (head === 'options' && (written(value) ?? ''))
-    const coded = head === 'options' ? entriesOf(value)?.map(([, option]) => option) : undefined
+    const coded = entriesOf(value)?.map(([, option]) => option)
     // `"values": { "0": "On", "1": "Off" }`
     const told = coded?.every(option => written(option) !== undefined) ? coded : value
     if (isField || (head === 'options' && Array.isArray(told)))

@@ -63,7 +63,7 @@ export const bracketed = (text: string, [left, right] = ['[', ']']): readonly st
   for (;;) {
     const open = text.indexOf(left ?? '[', at)
     const close = open < 0 ? -1 : text.indexOf(right ?? ']', open)
-    if (close < 0) break
+    if (close === -1) break
     rest += text.slice(at, open)
     const star = text[close + 1] === '*' ? '*' : ''
     parts.push(text.slice(open + 1, close) + star)
@@ -115,17 +115,14 @@ const figures = (text: string): readonly string[] | undefined => {
     if (part === undefined) return undefined
     found.push(part.trim())
   }
-  return found.length > 1 ? found : undefined
+  return found.length ? found : undefined
 }
 
 /** “Spot, Zone or Wide (we use Zone)”: what is said behind the last of one of the others belongs to none of them. */
 const withoutTold = (options: readonly string[]): readonly string[] => {
-  const last = options.at(-1) ?? ''
-  const open = last.indexOf(' (')
-  const words = last.slice(open + 2, -1).split(' ')
   const others = options.slice(0, -1)
-  const tells = open > 0 && last.endsWith(')') && words.length > 1 && others.includes(words.at(-1) ?? '')
-  return tells ? [...others, last.slice(0, open)] : options
+  const told = /^(.+?) \((?:\S+ )+(\S+)\)$/.exec(options.at(-1) ?? '')
+  return told && others.includes(told[2] ?? '') ? [...others, told[1] ?? ''] : options
 }
 
 export const SEPARATORS: readonly RegExp[] = [/\|/, /;/, / \/ | \/|\/ /, /,(?!\d)/, /\t/, / {2}/, / (?:→|⇒|->|·|•) /]
@@ -158,6 +155,6 @@ export const behindName = (told: string): readonly string[] => {
   const parts = text.split('/').map(p => p.trim())
   // “1/3” is one of something.
   const arePart = parts.length > 2 || parts.every(p => /\p{L}/u.test(p))
-  const isList = options.length === 1 && parts.length > 1 && arePart && parts.every(p => p && p.length < MOST_LETTERS)
+  const isList = options.length === 1 && arePart && parts.every(p => p && p.length < MOST_LETTERS)
   return isList ? parts : options
 }

@@ -77,6 +77,7 @@ class GraphBuilder extends GroupWalk {
     this.choice[setting] = UNDECIDED
     this.branches += branches.length
     if (this.branches > MOST_BRANCHES)
+      // Stryker disable next-line ArrayDeclaration: what is in a group is there
       throw new SearchTooLargeError(this.group.settings.flatMap(i => this.input.settings[i]?.label ?? []))
     const reached = branches.length ? { node: this.nodes.push({ setting, branches }) - 1, broken: least } : undefined
     this.known.set(key, reached ?? null)

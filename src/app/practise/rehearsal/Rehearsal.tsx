@@ -224,7 +224,7 @@ const Choices = ({
       value={value}
       onChange={onValue}
       slotProps={{ select: { displayEmpty: none !== undefined }, inputLabel: { shrink: true } }}
-      sx={{ flex: '1 1 var(--field-short)', maxWidth: 'var(--field-long)' }}
+      sx={{ flex: '1 1 var(--field)', maxWidth: 'var(--field-long)' }}
       none={none}
       options={options}
     />

@@ -3,13 +3,14 @@
 import { Alert, Button, LinearProgress } from '@mui/material'
 import { styled } from '@mui/material/styles'
 import { useEffect, useRef, useState } from 'react'
-import { type Judgement, JUDGEMENTS, REASONS } from '@/core/evidence/trial'
+import { type Judgement, JUDGEMENTS } from '@/core/evidence/trial'
 import type { CountingView } from '@/server/trials'
 import { KeptLink, LinkButton } from '@/ui/links'
-import { Eyebrow, Page, Wrap } from '@/ui/pieces'
+import { Page, Wrap } from '@/ui/pieces'
 import { ThumbPad } from '@/ui/ThumbPad'
 import { Trouble } from '@/ui/Trouble'
-import { JUDGEMENT_WORDS, REASON_WORDS } from '../../words'
+import { JUDGEMENT_WORDS } from '../../words'
+import { WhatHappened } from '../WhatHappened'
 import { TREMBLE_MS } from './counting'
 import { ThisBlock } from './ThisBlock'
 import { ToSet } from './ToSet'
@@ -146,22 +147,7 @@ export const CountPasses = ({ view }: { view: CountingView }) => {
         </Button>
       </Wrap>
       {last && last.judgement !== 'sharp' && (
-        <Box sx={{ mt: 1.5 }}>
-          <Eyebrow>What happened?</Eyebrow>
-          <Wrap>
-            {REASONS.map(r => (
-              <Button
-                key={r}
-                size="small"
-                aria-pressed={last.reason === r}
-                variant={last.reason === r ? 'contained' : 'outlined'}
-                onClick={() => explain(last, r)}
-              >
-                {REASON_WORDS[r]}
-              </Button>
-            ))}
-          </Wrap>
-        </Box>
+        <WhatHappened reason={last.reason} onReason={reason => explain(last, reason)} />
       )}
       <ThisBlock view={view} trial={trial} block={block} onBlock={setChosen} onNoted={again} />
       {refused.map(e => (

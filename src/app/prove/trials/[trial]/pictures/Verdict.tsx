@@ -1,10 +1,10 @@
 'use client'
 
 import { Button } from '@mui/material'
-import { type Count, JUDGEMENTS, type Judgement, REASONS, type Reason } from '@/core/evidence/trial'
-import { Box } from '@/ui/elements'
-import { Eyebrow, Wrap } from '@/ui/pieces'
-import { JUDGEMENT_WORDS, REASON_WORDS } from '../../words'
+import { type Count, JUDGEMENTS, type Judgement, type Reason } from '@/core/evidence/trial'
+import { Wrap } from '@/ui/pieces'
+import { JUDGEMENT_WORDS } from '../../words'
+import { WhatHappened } from '../WhatHappened'
 
 /** How a pass came out, and why where it was not sharp. */
 export const Verdict = ({
@@ -32,22 +32,7 @@ export const Verdict = ({
       ))}
     </Wrap>
     {count && count.judgement !== 'sharp' && (
-      <Box sx={{ mb: 1.5 }}>
-        <Eyebrow>What happened?</Eyebrow>
-        <Wrap>
-          {REASONS.map(r => (
-            <Button
-              key={r}
-              size="small"
-              aria-pressed={count.reason === r}
-              variant={count.reason === r ? 'contained' : 'outlined'}
-              onClick={() => onReason(count.judgement, r)}
-            >
-              {REASON_WORDS[r]}
-            </Button>
-          ))}
-        </Wrap>
-      </Box>
+      <WhatHappened reason={count.reason} onReason={reason => onReason(count.judgement, reason)} />
     )}
   </>
 )
