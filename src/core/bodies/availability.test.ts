@@ -94,6 +94,21 @@ describe('words', () => {
   })
 })
 
+it('asks nothing of a rule of two conditions while only one of them holds', () => {
+  const body = tinyBody(
+    { a: onOff, b: onOff, c: onOff },
+    { rules: [rule('both', { a: 'on', b: 'on' }, { effect: 'forced', setting: 'c', option: 'on' })] },
+  )
+  const told = (state: Readonly<Record<string, string>>) => {
+    const { broken, fired } = availability(body, { a: 'off', b: 'off', c: 'off', ...state })
+    return [fired.length, broken.length]
+  }
+  expect(told({ a: 'on' })).toEqual([0, 0])
+  expect(told({ b: 'on' })).toEqual([0, 0])
+  expect(told({ a: 'on', b: 'on' })).toEqual([1, 1])
+  expect(told({ a: 'on', b: 'on', c: 'on' })).toEqual([1, 0])
+})
+
 describe('firmware', () => {
   it('is compared by number, not by letter', () => {
     expect(compareVersions('2.9', '2.10')).toBeLessThan(0)

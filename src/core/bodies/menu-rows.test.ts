@@ -88,3 +88,9 @@ it('has as many options as a row may have, and no more', () => {
     { value: '251 options', expected: 'expected at most 250 options' },
   ])
 })
+
+it('asks for at least one row', () => {
+  expect(checkMenuRows([], 'x')).toMatchObject([
+    { file: 'x', expected: 'expected at least one setting with its options' },
+  ])
+})
