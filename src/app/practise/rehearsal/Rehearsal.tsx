@@ -224,7 +224,8 @@ const Choices = ({
       value={value}
       onChange={onValue}
       slotProps={{ select: { displayEmpty: none !== undefined }, inputLabel: { shrink: true } }}
-      sx={{ flex: '1 1 var(--field)', maxWidth: 'var(--field-long)' }}
+      // The names of scenes are the longest.
+      sx={{ flex: `1 1 var(--field${label === 'Scene' ? '' : '-short'})`, maxWidth: { sm: 'var(--field-long)' } }}
       none={none}
       options={options}
     />

@@ -48,7 +48,7 @@ export const NewRun = ({
   }
   return (
     <>
-      <Wrap sx={{ gap: 1.5, maxWidth: 'var(--wide)' }}>
+      <Wrap sx={{ gap: 1.5 }}>
         <Choice
           label="Body"
           value={on.body}
@@ -60,7 +60,7 @@ export const NewRun = ({
           label="What"
           value={keyOf(scale)}
           onChange={setWhat}
-          sx={{ flex: '1 1 var(--field)' }}
+          sx={{ flex: '1 1 var(--field-long)' }}
           options={on.scales.map(s => ({ id: keyOf(s), name: `${s.label} (${s.settingLabel})` }))}
         />
         <Choice
