@@ -51,7 +51,7 @@ export const withDefault = (text: string): { readonly list: string; readonly nam
   const word = DEFAULT_SAID.find(w => text.toLowerCase().includes(w))
   if (!word) return { list: text, named: '' }
   const at = text.toLowerCase().lastIndexOf(word)
-  const named = stripped(text.slice(at + word.length), ' :=.()[]').replace(/^is /, '')
+  const named = stripped(text.slice(at + word.length), ' :=.()[]').replace(/^is:? /, '')
   return named ? { list: stripped(text.slice(0, at), ' ([;,.–-'), named } : { list: text, named: '' }
 }
 

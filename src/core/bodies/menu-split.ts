@@ -136,9 +136,9 @@ const isList = ([, told]: Parts): boolean => {
   return behindName(list).length > 1 && !isProse(list.replace(/\s\([^()]{1,60}\)$/, ''))
 }
 const always = (): boolean => true
-/** “16:9” is no name with an option. */
+/** “16:9” is no name with an option, and neither is the address of a page. */
 const areWords = ([label, list]: Parts): boolean =>
-  !list.startsWith('>') && IS_LETTER.test(label.at(-1) ?? '') && IS_LETTER.test(list)
+  !/^[>/]/.test(list) && IS_LETTER.test(label.at(-1) ?? '') && IS_LETTER.test(list)
 
 /** The signs that stand between a name and its options, and when they do. */
 const SIGNS: readonly { readonly sign: string; readonly parts: (found: Parts) => boolean }[] = [
