@@ -12,6 +12,7 @@ describe('columns with heads', () => {
     ['Setting\tOptions\nTone\ta, b\nLamp\ton, off'],
     ['Setting   Options\nTone   a, b\nLamp   on, off'],
     ['| Setting | Options |\n|---|---|\n| Tone | a, b |\n| Lamp | on, off |'],
+    ['  | Setting | Options |\n  | Tone | a, b |\n  | Lamp | on, off |'],
     ['Setting,Options\nTone,"a, b"\nLamp,"on, off"'],
     ['Setting;Options\nTone;a, b\nLamp;on, off'],
     ['Setting;Options\n\nTone;a, b\n\nLamp;on, off'],
@@ -44,6 +45,14 @@ describe('columns with heads', () => {
 
   it('tell a page without a tab', () => {
     expect(told('Page\tName\tValues\nOne\tTone\ta, b')).toEqual(['2: One > One > Tone: a* | b'])
+  })
+
+  it('believe a column of defaults before a star', () => {
+    expect(told('Name\tValues\tDefault\nTone\ta, b*\ta')).toEqual(['2: Menu > Menu > Tone: a* | b'])
+  })
+
+  it('leave out no lines that are only drawn', () => {
+    expect(inColumns('| Name | Values |\n|---|:--|\n| Tone | a, b |\n|  | c |')?.leftOut).toEqual([4])
   })
 
   it('may begin some lines down, and no further', () => {
@@ -86,7 +95,7 @@ describe('records, each in lines of its own', () => {
         { label: 'Lamp', options: ['on', 'off'], preset: 0, line: 7 },
       ],
     })
-    expect(inRecords('Name: Tone\nTab: AF\nOptions: a, b\nName: Lamp\nOptions: on, off')?.rows).toMatchObject([
+    expect(inRecords('Name : Tone\nTab: AF\nOptions: a, b\nName: Lamp\nOptions: on, off')?.rows).toMatchObject([
       { tab: 'AF' },
       { tab: 'AF' },
     ])

@@ -35,9 +35,9 @@ const PARTED: readonly ((line: string) => readonly string[])[] = [
 const trimmed = (cells: readonly string[]): readonly string[] => cells.map(c => c.trim())
 /** What stands under a name of this kind; undefined where it is none of those. */
 export const headFor = (name: string): Head | undefined => (Object.keys(HEADS) as Head[]).find(h => HEADS[h].test(name))
-const headOf = (cell: string, i: number, [first = '']: readonly string[]): Head | undefined =>
+const headOf = (cell: string, _: number, [first = '']: readonly string[]): Head | undefined =>
   // Of a key it is the function that is chosen.
-  i > 0 && /^functions?$/i.test(cell) && /^(?:key|button|control)s?$/i.test(first) ? 'options' : headFor(cell)
+  /^functions?$/i.test(cell) && /^(?:key|button|control)s?$/i.test(first) ? 'options' : headFor(cell)
 
 export interface InColumns {
   readonly rows: readonly (MenuRow & { readonly line: number })[]

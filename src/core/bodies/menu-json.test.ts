@@ -42,6 +42,14 @@ describe('JSON as the lines of a menu', () => {
       '        a',
     ])
     expect(lines({ name: 'Tone', values: { 0: 'a', 1: 'b' } })).toEqual(['Tone', '  values:', '    a', '    b'])
+    expect(lines({ name: 'Tone', values: { 0: 'a', 1: { Lamp: 'b' } } })).toEqual([
+      'Tone',
+      '  0',
+      '    a',
+      '  1',
+      '    Lamp',
+      '      b',
+    ])
     expect(lines({ name: 'Tone', values: 'a, b' })).toEqual(['Tone', '  values:', '    a, b'])
     // Nothing in it, or more than words: no list of what can be chosen.
     expect(lines({ name: 'Tone', values: '' })).toEqual(['Tone'])
@@ -96,6 +104,7 @@ describe('JSON as the lines of a menu', () => {
   it('knows what only holds others', () => {
     expect(lines({ settings: [{ name: 'Tone', options: ['a'] }] })).toEqual(['Tone', '  options:', '    a'])
     expect(lines({ other: [{ name: 'Tone', options: ['a'] }] })).toEqual(['other', '  Tone', '    options:', '      a'])
+    expect(lines({ settings: [{ name: 'Tone', options: ['a'] }, 'b'] })?.[0]).toBe('settings')
     expect(lines({ settings: ['a'] })).toEqual(['settings', '  a'])
   })
 
@@ -105,6 +114,7 @@ describe('JSON as the lines of a menu', () => {
   })
 
   it('is none where it cannot be read, or begins otherwise', () => {
+    expect(lines(`${'['.repeat(60_000)}1${']'.repeat(60_000)}`)).toBeUndefined()
     for (const text of ['', 'Tone', '"Tone"', '[Tone]', '{"Tone": "a"}\n{Lamp}', 'x {"Tone": "a"}'])
       expect(lines(text), text).toBeUndefined()
   })

@@ -33,6 +33,9 @@ describe('a name and its options in one line', () => {
     ['| Mode | Single, Continuous |', 'Mode: Single | Continuous'],
     ['| Mode | 4 | Single, Continuous |', 'Mode: Single | Continuous'],
     ['|  | Mode | Single* |', 'Mode: Single*'],
+    ['| Mode | On/Off |', 'Mode: On | Off'],
+    ['Mode [a] [ ]', 'Mode: a'],
+    ['Mode: a / b    –', 'Mode: a | b'],
   ])('%s', (text, told) => {
     expect(read(text)).toBe(told)
   })
@@ -59,6 +62,7 @@ describe('a name and its options in one line', () => {
     ['lamp, on or off', 'lamp: on | off'],
     ['lamp: on or off', 'lamp: on | off'],
     ['lamp low/mid*/high', 'lamp: low | mid* | high'],
+    ['beep on / off', 'beep: on | off'],
   ])('%s, told by the words alone', (text, told) => {
     expect(read(text)).toBe(told)
   })
@@ -68,6 +72,8 @@ describe('a name and its options in one line', () => {
     ['Mode: high (low, medium, high)', 'Mode: low | medium | high*'],
     ['Mode: high [low, medium, high]', 'Mode: low | medium | high*'],
     ['Mode ..... low, medium, high   high', 'Mode: low | medium | high*'],
+    ['Mode\tlow, high\t high', 'Mode: low | high*'],
+    ['Mode\tlow\tlow', 'Mode: low*'],
     ['Mode: low, medium; default medium', 'Mode: low | medium*'],
     ['Mode: low, Medium; default medium', 'Mode: low | Medium*'],
     ['Mode: low, medium; default high', 'Mode: low, medium | default high'],
@@ -86,6 +92,13 @@ describe('a name and its options in one line', () => {
     ['Form: 16:9, 3:2', 'Form: 16:9 | 3:2'],
     ['Clock: none –  some, other', 'Clock: none: some | other'],
     ['Mode   A   –   B', 'Mode: A | B'],
+    ['Watch: near, far: yes, no', 'Watch: near | far: yes | no'],
+    ['Watch: on: a, on: b', 'Watch: on: a | on: b'],
+    ['Tone (loud: soft) (a, b)', 'Tone (loud: soft): a | b'],
+    ['Tone (a: b, c)', 'Tone: a: b | c'],
+    ['Tone [x] a: b [ ] c', 'Tone: a: b* | c'],
+    ['Tone: loud .... a, b', 'Tone: loud: a | b'],
+    ['Tone – loud = a, b', 'Tone – loud: a | b'],
   ])('%s, with a sign more', (text, told) => {
     expect(read(text)).toBe(told)
   })
@@ -110,6 +123,12 @@ describe('a name and its options in one line', () => {
     'on/off',
     'Mode either way',
     'https://a, b',
+    'ratio 16:9 crop',
+    '[x] Single [ ] Continuous',
+    'Mode [x] Single',
+    '… Single, Continuous',
+    '| Tone a, b',
+    'Tone a, b |',
   ])('%s is none', text => {
     expect(read(text)).toBeUndefined()
   })
@@ -178,6 +197,7 @@ it('tells what explains from what lists', () => {
   // Of two parts one may be long enough to explain, of three all together.
   expect(isProse('On, what is seen at first sight here')).toBe(true)
   expect(isProse('On, Off, what is seen at first sight here')).toBe(false)
+  expect(isProse('one two three four, one two three, one two three four five')).toBe(false)
   expect(isProse('what is seen at first, what is seen at last, what is seen between the two of them')).toBe(true)
 })
 
@@ -185,6 +205,7 @@ it('parts an option from what is said of it, at the first sign there is', () => 
   expect(explained('Single: once')).toEqual({ option: 'Single', by: 'once' })
   expect(explained('Single – once: again')).toEqual({ option: 'Single – once', by: 'again' })
   expect(explained('Single — once')).toEqual({ option: 'Single', by: 'once' })
+  expect(explained('Single :  once ')).toEqual({ option: 'Single', by: 'once' })
   expect(explained('Single-shot')).toBeUndefined()
   expect(explained(': once')).toBeUndefined()
 })
