@@ -13,7 +13,7 @@ const boxesBelow = (lines: readonly string[]): readonly string[] => {
     const name = lines[i - 1] ?? ''
     if (!isBoxed(lines[i] ?? '') || !name.trim() || isBoxed(name) || splitLine(name.trim())) continue
     let end = i
-    while (end < lines.length && isBoxed(lines[end] ?? '')) end++
+    while (isBoxed(lines[end] ?? '')) end++
     const group = lines.slice(i, end)
     // Several full ones are settings of their own, each on or off.
     const isOneFull = group.filter(l => FULL.test(BOX.exec(l.trimStart())?.[0] ?? '')).length === 1
@@ -24,10 +24,33 @@ const boxesBelow = (lines: readonly string[]): readonly string[] => {
   return made
 }
 
-const ARROW = /^(\s*)[>▶►▸→](\s+)\S/
-const withinOf = (line: string): number | undefined => {
-  const [, lead, gap] = ARROW.exec(line) ?? []
-  return lead === undefined || gap === undefined ? undefined : lead.length + 1 + gap.length
+const ARROW = /^\s*[>▶►▸→]\s+(?=\S)/
+/** Where the words behind an arrow begin; undefined where there is none. */
+const withinOf = (line: string): number | undefined => ARROW.exec(line)?.[0].length
+
+/** The lines with an arrow below each name, by the line of the name. */
+const arrowsBelow = (lines: readonly string[]): ReadonlyMap<number, readonly number[]> => {
+  const found = new Map<number, number[]>()
+  /** The names that stand around a line, each further in than the one before. */
+  const around: { readonly at: number; readonly lead: number }[] = []
+  lines.forEach((line, i) => {
+    const within = withinOf(line)
+    const lead = within ?? leadOf(line)
+    const isEmpty = !line.trim()
+    while (around.length && (isEmpty || (around.at(-1)?.lead ?? 0) >= lead)) around.pop()
+    if (isEmpty) return
+    if (within === undefined) {
+      around.push({ at: i, lead })
+      return
+    }
+    const name = around.at(-1)
+    if (name)
+      found
+        .set(name.at, found.get(name.at) ?? [])
+        .get(name.at)
+        ?.push(i)
+  })
+  return found
 }
 
 /**
@@ -35,29 +58,12 @@ const withinOf = (line: string): number | undefined => {
  * it. Several are before names, and only lead on.
  */
 const arrowsBeside = (lines: readonly string[]): readonly string[] => {
-  /** The names that stand around a line, each further in than the one before. */
-  const around: number[] = []
-  const leave = (lead: number) => {
-    while (around.length && leadOf(lines[around.at(-1) ?? 0] ?? '') >= lead) around.pop()
-  }
-  const below = new Map<number, number[]>()
-  lines.forEach((line, i) => {
-    const within = withinOf(line)
-    if (!line.trim()) around.length = 0
-    else leave(within ?? leadOf(line))
-    const name = around.at(-1)
-    if (within === undefined && line.trim()) around.push(i)
-    if (within !== undefined && name !== undefined) below.set(name, [...(below.get(name) ?? []).slice(-1), i])
-  })
   const made = [...lines]
-  for (const [i, ...more] of below.values()) {
-    const line = lines[i ?? -1] ?? ''
+  for (const [i = 0, ...more] of arrowsBelow(lines).values()) {
+    const line = lines[i] ?? ''
     const within = withinOf(line) ?? 0
-    const isBeside = [-1, 1].some(k => {
-      const beside = lines[(i ?? 0) + k] ?? ''
-      return beside.trim() && withinOf(beside) === undefined && leadOf(beside) === within
-    })
-    if (i !== undefined && !more.length && isBeside) made[i] = `${' '.repeat(within)}${line.slice(within).trimEnd()} *`
+    const isBeside = [lines[i - 1], lines[i + 1]].some(beside => beside?.trim() && leadOf(beside) === within)
+    if (!more.length && isBeside) made[i] = `${' '.repeat(within)}${line.slice(within).trimEnd()} *`
   }
   return made
 }

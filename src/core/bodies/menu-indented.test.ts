@@ -29,6 +29,24 @@ describe('a path in every line', () => {
     ])
   })
 
+  it('may name what others stand under in a line of its own', () => {
+    expect(steps('AF > Area\nAF > Area > Size: S, M\nAF > Area > Form: a, b')).toEqual([
+      'AF',
+      '  Area',
+      '    Size: S, M',
+      '    Form: a, b',
+    ])
+    expect(steps('AF > Tone > a, b\nAF > Tone\nAF > Lamp > on, off')).toEqual([
+      'AF',
+      '  Tone',
+      '    a, b',
+      '  Tone',
+      '  Lamp',
+      '    on, off',
+    ])
+    expect(steps('AF  >  Tone: a, b\nAF >  Lamp: on, off')).toEqual(['AF', '  Tone: a, b', '  Lamp: on, off'])
+  })
+
   it('is one where half of the lines have it, and several do', () => {
     expect(steps('AF > Tone: a, b\nLamp: on, off')).toEqual(['AF > Tone: a, b', 'Lamp: on, off'])
     expect(steps('AF > Tone: a, b\nAF > Lamp: on, off\nx\ny')).toEqual([
@@ -48,6 +66,8 @@ describe('a path in every line', () => {
 
   it('is no list behind a colon', () => {
     expect(steps('Tone: a → b\nLamp: on → off')).toEqual(['Tone: a → b', 'Lamp: on → off'])
+    expect(steps('AF: all > x > Tone: a, b\nAF: all > x > Lamp: c, d')).toContain('    Tone: a, b')
+    expect(steps('AF: Area > S, M\nAF: Form > a, b')).toEqual(['AF: Area', '  S, M', 'AF: Form', '  a, b'])
     expect(steps('AF: all > Tone: a, b\nAF: all > Lamp: on, off')).toEqual([
       'AF: all',
       '  Tone: a, b',
@@ -71,8 +91,33 @@ describe('numbered chapters', () => {
 
   it('hold the lines without a number below them', () => {
     expect(steps('1.1 Tone\na\nb\n1.2 Lamp\non\noff')).toEqual(['Tone', '  a', '  b', 'Lamp', '  on', '  off'])
+    expect(steps('1 AF\n1.1 Tone\na\nb\n1.2 Lamp\non\noff')).toEqual([
+      'AF',
+      '  Tone',
+      '    a',
+      '    b',
+      '  Lamp',
+      '    on',
+      '    off',
+    ])
     // What has its options has nothing below it.
     expect(steps('1.1 Tone: a, b\nLamp\n1.2 Beep: on, off\nx')).toEqual(['Tone: a, b', 'Lamp', 'Beep: on, off', 'x'])
+  })
+
+  it('count in each other from one', () => {
+    expect(steps('1.1 AF\n1.1.1 Tone: a, b\n1.2 MF\n1.2.1 Ring: l, r')).toEqual([
+      'AF',
+      '  Tone: a, b',
+      'MF',
+      '  Ring: l, r',
+    ])
+    expect(steps('1 AF\n1.4 Tone\n2 MF\n2.6 Ring\n3 Card\n3.3 Date')[1]).toBe('1.4 Tone')
+    // What has its options has no chapter below it.
+    expect(steps('1.1 Tone: a, b\n1.1.1 Lamp: on, off\n1.1.2 Beep: x, y')).toEqual([
+      'Tone: a, b',
+      'Lamp: on, off',
+      'Beep: x, y',
+    ])
   })
 
   it('are none where they do not count on', () => {
@@ -117,6 +162,8 @@ describe('blocks with an empty line between', () => {
   it('are none where too few hold a list, or most lines have their options', () => {
     expect(steps('AF\n\nTone\na\n\nMF')).toEqual(['AF', 'Tone', 'a', 'MF'])
     expect(steps('Tone: a, b\nx\n\nLamp: on, off\ny')).toEqual(['Tone: a, b', 'x', 'Lamp: on, off', 'y'])
+    expect(steps('Tone\n  a\n    b\n\nLamp\n  on')).toEqual(['Tone', '  a', '    b', 'Lamp', '  on'])
+    expect(steps('Tone\na: b\n\nLamp\non\noff')).toEqual(['Tone', '  a: b', 'Lamp', '  on', '  off'])
     expect(steps('Tone\n  a\n\nLamp\n  on')).toEqual(['Tone', '  a', 'Lamp', '  on'])
   })
 })
@@ -138,10 +185,11 @@ it('puts what has a mark of a list below the name before it', () => {
   expect(steps('Tone\n- a\n- b\nLamp\n- on')).toEqual(['Tone', '  a', '  b', 'Lamp', '  on'])
   expect(steps('- a\n- b')).toEqual(['a', 'b'])
   expect(steps('Tone\n  - a\n  - b')).toEqual(['Tone', '  a', '  b'])
+  expect(steps('- a\nTone\n- b')).toEqual(['a', 'Tone', '  b'])
 })
 
 it('unpacks settings that share a line', () => {
-  expect(steps('Tone: a/b; Lamp: on/off')).toEqual(['Tone: a/b', 'Lamp: on/off'])
+  expect(steps('Tone: a/b;  Lamp: on/off')).toEqual(['Tone: a/b', 'Lamp: on/off'])
   expect(steps('Tone: a; b')).toEqual(['Tone: a; b'])
 })
 
@@ -154,10 +202,21 @@ describe('a slash between options that nothing parts from their name', () => {
     expect(steps('Tone a / b c / d\nFar lamp e / f')).toEqual(['Tone: a / b c / d', 'Far lamp: e / f'])
   })
 
+  it('may have space around it, and leaves other settings as they are', () => {
+    expect(steps('Far mode near /  far\nOwn  mode near / far')).toEqual([
+      'Far mode: near / far',
+      'Own mode: near / far',
+    ])
+    expect(steps('Far mode near / far\nTone: a / b')).toEqual(['Far mode: near / far', 'Tone: a / b'])
+  })
+
   it('is left where there are too few of them', () => {
     expect(steps('Tone a / b')).toEqual(['Tone a / b'])
     expect(steps('Tone a / b\nLamp on / off\nx\ny')).toContain('Tone a / b')
     expect(steps('Tone a / b\nLamp on / off\nx')).toContain('Tone: a / b')
+    const others = ['Tone: a, b', 'Lamp: on, off', 'Beep: x, y', 'Ring: l, r', 'Date: d, m']
+    const few = ['Far mode near / far', 'Own mode near / far', ...others]
+    expect(steps(few.join('\n'))).toEqual(few)
     expect(steps('Tone / b\nLamp / off')).toEqual(['Tone / b', 'Lamp / off'])
   })
 })

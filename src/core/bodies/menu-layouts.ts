@@ -30,7 +30,7 @@ const paths = (lines: readonly MenuLine[]): readonly MenuLine[] => {
   return lines.flatMap(line => {
     const segments = segmentsOf(line)
     const kept = segments.findIndex((s, i) => i === segments.length - 1 || s !== path[i])
-    path = segments.slice(0, -1)
+    path = segments
     return segments.slice(kept).map((text, i) => ({ ...line, text, indent: (kept + i) * STEP }))
   })
 }
@@ -116,7 +116,7 @@ const parted = (text: string): string | undefined => {
 const packed = (lines: readonly MenuLine[]): readonly MenuLine[] =>
   lines.flatMap(line => {
     const parts = line.text.split(/;\s/).map(p => p.trim())
-    return parts.length > 1 && parts.every(p => p.includes(': ')) ? parts.map(text => ({ ...line, text })) : [line]
+    return parts.every(p => p.includes(': ')) ? parts.map(text => ({ ...line, text })) : [line]
   })
 
 /** Names, and below each what belongs to it, told from them by the mark of a list and not by indentation. */

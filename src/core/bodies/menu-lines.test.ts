@@ -6,7 +6,7 @@ const texts = (text: string) => linesOf(text).map(l => l.text)
 
 describe('the lines of a menu', () => {
   it('know their number, how far in they stand, and with which others', () => {
-    expect(linesOf('Tone\n\n  a\n\tb\n')).toEqual([
+    expect(linesOf('Tone\n  \n  a\n\tb\n')).toEqual([
       { text: 'Tone', indent: 0, number: 1, block: 0 },
       { text: 'a', indent: 2, number: 3, block: 1 },
       { text: 'b', indent: 4, number: 4, block: 1 },
@@ -31,6 +31,7 @@ describe('the lines of a menu', () => {
     expect(read('A. Tone\nB. Lamp')).toEqual(['1: 0 Tone •', '2: 0 Lamp •'])
     expect(read('(a) Tone\n(b) Lamp')).toEqual(['1: 0 Tone •', '2: 0 Lamp •'])
     expect(read('i. Tone\nii. Lamp')).toEqual(['1: 0 Tone •', '2: 0 Lamp •'])
+    expect(read('  A. Tone\n  B. Lamp')).toEqual(['1: 2 Tone •', '2: 2 Lamp •'])
     expect(read('A. Tone\nLamp')).toEqual(['1: 0 A. Tone', '2: 0 Lamp'])
     expect(read('B. Tone\nC. Lamp')).toEqual(['1: 0 B. Tone', '2: 0 C. Lamp'])
     expect(read('A. - Tone\nB. Lamp')[0]).toBe('1: 0 Tone •')
@@ -68,6 +69,9 @@ describe('the lines of a menu', () => {
     expect(indents[0]).toBeLessThan(indents[1] ?? 0)
     expect(indents[1]).toBeLessThan(0)
     expect(bracket?.indent).toBeLessThan(0)
+    expect([first, second, bracket, drawn, words].map(l => l?.number)).toEqual([1, 2, 3, 4, 5])
+    expect(bracket?.indent).toBe(linesOf('### Setup')[0]?.indent)
+    expect(texts('[ Setup ]  ')).toEqual(['Setup'])
     expect(texts('#AF\n####### AF')).toEqual(['#AF', '####### AF'])
     expect(texts('In the Focus menu:\nIn Focus menu there are:\nIn Focus')).toEqual(['Focus', 'Focus', 'In Focus'])
     expect(texts('[ab]\n[a]')).toEqual(['ab', '[a]'])
@@ -79,6 +83,8 @@ describe('the lines of a menu', () => {
     expect(read('Tone\n[a / b]')).toEqual(['1: 0 Tone', '2: 0 a / b'])
     expect(read('Tone\n  (a, b)')).toEqual(['1: 0 Tone', '2: 2 a, b'])
     expect(read('Tone\n{a | b}')[1]).toBe('2: 0 a | b')
+    expect(read('Tone\n[ a / b ]  ')).toEqual(['1: 0 Tone', '2: 0 a / b'])
+    expect(linesOf('Tone\n   \n[a / b]')[1]?.indent).toBeLessThan(0)
     expect(texts('Tone\n[ab]')).toEqual(['Tone', 'ab'])
     expect(linesOf('Tone\n[ab]')[1]?.indent).toBeLessThan(0)
     expect(linesOf('Tone\n\n[a / b]')[1]?.indent).toBeLessThan(0)
@@ -88,6 +94,7 @@ describe('the lines of a menu', () => {
   })
 
   it('are no numbers of pages', () => {
+    expect(linesOf('Tone\n- 57 -')[1]).toMatchObject({ number: 2, indent: 0 })
     expect(texts('Tone\n- 57 -\n–3–  \n- 57')).toEqual(['Tone', '—', '—', '57'])
   })
 })

@@ -71,7 +71,6 @@ export const linesOf = (text: string): readonly MenuLine[] => {
     if (!written.trim()) block++
     const raw = written.slice(0, COMMENT.exec(written)?.index)
     const body = raw.trimStart()
-    if (!body) return []
     if (/^[-–—]\s?\d{1,4}\s?[-–—]$/.test(body.trimEnd())) return [{ text: '—', indent: 0, number: i + 1, block }]
     const lead = raw.slice(0, raw.length - body.length)
     const heading = /^#{1,6}(?=\s)/.exec(body)?.[0]

@@ -42,6 +42,10 @@ describe('a copied text', () => {
   it('has lists that go on in the next line in one, and keeps the numbers of its lines', () => {
     expect(plain('Tone: a,\n  b\nLamp: on')).toBe('Tone: a, b//Lamp: on')
     expect(plain('Tone: a |  \n  b;\nc /\nd')).toBe('Tone: a | b; c / d///')
+    expect(plain('Tone: a,\n   \nLamp')).toBe('Tone: a,/   /Lamp')
+    expect(plain('  | Tone | a |\nx')).toBe('  | Tone | a |/x')
+    expect(plain('Tone | a |\nb')).toBe('Tone | a | b/')
+    expect(plain('Tone: a, \n b ,\n  c')).toBe('Tone: a, b , c//')
     expect(plain('Tone: a,\n\nLamp')).toBe('Tone: a,//Lamp')
     expect(plain('Tone: a\nb')).toBe('Tone: a/b')
     expect(plain('| Tone | a |\n| Lamp | b |')).toBe('| Tone | a |/| Lamp | b |')
