@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { tinyBody } from '../../../test/fixtures/tiny-body'
-import { checkMenuRows, type MenuRow, MOST_OPTIONS, withMenuRows } from './menu-rows'
+import { bodyFromArchetype } from './archetypes'
+import { checkMenuRows, type MenuRow, MOST_OPTIONS, MOST_SETTINGS, UNKNOWN_OPTION, withMenuRows } from './menu-rows'
 
 const row = (label: string, options: readonly string[], more: Partial<MenuRow> = {}): MenuRow => ({
   tab: 'Tab',
@@ -78,6 +79,72 @@ describe('rows put into the menu of a body', () => {
     const fewer = withMenuRows(body, [row('drive', ['all'])]).settings.find(s => s.id === 'drive')
     expect(fewer?.options.map(o => o.label)).toEqual(['all', 'one'])
     expect(fewer?.default).toBe('one')
+  })
+})
+
+it('makes a menu of its own from rows alone, each setting below the one before', () => {
+  const empty = bodyFromArchetype('mirrorless', { id: 'finch', maker: 'Corvane', model: 'Finch' })
+  const begun = withMenuRows(empty, [
+    row('Tone', ['a', 'b'], { preset: 1 }),
+    row('Tone', ['c'], { page: 'Other' }),
+    row('Lamp', []),
+    row('Lamp', ['on'], { tab: 'Second' }),
+    row('Beep', ['on', 'off'], { preset: 7 }),
+  ])
+  expect(begun.menu.tabs.map(t => [t.label, t.pages])).toEqual([
+    ['Tab', ['Page', 'Other']],
+    ['Second', ['Page']],
+  ])
+  expect(told(begun)).toEqual([
+    'Tab > Page 1: Tone = a, b',
+    'Tab > Other 1: Tone = c',
+    `Tab > Page 2: Lamp = ${UNKNOWN_OPTION}`,
+    'Second > Page 1: Lamp = on',
+    'Tab > Page 3: Beep = on, off',
+  ])
+  expect(new Set(begun.settings.map(s => s.id)).size).toBe(5)
+  expect(begun.settings.map(s => s.options.find(o => o.id === s.default)?.label)).toEqual([
+    'b',
+    'c',
+    UNKNOWN_OPTION,
+    'on',
+    'on',
+  ])
+  expect(begun.settings.every(s => s.undecided && s.options.every(o => Object.keys(o.means).length === 0))).toBe(true)
+})
+
+it('takes the second of two rows that say the same for another setting', () => {
+  const twice = withMenuRows(tinyBody({ tone: ['on', 'off'] }), [row('tone', ['on', 'off']), row(' Tone ', ['x', 'y'])])
+  expect(told(twice)).toEqual(['Tab > Page 1: tone = on, off', 'Tab > Page 2:  Tone  = x, y'])
+})
+
+describe('rows that no body can hold', () => {
+  const wrong = (...rows: readonly MenuRow[]) =>
+    checkMenuRows(rows, 'x').map(p => `${p.path} ${p.value}: ${p.expected}`)
+
+  it('are more than four hundred', () => {
+    const many = (n: number) => Array.from({ length: n }, (_, i) => row(`S${i}`, ['a', 'b']))
+    expect(wrong(...many(MOST_SETTINGS))).toEqual([])
+    expect(wrong(...many(MOST_SETTINGS + 1))).toEqual([' 401 settings: expected at most 400 settings for one body'])
+  })
+
+  it('stand on a page already, say an option twice or are longer than eighty letters', () => {
+    expect(wrong(row('Tone', ['a'], { place: 'row 2' }), row('TONE', ['a'], { place: 'row 3' }))).toEqual([
+      'row 3 TONE: expected each setting once on a page; it stands on Page already, row 2',
+    ])
+    expect(wrong(row('Tone', ['a']), row('Tone', ['a'], { page: 'Other' }))).toEqual([])
+    expect(wrong(row('Tone', ['a', 'b', 'a'], { place: 'row 2' }))).toEqual([
+      'row 2 a: expected each option of Tone once',
+    ])
+    const [most, more] = ['x'.repeat(80), 'x'.repeat(81)]
+    expect(wrong(row(most, [most], { tab: most, page: most }))).toEqual([])
+    const tooLong = ` ${'x'.repeat(40)}…: expected at most 80 letters`
+    expect(wrong(row(more, ['a']))).toEqual([tooLong])
+    expect(wrong(row('Tone', ['a', more], { tab: more, page: more }))).toEqual([tooLong, tooLong, tooLong])
+  })
+
+  it('are told fifty at a time', () => {
+    expect(wrong(...Array.from({ length: 60 }, () => row('Tone', ['a'])))).toHaveLength(50)
   })
 })
 

@@ -37,6 +37,21 @@ describe('a menu from a spreadsheet', () => {
     expect(complaints(text)).toContain(words)
   })
 
+  it('keeps pages in the order they come, each with its rows together', () => {
+    const parsed = parse(`${HEAD}T,Q,,S1,a|b,b\nT,P,,S2,a|b,\nT,Q,,S3,a|b,\nU,,,S4,"a, b",\n`)
+    expect(parsed.ok && parsed.value.map(r => [r.page, r.label, r.preset])).toEqual([
+      ['Q', 'S1', 1],
+      ['Q', 'S3', 0],
+      ['P', 'S2', 0],
+      ['U', 'S4', 0],
+    ])
+  })
+
+  it('says fifty things that are wrong, and no more', () => {
+    const parsed = parse(HEAD + 'T,P,x,S,a|b,a\n'.repeat(60))
+    expect(parsed.ok ? 0 : parsed.problems.length).toBe(50)
+  })
+
   it('reads back as it was written, for every body of the demo', () => {
     for (const body of demoBodies()) {
       const parsed = parse(writeCsv(menuAsTable(body)))

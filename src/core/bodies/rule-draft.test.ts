@@ -88,7 +88,15 @@ describe('a rule as people say it', () => {
       ])
         expect(rulesOf(body, { ...draft, when })).toEqual([])
     expect(rulesOf(body, { ...draft, targets: ['mode'] })).toEqual([])
-    expect(rulesOf(body, { ...draft, effect: 'forced', targets: ['track'] })).toEqual([])
+    expect(rulesOf(body, { ...draft, targets: ['track', 'mode'] })).toEqual([])
+    expect(rulesOf(body, { ...draft, when: [whole, { setting: 'finder', is: ['live'] }], targets: ['mode'] })).toEqual(
+      [],
+    )
+    for (const effect of ['forced', 'excludes'] as const) {
+      expect(rulesOf(body, { ...draft, effect, targets: ['track'] })).toEqual([])
+      expect(rulesOf(body, { ...draft, effect, targets: ['track', 'link'], options: ['on'] })).toEqual([])
+      expect(rulesOf(body, { ...draft, effect, targets: ['track'], options: ['on'] })).toHaveLength(1)
+    }
     const all = { setting: 'mode', is: ['af', 'mf', 'preset'] }
     expect(rulesOf(body, { ...draft, when: [{ ...all, isNot: true }] })).toEqual([])
     expect(rulesOf(body, { ...draft, effect: 'only', when: [all] })).toEqual([])
