@@ -156,8 +156,7 @@ const SPOKEN = [
 
 const opens = (text: string, sign: string): number => text.split(sign).length - 1
 /** Whether a list was cut out where it begins and ends. */
-const isClean = ([label, list]: Parts): boolean =>
-  opens(label, '(') === opens(label, ')') && opens(list, '(') === opens(list, ')') && !/\.{4}| = /.test(list)
+const isClean = ([label, list]: Parts): boolean => opens(label, '(') === opens(label, ')') && !/\.{4}| = /.test(list)
 
 /** “AF mode can be set to Single or Continuous” */
 const saidOf = (text: string): Parts | undefined => {
@@ -208,10 +207,10 @@ const USUAL_WORDS = /^(?:on|off|auto|yes|no|none|low|mid|high|enabled?|disabled?
 /** “beep on/off”, “lamp, on or off”: words at the end that nothing but options are. */
 const wordsAtEnd = (text: string): readonly [string, string] | undefined => {
   const [first = '', ...others] = text.split(/\/|\sor\s/).map(p => p.trim())
-  const at = first.lastIndexOf(' ')
-  const words = [first.slice(at + 1), ...others]
+  const words = [first.slice(first.lastIndexOf(' ') + 1), ...others]
   const areUsual = words.every(w => USUAL_WORDS.test(w.replace(/\*$/, '')))
-  return at > 0 && others.length && areUsual ? [stripped(first.slice(0, at), ',:'), words.join(' / ')] : undefined
+  const label = stripped(first.slice(0, first.lastIndexOf(' ') + 1), ' ,:')
+  return label && others.length && areUsual ? [label, words.join(' / ')] : undefined
 }
 
 /** Each layout that a text may be in looks at the same lines. */
