@@ -122,6 +122,7 @@ export class GroupSearch extends GroupWalk {
     this.choice[i] = option
     for (const t of mine) this.bounds[t] = this.term(t).bound(this.choice)
     const solution = this.combine(i, option, components, best)
+    // Stryker disable next-line all: a bound that is too low costs time, and nothing else
     mine.forEach((t, k) => (this.bounds[t] = before[k] ?? 0))
     this.choice[i] = UNDECIDED
     return solution

@@ -18,6 +18,7 @@ describe('boxes below a name', () => {
     ['one alone', 'Tone\n[x] a'],
     ['none full', 'Tone\n[ ] a\n[ ] b'],
     ['two full', 'Tone\n[x] a\n[x] b'],
+    ['two full, further in', '    Tone\n  [x] a\n  [x] b'],
     ['below nothing', '[x] a\n[ ] b'],
     ['below an empty line', 'Tone\n\n[x] a\n[ ] b'],
     ['below a line of nothing but space', 'Tone\n   \n[x] a\n[ ] b'],

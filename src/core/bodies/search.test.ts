@@ -99,6 +99,37 @@ describe('the search', () => {
     expect(outcomes[0]?.distance).toBeCloseTo(0, 5)
   })
 
+  it('takes nothing for greyed out because a rule that forces it holds', () => {
+    const body = tinyBody(
+      {
+        eco: [
+          ['off', { 'see.tone': true }],
+          ['on', { 'see.tone': false }],
+        ],
+        lamp: ['off', 'on'],
+        follow: [
+          ['a', { 'area.follow': 'automatic' }],
+          ['b', { 'area.follow': 'from-start-point' }],
+        ],
+      },
+      {
+        rules: [
+          rule('eco', { eco: 'on' }, { effect: 'unavailable', setting: 'follow' }),
+          rule('lamp', { lamp: 'on' }, { effect: 'forced', setting: 'follow', option: 'b' }),
+        ],
+      },
+    )
+    const { state, unavailable } = resolve(
+      body,
+      tinyStandard(
+        { dimension: 'see.tone', value: true, weight: 'must' },
+        { dimension: 'area.follow', value: 'off', weight: 'should' },
+      ),
+    )
+    expect(unavailable).toEqual([])
+    expect(state).toMatchObject({ eco: 'off', lamp: 'off' })
+  })
+
   it('walks a long chain of linked settings at once', () => {
     const names = Array.from({ length: 60 }, (_, i) => `s${String(i).padStart(2, '0')}`)
     const body = tinyBody(Object.fromEntries(names.map((n, i) => [n, i === 59 ? hold(1, 2, 3) : ['a', 'b', 'c']])), {
