@@ -1,5 +1,3 @@
-'use client'
-
 import { Page } from '@/ui/pieces'
 import { LinkButton } from '@/ui/links'
 import { Box, Typography } from '@/ui/elements'

@@ -1,5 +1,3 @@
-'use client'
-
 import type { Way } from '@/core/phrasebook/nearest'
 import { Box, Typography } from './elements'
 

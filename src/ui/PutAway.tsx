@@ -16,14 +16,15 @@ export interface PutAwayThing {
 /** What was put away and can be brought back. */
 export const PutAway = ({
   things,
-  addressOf,
+  at: [method, address],
 }: {
   things: readonly PutAwayThing[]
-  /** Where it is said of one of them that it is back. */
-  addressOf: (id: string) => readonly [method: Method, address: string]
+  /** Where it is said of one of them that it is back; its id takes the place of `{id}`. */
+  at: readonly [method: Method, address: string]
 }) => {
   const { send, problem } = useSend()
-  const bringBack = ({ id, revision }: PutAwayThing) => send(...addressOf(id), { archived: false, revision })
+  const bringBack = ({ id, revision }: PutAwayThing) =>
+    send(method, address.replace('{id}', id), { archived: false, revision })
   if (things.length === 0) return null
   return (
     <Box component="section" aria-label="Put away" sx={{ mt: 4 }}>

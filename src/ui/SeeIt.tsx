@@ -1,5 +1,3 @@
-'use client'
-
 import { TallLink } from './links'
 import { Typography } from './elements'
 

@@ -1,5 +1,3 @@
-'use client'
-
 import { Typography } from './elements'
 
 /** How far a version of a standard has come, in words. */

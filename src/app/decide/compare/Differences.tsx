@@ -1,5 +1,3 @@
-'use client'
-
 import { dimension } from '@/core/vocabulary/dimensions'
 import { gradeOf } from '@/core/vocabulary/grade'
 import { toleranceWords, valueWords } from '@/core/vocabulary/words'

@@ -1,5 +1,3 @@
-'use client'
-
 import type { Selections, SideCell } from '@/server/comparison'
 import { Box, Typography } from '@/ui/elements'
 

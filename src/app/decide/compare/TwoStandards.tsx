@@ -1,5 +1,3 @@
-'use client'
-
 import { gradeOf } from '@/core/vocabulary/grade'
 import type { SideBySide } from '@/server/comparison'
 import { AlignmentMark } from '@/ui/AlignmentMark'

@@ -1,5 +1,3 @@
-'use client'
-
 import { AlignmentMark } from '@/ui/AlignmentMark'
 import type { Cell } from '@/core/resolve/concordance'
 

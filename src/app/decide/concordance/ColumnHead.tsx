@@ -1,5 +1,3 @@
-'use client'
-
 import type { Column } from '@/core/resolve/concordance'
 import { Box, Typography } from '@/ui/elements'
 

@@ -1,5 +1,3 @@
-'use client'
-
 import type { Weight } from '@/core/standards'
 import { Typography } from '@/ui/elements'
 

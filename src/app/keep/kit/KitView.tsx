@@ -193,7 +193,7 @@ export const KitView = ({
           </tbody>
         </Units>
       )}
-      <PutAway things={putAway} addressOf={id => ['PATCH', `/api/v1/units/${id}`]} />
+      <PutAway things={putAway} at={['PATCH', '/api/v1/units/{id}']} />
       <Carriers carriers={carriers} units={units} />
       <Backups {...backups} />
       {editing && (

@@ -1,20 +1,18 @@
-'use client'
-
-import { styled } from '@mui/material/styles'
 import { READINESS_ORDER } from '@/core/kit/readiness'
 import type { StandardReadiness } from '@/server/readiness'
 import { NotReckoned } from '@/ui/NotReckoned'
 import { Page, RowLink } from '@/ui/pieces'
 import { Grouping } from './Grouping'
-import { Mark, STATE_LABELS } from './UnitRows'
+import { STATE_LABELS } from './state-labels'
+import { Mark } from './UnitRows'
 import { Box, Typography } from '@/ui/elements'
 
-const Item = styled(RowLink)(({ theme }) => ({
-  gridTemplateColumns: 'minmax(180px, 1fr) 2fr',
-  gap: theme.spacing(0.5, 3),
+const ROW = {
+  gridTemplateColumns: { xs: '1fr', md: 'minmax(180px, 1fr) 2fr' },
+  columnGap: 3,
+  rowGap: 0.5,
   minHeight: 'var(--row-tall)',
-  [theme.breakpoints.down('md')]: { gridTemplateColumns: '1fr' },
-}))
+} as const
 
 const onceEach = (failed: StandardReadiness['failed']): StandardReadiness['failed'] =>
   failed.filter((f, i) => failed.findIndex(other => other.body === f.body) === i)
@@ -42,7 +40,7 @@ export const ByStandard = ({ standards }: { standards: readonly StandardReadines
       >
         {standards.map(s => (
           <li key={s.id}>
-            <Item to="/keep/readiness" more={{ standard: s.id }}>
+            <RowLink to="/keep/readiness" more={{ standard: s.id }} sx={ROW}>
               <span>
                 <Typography variant="strong" component="span">
                   {s.name}
@@ -69,7 +67,7 @@ export const ByStandard = ({ standards }: { standards: readonly StandardReadines
                   </Typography>
                 )}
               </Box>
-            </Item>
+            </RowLink>
           </li>
         ))}
       </Box>

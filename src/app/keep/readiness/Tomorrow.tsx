@@ -1,5 +1,3 @@
-'use client'
-
 import type { ReadinessView, UnitReadiness } from '@/server/readiness'
 import { Box, Typography } from '@/ui/elements'
 

@@ -34,14 +34,6 @@ const MARKS: Readonly<
   unknown: ['missing', 1],
 }
 
-export const STATE_LABELS: Readonly<Record<ReadinessState, string>> = {
-  ready: 'ready',
-  unproven: 'not signed for',
-  'out-of-date': 'to look at again',
-  differs: 'differ',
-  unknown: 'not known',
-}
-
 /** So many rows are drawn at once; more follow as somebody comes to them. */
 const ROWS_AT_ONCE = 40
 

@@ -1,26 +1,19 @@
-'use client'
-
 import { Button } from '@mui/material'
-import { styled } from '@mui/material/styles'
 import type { BodySummary } from '@/server/bodies'
 import { FileImport } from '@/ui/FileImport'
-import { Empty, Page, PlainList, Wrap } from '@/ui/pieces'
+import { Empty, Page, PlainList, RowLink, Wrap } from '@/ui/pieces'
 import { PutAway, type PutAwayThing } from '@/ui/PutAway'
-import { KeptLink, LinkButton } from '@/ui/links'
+import { LinkButton } from '@/ui/links'
 import { Box, Typography } from '@/ui/elements'
 
-const Item = styled(KeptLink)(({ theme }) => ({
-  display: 'grid',
-  gridTemplateColumns: 'minmax(140px, 200px) 1fr 290px',
-  gap: theme.spacing(0.5, 3),
+const ROW = {
+  gridTemplateColumns: { xs: '1fr', sm: 'minmax(140px, 200px) 1fr 290px' },
+  columnGap: 3,
+  rowGap: 0.5,
   alignItems: 'baseline',
-  padding: theme.spacing(2, 1),
-  borderBottom: `1px solid ${theme.vars?.palette.divider}`,
-  color: 'inherit',
-  textDecoration: 'none',
-  '&:hover': { background: theme.vars?.palette.own.marigold.wash },
-  [theme.breakpoints.down('sm')]: { gridTemplateColumns: '1fr' },
-}))
+  px: 1,
+  py: 2,
+} as const
 
 const FINDER = { optical: 'optical finder', electronic: 'electronic finder', 'screen-only': 'screen only' } as const
 
@@ -44,7 +37,7 @@ export const BodyList = ({ bodies, putAway }: { bodies: readonly BodySummary[]; 
       <PlainList component="ul" sx={{ borderTop: 1, borderColor: 'divider' }}>
         {bodies.map(b => (
           <li key={b.id}>
-            <Item to={`/name/bodies/${b.id}`}>
+            <RowLink to={`/name/bodies/${b.id}`} sx={ROW}>
               <span>
                 <Typography variant="h2" component="span" sx={{ display: 'block' }}>
                   {b.model}
@@ -61,11 +54,11 @@ export const BodyList = ({ bodies, putAway }: { bodies: readonly BodySummary[]; 
                 <br />
                 {b.units.length === 0 ? 'no unit' : b.units.map(u => u.tag).join(', ')}
               </Typography>
-            </Item>
+            </RowLink>
           </li>
         ))}
       </PlainList>
-      <PutAway things={putAway} addressOf={id => ['PUT', `/api/v1/bodies/${id}/archived`]} />
+      <PutAway things={putAway} at={['PUT', '/api/v1/bodies/{id}/archived']} />
     </Page>
   )
 }

@@ -93,7 +93,7 @@ export const LensList = ({
           )
         })}
       </PlainList>
-      <PutAway things={putAway} addressOf={id => ['PATCH', `/api/v1/lenses/${id}`]} />
+      <PutAway things={putAway} at={['PATCH', '/api/v1/lenses/{id}']} />
     </Page>
   )
 }

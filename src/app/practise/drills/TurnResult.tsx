@@ -1,5 +1,3 @@
-'use client'
-
 import { FAULT_WORDS, type JudgedTurn } from '@/core/drills/recompose'
 import { Typography } from '@/ui/elements'
 import { Section } from '@/ui/pieces'

@@ -1,5 +1,3 @@
-'use client'
-
 import type { AuditHeading } from '@/server/audits'
 import { LinkButton } from '@/ui/links'
 import { Empty, Page, PlainList, RowLink, Wrap } from '@/ui/pieces'

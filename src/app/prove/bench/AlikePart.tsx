@@ -1,5 +1,3 @@
-'use client'
-
 import { plain } from '@/core/optics/words'
 import type { AlikeView } from '@/server/bench'
 import { Box, Typography } from '@/ui/elements'

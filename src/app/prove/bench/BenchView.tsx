@@ -1,11 +1,7 @@
-'use client'
-
 import { LENS_TEST_FORMAT } from '@/core/lens-tests/schema'
 import type { AlikeView, MeasurableView, RunHeading } from '@/server/bench'
 import type { LensTestHeading, TestableView } from '@/server/lens-tests'
-import { FileButton } from '@/ui/FileButton'
-import { Trouble } from '@/ui/Trouble'
-import { useJsonFile } from '@/ui/use-json-file'
+import { TakeFile } from '@/ui/TakeFile'
 import { Page, PlainList, RowLink, Section } from '@/ui/pieces'
 import { When } from '@/ui/When'
 import { Box, Typography } from '@/ui/elements'
@@ -29,11 +25,6 @@ export const BenchView = ({
   lenses: TestableView['lenses']
   first: string | undefined
 }) => {
-  const { take, problem } = useJsonFile(document =>
-    (document as { format?: unknown } | null)?.format === LENS_TEST_FORMAT
-      ? { address: '/api/v1/lens-tests', view: '/prove/bench/lens' }
-      : { address: '/api/v1/runs', view: '/prove/bench' },
-  )
   return (
     <Page>
       <Typography variant="h1">Bench</Typography>
@@ -53,12 +44,11 @@ export const BenchView = ({
         </Section>
       )}
       <Section title="Runs">
-        <FileButton
+        <TakeFile
           label="Take a run or a test from a file"
-          accept=".json"
-          onFiles={([file]) => file && void take(file)}
+          to={{ address: '/api/v1/runs', view: '/prove/bench' }}
+          others={{ [LENS_TEST_FORMAT]: { address: '/api/v1/lens-tests', view: '/prove/bench/lens' } }}
         />
-        <Trouble words={problem} sx={{ mt: 1 }} />
         {runs.length === 0 && <Typography>Nothing has been measured yet.</Typography>}
         <PlainList component="ul" sx={{ maxWidth: 'var(--line)' }}>
           {runs.map(r => (

@@ -1,5 +1,3 @@
-'use client'
-
 import type { LensTestHeading } from '@/server/lens-tests'
 import { Typography } from '@/ui/elements'
 import { LinkButton } from '@/ui/links'

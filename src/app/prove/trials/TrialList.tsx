@@ -1,17 +1,12 @@
-'use client'
-
 import type { TrialHeading } from '@/server/trials'
-import { FileButton } from '@/ui/FileButton'
 import { LinkButton } from '@/ui/links'
 import { Empty, Page, PlainList, RowLink, Wrap } from '@/ui/pieces'
-import { Trouble } from '@/ui/Trouble'
-import { useJsonFile } from '@/ui/use-json-file'
+import { TakeFile } from '@/ui/TakeFile'
 import { When } from '@/ui/When'
 import { Typography } from '@/ui/elements'
 
 /** Trials of ways to set a camera: those there are, with what each says so far, and a new one. */
 export const TrialList = ({ trials }: { trials: readonly TrialHeading[] }) => {
-  const { take, problem } = useJsonFile(() => ({ address: '/api/v1/trials', view: '/prove/trials' }))
   return (
     <Page>
       <Typography variant="h1">Trials</Typography>
@@ -23,13 +18,8 @@ export const TrialList = ({ trials }: { trials: readonly TrialHeading[] }) => {
         <LinkButton to="/prove/trials/new" variant="contained">
           Plan a trial
         </LinkButton>
-        <FileButton
-          label="Read a trial from a file"
-          accept=".json,application/json"
-          onFiles={([file]) => file && void take(file)}
-        />
+        <TakeFile label="Read a trial from a file" to={{ address: '/api/v1/trials', view: '/prove/trials' }} />
       </Wrap>
-      <Trouble words={problem} sx={{ mb: 2 }} />
       {trials.length === 0 && <Empty>No trial yet. The first is planned in a minute.</Empty>}
       <PlainList component="ul">
         {trials.map(t => (

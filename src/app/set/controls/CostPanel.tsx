@@ -1,5 +1,3 @@
-'use client'
-
 import type { CostParts, MappedBody } from '@/core/controls/fleet'
 import type { FunctionId } from '@/core/functions/functions'
 import type { Plan } from '@/core/functions/plan'

@@ -1,5 +1,3 @@
-'use client'
-
 import type { FleetMap } from '@/core/controls/fleet'
 import { dimension } from '@/core/vocabulary/dimensions'
 import type { Shooter } from '@/server/controls'

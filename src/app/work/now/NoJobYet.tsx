@@ -1,5 +1,3 @@
-'use client'
-
 import { LinkButton } from '@/ui/links'
 import { Empty, Page } from '@/ui/pieces'
 import { Typography } from '@/ui/elements'

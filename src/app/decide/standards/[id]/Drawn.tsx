@@ -1,5 +1,3 @@
-'use client'
-
 import type { Target } from '@/core/standards'
 import type { Dimension } from '@/core/vocabulary/dimensions'
 import type { Area, Physical, Position, Size } from '@/core/vocabulary/values'

@@ -1,5 +1,3 @@
-'use client'
-
 import type { EffectView } from '@/server/standard-effect'
 import { NotReckoned } from '@/ui/NotReckoned'
 import { Box, Typography } from '@/ui/elements'

@@ -1,5 +1,3 @@
-'use client'
-
 import type { UnitBenchView } from '@/server/lens-tests'
 import { PlainList, RowLink, Section } from '@/ui/pieces'
 import { Typography } from '@/ui/elements'

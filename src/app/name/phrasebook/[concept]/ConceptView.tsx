@@ -1,6 +1,3 @@
-'use client'
-
-import { styled } from '@mui/material/styles'
 import type { ConceptRow, ConceptView as Concept, Saying } from '@/server/phrasebook'
 import { GROUPS } from '@/core/vocabulary/dimensions'
 import { inSentence } from '@/core/vocabulary/words'
@@ -12,22 +9,28 @@ import { FalseFriends } from '@/ui/FalseFriends'
 import { KeptLink } from '@/ui/links'
 import { Box, Typography } from '@/ui/elements'
 
-const Row = styled('div')(({ theme }) => ({
+const ROW = {
   display: 'grid',
-  gridTemplateColumns: '112px minmax(180px, 260px) 1fr',
-  gap: theme.spacing(0.5, 2),
-  padding: theme.spacing(1.25, 0),
-  borderBottom: `1px solid ${theme.vars?.palette.divider}`,
-  [theme.breakpoints.down('sm')]: { gridTemplateColumns: '1fr' },
-}))
+  gridTemplateColumns: { xs: '1fr', sm: 'var(--field-number) minmax(180px, 260px) 1fr' },
+  columnGap: 2,
+  rowGap: 0.5,
+  py: 1.25,
+  borderBottom: 1,
+  borderColor: 'divider',
+} as const
 
-const Values = styled('div')(({ theme }) => ({
-  display: 'grid',
-  gridTemplateColumns: 'repeat(auto-fill, minmax(150px, 1fr))',
-  gap: theme.spacing(0.75, 2),
-}))
-
-const BodyLink = styled(KeptLink)(({ theme }) => ({ color: 'inherit', fontWeight: theme.typography.fontWeightMedium }))
+const BodyName = ({ row }: { row: ConceptRow }) => (
+  <div>
+    <Typography variant="strong" component="span">
+      <KeptLink to={`/name/bodies/${row.body}`} style={{ color: 'inherit' }}>
+        {row.model}
+      </KeptLink>
+    </Typography>
+    <Typography variant="body2" color="textSecondary">
+      {row.maker}
+    </Typography>
+  </div>
+)
 
 /** More sayings than this are told by value, each with the words for it. */
 const MOST_COLUMNS = 7
@@ -50,7 +53,9 @@ const shortOf = (s: Saying): string =>
   s.words.startsWith(`${s.settingLabel}: `) ? s.words.slice(s.settingLabel.length + 2) : s.words
 
 const Sayings = ({ row }: { row: ConceptRow }) => (
-  <Values>
+  <Box
+    sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(150px, 1fr))', columnGap: 2, rowGap: 0.75 }}
+  >
     {row.sayings.map(s => (
       <div key={`${s.path.join()}-${s.words}`}>
         <Typography variant="value" component="div">
@@ -61,7 +66,7 @@ const Sayings = ({ row }: { row: ConceptRow }) => (
         </Typography>
       </div>
     ))}
-  </Values>
+  </Box>
 )
 
 const Instead = ({ row }: { row: ConceptRow }) => (
@@ -117,7 +122,7 @@ export const ConceptView = ({ concept }: { concept: Concept }) => {
           What each body calls it
         </Typography>
         {aligned && (
-          <Row sx={{ display: { xs: 'none', sm: 'grid' } }}>
+          <Box sx={{ ...ROW, display: { xs: 'none', sm: 'grid' } }}>
             <span />
             <span />
             <Box
@@ -129,16 +134,11 @@ export const ConceptView = ({ concept }: { concept: Concept }) => {
                 </Typography>
               ))}
             </Box>
-          </Row>
+          </Box>
         )}
         {having.map(row => (
-          <Row key={row.body}>
-            <div>
-              <BodyLink to={`/name/bodies/${row.body}`}>{row.model}</BodyLink>
-              <Typography variant="body2" color="textSecondary">
-                {row.maker}
-              </Typography>
-            </div>
+          <Box key={row.body} sx={ROW}>
+            <BodyName row={row} />
             <div>
               {row.settings.slice(0, 3).map(s => (
                 <Box key={s.label} sx={{ mb: 0.5 }}>
@@ -173,7 +173,7 @@ export const ConceptView = ({ concept }: { concept: Concept }) => {
             ) : (
               <Sayings row={row} />
             )}
-          </Row>
+          </Box>
         ))}
         {having.length === 0 && <Typography>No body in hand has a setting for this.</Typography>}
       </Box>
@@ -184,15 +184,10 @@ export const ConceptView = ({ concept }: { concept: Concept }) => {
             No such thing
           </Typography>
           {lacking.map(row => (
-            <Row key={row.body} sx={{ gridTemplateColumns: { sm: 'var(--field-number) 1fr' } }}>
-              <div>
-                <BodyLink to={`/name/bodies/${row.body}`}>{row.model}</BodyLink>
-                <Typography variant="body2" color="textSecondary">
-                  {row.maker}
-                </Typography>
-              </div>
+            <Box key={row.body} sx={{ ...ROW, gridTemplateColumns: { xs: '1fr', sm: 'var(--field-number) 1fr' } }}>
+              <BodyName row={row} />
               <Instead row={row} />
-            </Row>
+            </Box>
           ))}
         </Box>
       )}

@@ -1,5 +1,3 @@
-'use client'
-
 import type { UnitAudit } from '@/core/audit/audit'
 import type { AuditView } from '@/server/audits'
 import { Eyebrow, PlainList, Section } from '@/ui/pieces'

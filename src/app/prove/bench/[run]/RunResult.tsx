@@ -1,17 +1,12 @@
-'use client'
-
-import { Alert, Button, Skeleton } from '@mui/material'
-import { useRouter, useSearchParams } from 'next/navigation'
-import { linkTo } from '@/ui/address'
-import type { RunEffect, RunView } from '@/server/bench'
+import { Alert, Button } from '@mui/material'
+import type { RunView } from '@/server/bench'
 import { TakesDrawing } from '@/ui/TakesDrawing'
+import { KeepOrThrow } from '@/ui/KeepOrThrow'
 import { KeptLink, LinkButton } from '@/ui/links'
-import { Page, PlainList, Section, Wrap } from '@/ui/pieces'
-import { Trouble } from '@/ui/Trouble'
-import { useFetched } from '@/ui/use-fetched'
-import { useSend } from '@/ui/use-send'
+import { Page, PlainList, Section } from '@/ui/pieces'
 import { When } from '@/ui/When'
 import { Box, Typography } from '@/ui/elements'
+import { WhatItChanges } from './WhatItChanges'
 
 const secondsWords = (s: number | 'always'): string => (s === 'always' ? 'always' : `${Number(s.toPrecision(2))} s`)
 
@@ -28,29 +23,13 @@ const WAY_WORDS: Readonly<Record<RunView['way'], string>> = {
   stills: 'from a burst of pictures',
 }
 
-/** @example 'Ring action wants 1.2 s: nearest is Stick 0, in 96 draws of 100.' */
-const nearestWords = (name: string, n: NonNullable<RunEffect['nearest']>): string =>
-  `${name} wants ${n.wanted}: nearest is ${n.step}, in ${n.sureOfHundred} draws of 100${n.isOutside ? ', beyond all that was measured' : ''}.`
-
 /** What a run comes to, what keeping it would change, and keeping it. */
 export const RunResult = ({ run }: { run: RunView }) => {
-  const router = useRouter()
-  const params = useSearchParams()
-  const { send, isBusy, problem } = useSend()
-  const { value: effect, problem: unread } = useFetched<{ standards: readonly RunEffect[] }>({
-    address: `/api/v1/runs/${run.id}/effect`,
-    at: run.keptAt,
-  })
-  const changed = effect?.standards.filter(e => e.isChanged) ?? []
+  const address = `/api/v1/runs/${run.id}`
   const short = run.steps.filter(s => s.isShort)
   const odd = run.steps.flatMap(s =>
     s.takes.flatMap((t, i) => (t.isOdd ? [`${s.label}, take ${i + 1}: ${secondsWords(t.seconds)}`] : [])),
   )
-  const throwAway = async () => {
-    const sent = await send('PATCH', `/api/v1/runs/${run.id}`, { thrownAway: true })
-    if (sent.ok) router.push(linkTo('/prove/bench', params))
-  }
-  const keep = () => send('PUT', `/api/v1/runs/${run.id}/kept`, { revision: run.body.revision })
   return (
     <Page>
       <Typography color="textSecondary">
@@ -119,46 +98,21 @@ export const RunResult = ({ run }: { run: RunView }) => {
           <Typography sx={{ mt: 1 }}>Far from the others, and counted all the same: {odd.join('; ')}.</Typography>
         )}
       </Section>
-      {!run.keptAt && (
-        <Section title="What keeping it changes">
-          {!effect && !unread && <Skeleton height={60} variant="rounded" />}
-          <Trouble words={unread} />
-          {effect && changed.length === 0 && <Typography>No standard in force picks another step.</Typography>}
-          <PlainList component="ul">
-            {changed.map(e => (
-              <Box component="li" key={e.standard} sx={{ py: 0.75 }}>
-                <Typography>
-                  <b>{e.name}</b>: {e.after} instead of {e.before}
-                  {e.units.length > 0 && `; ${e.units.join(', ')} would owe a card`}
-                </Typography>
-              </Box>
-            ))}
-          </PlainList>
-          <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
-            {(effect?.standards ?? []).flatMap(e => (e.nearest ? [nearestWords(e.name, e.nearest)] : [])).join(' ')}
-          </Typography>
-        </Section>
-      )}
-      <Trouble words={problem} sx={{ mt: 2 }} />
-      <Wrap sx={{ mt: 3 }}>
-        {!run.keptAt && (
-          <Button variant="contained" disabled={isBusy} onClick={() => void keep()}>
-            Keep it in the profile of {run.body.model}
-          </Button>
-        )}
+      {!run.keptAt && <WhatItChanges address={`${address}/effect`} />}
+      <KeepOrThrow
+        address={address}
+        isKept={Boolean(run.keptAt)}
+        keep={{ label: `Keep it in the profile of ${run.body.model}`, revision: run.body.revision }}
+        back="/prove/bench"
+      >
         <LinkButton to={`/name/bodies/${run.body.id}`}>The profile</LinkButton>
-        <Button component="a" href={`/api/v1/runs/${run.id}?form=csv`}>
+        <Button component="a" href={`${address}?form=csv`}>
           Takes as a table (CSV)
         </Button>
-        {!run.keptAt && (
-          <Button disabled={isBusy} onClick={() => void throwAway()}>
-            Throw it away
-          </Button>
-        )}
-        <Button component="a" href={`/api/v1/runs/${run.id}`} download={`run-${run.id}.json`}>
+        <Button component="a" href={address} download={`run-${run.id}.json`}>
           As a file
         </Button>
-      </Wrap>
+      </KeepOrThrow>
     </Page>
   )
 }

@@ -1,5 +1,3 @@
-'use client'
-
 import type { CardView } from '@/server/cards'
 import { TallLink } from '@/ui/links'
 import { Box, Typography } from '@/ui/elements'

@@ -1,5 +1,3 @@
-'use client'
-
 import { Page, Wrap } from '@/ui/pieces'
 import { LinkButton } from '@/ui/links'
 import { Typography } from '@/ui/elements'

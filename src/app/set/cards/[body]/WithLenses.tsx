@@ -1,5 +1,3 @@
-'use client'
-
 import type { CardView } from '@/server/cards'
 import { PlainList } from '@/ui/pieces'
 import { KeptLink } from '@/ui/links'

@@ -1,5 +1,3 @@
-'use client'
-
 import { clockAt } from '@/core/jobs/clock'
 import { type JobFacts, setUpWords } from '@/core/jobs/facts'
 import type { Job } from '@/core/jobs/job'

@@ -1,5 +1,3 @@
-'use client'
-
 import type { JobFacts } from '@/core/jobs/facts'
 import type { Job } from '@/core/jobs/job'
 import { thumbOver } from '@/core/jobs/hands'

@@ -1,5 +1,3 @@
-'use client'
-
 import { Table, TableBody, TableCell, TableHead, TableRow } from '@mui/material'
 import type { SharpnessAt, SharpnessResult } from '@/core/lens-tests/sharpness'
 import { Chart } from '@/ui/Chart'

@@ -1,5 +1,3 @@
-'use client'
-
 import type { FocusResult } from '@/core/lens-tests/focus'
 import type { LensTest } from '@/core/lens-tests/schema'
 import type { LensTestView } from '@/server/lens-tests'

@@ -1,5 +1,3 @@
-'use client'
-
 import type { SetUpChange } from '@/server/trial-changes'
 import { MenuPath, PlainList } from '@/ui/pieces'
 import { Box, Typography } from '@/ui/elements'
