@@ -54,7 +54,12 @@ const shortOf = (s: Saying): string =>
 
 const Sayings = ({ row }: { row: ConceptRow }) => (
   <Box
-    sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(var(--field-short), 1fr))', columnGap: 2, rowGap: 0.75 }}
+    sx={{
+      display: 'grid',
+      gridTemplateColumns: 'repeat(auto-fill, minmax(var(--field-short), 1fr))',
+      columnGap: 2,
+      rowGap: 0.75,
+    }}
   >
     {row.sayings.map(s => (
       <div key={`${s.path.join()}-${s.words}`}>
