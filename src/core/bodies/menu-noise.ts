@@ -11,6 +11,8 @@ const IS_NUMBER = /^[\d\s.,:/–-]+$/
 const COUNTED = /^(?:\s*(?:opt(?:ion)?|value|choice)s?\.?\s?\d{1,2})+$/i
 const REMARK = /^(?:notes?|tips?|cautions?|warnings?|important|see|refer to|cf\.)(?::|\s+\S+\s+\S)/i
 const FURNITURE = /^(?:back to top|top of page|(?:next|previous) page|(?:table of )?contents|related \p{L}+|home)$/iu
+/** The address of a page at the end of a line. */
+const LINK = /(?:^|\s)(?:https?:\/\/|www\.)\S+$/i
 const MOST_WORDS = 6
 const MOST_IN_NAME = 4
 
@@ -29,6 +31,7 @@ export const whyLeftOut = (
   if (
     /^(?:\([^()]*\)|\* .*|;.*|.* wrote:)$/.test(text) ||
     REMARK.test(text) ||
+    LINK.test(text) ||
     FURNITURE.test(text) ||
     COUNTED.test(text)
   )
